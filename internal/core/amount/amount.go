@@ -1,0 +1,236 @@
+// Package amount has the quantities and units of the garden and the kitchen.
+// Inside, everything is SI: kg, g, m, m², L, °C, days. People read and type US
+// customary units too; this package knows both and converts between them.
+package amount
+
+import (
+	"math"
+	"strconv"
+	"strings"
+)
+
+// Unit names what a number counts. The word of a unit is what a person reads
+// beside the number in metric.
+type Unit string
+
+// The units that figures carry.
+const (
+	None         Unit = ""
+	Kilogram     Unit = "kg"
+	Gram         Unit = "g"
+	Litre        Unit = "L"
+	Metre        Unit = "m"
+	Centimetre   Unit = "cm"
+	SquareMetre  Unit = "m²"
+	CubicMetre   Unit = "m³"
+	Celsius      Unit = "°C"
+	Millimetre   Unit = "mm"
+	KgPerLitre   Unit = "kg/L"
+	KgPerArea    Unit = "kg/m²"
+	GramPerArea  Unit = "g/m²"
+	Share        Unit = "share"
+	Chance       Unit = "chance"
+	Day          Unit = "days"
+	Week         Unit = "weeks"
+	Month        Unit = "months"
+	Eater        Unit = "eaters"
+	Meal         Unit = "meals"
+	MealsPerWeek Unit = "meals a week"
+	Plant        Unit = "plants"
+	Start        Unit = "starts"
+	Cell         Unit = "cells"
+	Seed         Unit = "seeds"
+	Station      Unit = "stations"
+	Piece        Unit = "pieces"
+	Jar          Unit = "jars"
+	Row          Unit = "rows"
+	Sowing       Unit = "sowings"
+	PerMetre     Unit = "a metre"
+)
+
+// System is a system of units to read figures in.
+type System string
+
+// The two systems.
+const (
+	Metric System = "metric"
+	US     System = "us"
+)
+
+// Shown says how a unit is shown in a system: value × Factor + Offset, written
+// with Unit beside it.
+type Shown struct {
+	Unit    string
+	Factor  float64
+	Offset  float64
+	Decimal int // decimals worth showing for a number of ordinary size
+}
+
+// Exact factors of the international yard and pound (1959) and the US gallon.
+const (
+	kgPerPound   = 0.45359237
+	metrePerFoot = 0.3048
+	litrePerQt   = 0.946352946
+	cubicPerYard = 0.764554857984
+)
+
+// LitresPerQuart is the US quart in litres.
+const LitresPerQuart = litrePerQt
+
+var metricShown = map[Unit]Shown{
+	Kilogram: {"kg", 1, 0, 1}, Gram: {"g", 1, 0, 0}, Litre: {"L", 1, 0, 1}, Metre: {"m", 1, 0, 1},
+	Centimetre: {"cm", 1, 0, 1}, SquareMetre: {"m²", 1, 0, 1}, CubicMetre: {"m³", 1, 0, 2}, Celsius: {"°C", 1, 0, 1},
+	Millimetre: {"mm", 1, 0, 0}, KgPerLitre: {"kg/L", 1, 0, 3}, KgPerArea: {"kg/m²", 1, 0, 2}, GramPerArea: {"g/m²", 1, 0, 0},
+	Share: {"%", 100, 0, 1}, Chance: {"%", 100, 0, 1}, Eater: {"eaters", 1, 0, 2}, Meal: {"meals", 1, 0, 1},
+	MealsPerWeek: {"meals a week", 1, 0, 1}, Month: {"months", 1, 0, 1},
+}
+
+var usShown = map[Unit]Shown{
+	Kilogram: {"lb", 1 / kgPerPound, 0, 1}, Gram: {"oz", 1 / (kgPerPound * 1000 / 16), 0, 1}, Litre: {"qt", 1 / litrePerQt, 0, 1},
+	Metre: {"ft", 1 / metrePerFoot, 0, 1}, Centimetre: {"in", 1 / 2.54, 0, 1}, SquareMetre: {"sq ft", 1 / (metrePerFoot * metrePerFoot), 0, 0},
+	CubicMetre: {"cu yd", 1 / cubicPerYard, 0, 2}, Celsius: {"°F", 1.8, 32, 0}, Millimetre: {"in", 1 / 25.4, 0, 1},
+	KgPerLitre: {"lb/qt", litrePerQt / kgPerPound, 0, 3}, KgPerArea: {"lb/sq ft", metrePerFoot * metrePerFoot / kgPerPound, 0, 2},
+	GramPerArea: {"oz/sq ft", metrePerFoot * metrePerFoot / (kgPerPound * 1000 / 16), 0, 2}, PerMetre: {"a foot", metrePerFoot, 0, 0},
+}
+
+// Units lists every unit that converts or needs more than a whole number, with
+// how it is shown in a system.
+func Units(s System) map[Unit]Shown {
+	out := make(map[Unit]Shown, len(metricShown)+len(usShown))
+	for u := range metricShown {
+		out[u] = Show(u, s)
+	}
+	for u := range usShown {
+		out[u] = Show(u, s)
+	}
+	return out
+}
+
+// Show says how a unit is shown in a system.
+func Show(u Unit, s System) Shown {
+	if s == US {
+		if sh, ok := usShown[u]; ok {
+			return sh
+		}
+	}
+	if sh, ok := metricShown[u]; ok {
+		return sh
+	}
+	return Shown{Unit: string(u), Factor: 1}
+}
+
+// Format writes a value of a unit in a system, such as "112.1 kg".
+func Format(v float64, u Unit, s System) string {
+	sh := Show(u, s)
+	n := v*sh.Factor + sh.Offset
+	d := sh.Decimal
+	switch a := math.Abs(n); { // three figures are enough to work by
+	case a >= 1000:
+		d = 0
+	case a >= 100:
+		d = min(d, 1)
+	case a > 0 && a < 1 && d < 2 && d > 0:
+		d++
+	}
+	text := strconv.FormatFloat(n, 'f', d, 64)
+	if sh.Unit == "" {
+		return text
+	}
+	if sh.Unit == "%" {
+		return text + " %"
+	}
+	return text + " " + sh.Unit
+}
+
+// Word is a unit as a person types it: what it measures and how much of the SI
+// unit one of it is.
+type Word struct {
+	Unit      Unit
+	Factor    float64
+	Container string // set for jar sizes, such as "quart jar"
+}
+
+var words = func() map[string]Word {
+	m := map[string]Word{}
+	add := func(w Word, names ...string) {
+		for _, n := range names {
+			m[n] = w
+		}
+	}
+	add(Word{Unit: Kilogram, Factor: 1}, "kg", "kilo", "kilos", "kilogram", "kilograms")
+	add(Word{Unit: Kilogram, Factor: 0.001}, "g", "gram", "grams", "gramme", "grammes")
+	add(Word{Unit: Kilogram, Factor: kgPerPound}, "lb", "lbs", "pound", "pounds")
+	add(Word{Unit: Kilogram, Factor: kgPerPound / 16}, "oz", "ounce", "ounces")
+	add(Word{Unit: Kilogram, Factor: 1000}, "t", "tonne", "tonnes")
+	add(Word{Unit: Litre, Factor: 1}, "l", "litre", "litres", "liter", "liters")
+	add(Word{Unit: Litre, Factor: 4 * litrePerQt, Container: "gallon"}, "gal", "gallon", "gallons")
+	add(Word{Unit: Litre, Factor: litrePerQt, Container: "quart"}, "qt", "qts", "quart", "quarts")
+	add(Word{Unit: Litre, Factor: litrePerQt / 2, Container: "pint"}, "pt", "pts", "pint", "pints")
+	add(Word{Unit: Litre, Factor: litrePerQt / 4, Container: "half-pint"}, "half-pint", "half-pints", "halfpint", "halfpints")
+	add(Word{Unit: Jar, Factor: 1}, "jar", "jars")
+	add(Word{Unit: Plant, Factor: 1}, "plant", "plants")
+	add(Word{Unit: SquareMetre, Factor: 1}, "m2", "m²", "sqm")
+	add(Word{Unit: SquareMetre, Factor: metrePerFoot * metrePerFoot}, "sqft", "ft2", "ft²")
+	add(Word{Unit: Meal, Factor: 1}, "meal", "meals", "time", "times")
+	for _, p := range []string{"piece", "head", "ear", "bulb", "bunch", "root", "fruit"} {
+		plural := p + "s"
+		if p == "bunch" {
+			plural = "bunches"
+		}
+		add(Word{Unit: Piece, Factor: 1}, p, plural)
+	}
+	return m
+}()
+
+// ParseUnit reads a unit as typed, in any case and number.
+func ParseUnit(word string) (Word, bool) {
+	w, ok := words[strings.Trim(strings.ToLower(word), ".")]
+	return w, ok
+}
+
+var vulgar = map[rune]float64{'½': 0.5, '¼': 0.25, '¾': 0.75, '⅓': 1.0 / 3, '⅔': 2.0 / 3, '⅛': 0.125}
+
+// ParseNumber reads a number as typed: "35", "2.5", "2,5", "1,200", "1/2", "½", "1½".
+func ParseNumber(s string) (float64, bool) {
+	s = strings.TrimSpace(s)
+	if s == "" {
+		return 0, false
+	}
+	if r := []rune(s); vulgar[r[len(r)-1]] != 0 {
+		if len(r) == 1 {
+			return vulgar[r[0]], true
+		}
+		whole, ok := ParseNumber(string(r[:len(r)-1]))
+		return whole + vulgar[r[len(r)-1]], ok
+	}
+	if a, b, found := strings.Cut(s, "/"); found {
+		x, ok1 := ParseNumber(a)
+		y, ok2 := ParseNumber(b)
+		if !ok1 || !ok2 || y == 0 {
+			return 0, false
+		}
+		return x / y, true
+	}
+	if head, tail, found := strings.Cut(s, ","); found {
+		// "1,200" groups thousands; "2,5" is a decimal comma.
+		if len(tail) == 3 && len(head) <= 3 && head != "0" {
+			s = head + tail
+		} else {
+			s = head + "." + tail
+		}
+	}
+	for _, r := range s { // no signs, exponents, hexadecimals or infinities in a garden
+		if (r < '0' || r > '9') && r != '.' {
+			return 0, false
+		}
+	}
+	v, err := strconv.ParseFloat(s, 64)
+	return v, err == nil
+}
+
+// CeilWhole rounds up to whole ones with 1e-9 in hand, so that 3.0000000001
+// from a sum in floating point stays 3.
+func CeilWhole(v float64) int { return int(math.Ceil(v - 1e-9)) }
+
+// FloorWhole rounds down to whole ones with 1e-9 in hand.
+func FloorWhole(v float64) int { return int(math.Floor(v + 1e-9)) }

@@ -1,0 +1,228 @@
+package book
+
+// Maybe is a figure that the book may not have.
+type Maybe struct {
+	Value float64
+	Known bool
+}
+
+// Or returns the figure, or other where the book has none.
+func (m Maybe) Or(other float64) float64 {
+	if m.Known {
+		return m.Value
+	}
+	return other
+}
+
+// Harvest says how a crop is gathered.
+type Harvest string
+
+// The ways of gathering.
+const (
+	Once Harvest = "once" // one gathering
+	Pick Harvest = "pick" // repeated picking over a window
+	Cut  Harvest = "cut"  // cut and come again
+)
+
+// Frost says how much cold a growing crop bears.
+type Frost string
+
+// The classes of frost hardiness, from the hardiest.
+const (
+	Hardy      Frost = "hardy"
+	HalfHardy  Frost = "half-hardy"
+	Tender     Frost = "tender"
+	VeryTender Frost = "very-tender"
+)
+
+// Crop is one crop or kind of the book. Lengths are cm, temperatures °C,
+// yields kg of market-ready produce per plant and season.
+type Crop struct {
+	ID, Food, Name, Botanical, Family string
+	Group                             string // root, tuber, bulb, stem, leaf, head, fruit, legume, grain, herb, flower, berry, perennial, shoots, craft
+	Life                              string // annual, biennial, perennial
+	Start                             string // direct, transplant, either, vegetative: usual practice
+	Unit                              string // seed, clove, set, tuber, slip, crown, plant
+	Frost                             Frost
+
+	DirectWeeks   Maybe // earliest direct sowing, weeks from the median last spring frost
+	PlantOutWeeks Maybe // earliest planting out, weeks from the median last spring frost
+	RaiseWeeks    Maybe // weeks from indoor sowing to planting out
+
+	SoilMin, SoilOpt Maybe // germination soil temperature
+	GermDaysMin      Maybe
+	GermDaysMax      Maybe
+
+	HeatMax   Maybe // mean daily maximum above which it bolts, turns bitter or sets no fruit
+	FrostKill float64
+	TBase     float64
+	TCap      float64
+	TRef      float64
+
+	DTMMin, DTM, DTMMax float64 // catalogue days to maturity
+	DTMFrom             string  // sow, plant
+
+	Harvest     Harvest
+	HarvestDays float64
+	HoldDays    float64
+	KeepDays    Maybe
+
+	InRow, RowGap, Block Maybe // spacing, cm; blank for what is sown by area
+	Depth                Maybe
+	PerStation           Maybe
+	SeedsPerMetre        Maybe
+
+	YieldMin, Yield, YieldMax Maybe // kg per plant and season at InRow × RowGap
+	Piece                     Maybe // g of one saleable piece
+	YieldCV                   Maybe // coefficient of variation of the yield from year to year
+	FailProb                  float64
+
+	Height          float64
+	Support         string
+	Sun             string
+	Feed            string
+	RotationYears   Maybe
+	SeedsPerGram    Maybe
+	StockGram       Maybe // g of planting stock per plant
+	Germination     Maybe // share of fresh seed that comes up
+	SeedLife        Maybe // years
+	MinPlants       float64
+	Edible          float64
+	Store           string // none, cool-moist, cool-dry, warm-dry, dry, ground
+	StoreWeeks      Maybe
+	StoreLoss       Maybe // share lost a month in its store
+	CureDays        Maybe
+	WaterMM         float64
+	StoreWhen       string // late, own
+	RootDepth       Maybe  // cm
+	Sprawls, GoesOn bool
+	LatestWeeks     Maybe
+	Basis           string
+
+	// Survive is the share of starts set out that stand; for vegetative stock
+	// it is the share that comes up.
+	Survive float64
+	// Closeness is k of the reciprocal yield-density law.
+	Closeness float64
+	// Portion is a usual adult portion, g edible and raw.
+	Portion Maybe
+	Energy  Maybe // kcal per 100 g edible
+	Protein Maybe // g per 100 g edible
+
+	Patch *Patch // nil unless perennial
+	Dense *Dense // nil unless sown by area
+
+	usual map[string]float64 // what the book says where the household overruled it
+}
+
+// Perennial tells whether the crop stands as a patch for years.
+func (c *Crop) Perennial() bool { return c.Patch != nil }
+
+// WindPollinatedCorn tells whether the crop is maize, which fills its ears
+// only in a block of rows.
+func (c *Crop) WindPollinatedCorn() bool { return c.Botanical == "Zea mays" }
+
+// Weighed tells whether the crop gives anything that is weighed for the table.
+func (c *Crop) Weighed() bool {
+	return c.Dense != nil || c.Yield.Known && c.Yield.Value > 0 && c.Edible > 0
+}
+
+// PiecesPerPlant returns how many pieces a plant gives at yield kg a plant, and
+// false where nobody counts the crop in pieces. It is 1 where the book's yield
+// is within a quarter of one piece, as for heads, bulbs, ears and most roots.
+func (c *Crop) PiecesPerPlant(yield float64) (float64, bool) {
+	if !c.Piece.Known || c.Piece.Value <= 0 || !c.Yield.Known || c.Yield.Value <= 0 {
+		return 0, false
+	}
+	if r := c.Yield.Value * 1000 / c.Piece.Value; r >= 0.75 && r <= 1.25 {
+		return 1, true
+	}
+	return yield * 1000 / c.Piece.Value, true
+}
+
+// RaisedAfterCheck returns the days from planting out to the first harvest of
+// plants raised indoors, and DirectDays those from sowing in place. Where the
+// book counts from the other day, the days indoors are taken off or put on,
+// with 10 days for the check at planting out.
+func (c *Crop) RaisedAfterCheck() float64 {
+	if c.DTMFrom == "sow" {
+		return c.DTM - 7*c.RaiseWeeks.Or(0) + 10
+	}
+	return c.DTM
+}
+
+// DirectDays returns the days from sowing in place to the first harvest.
+func (c *Crop) DirectDays() float64 {
+	if c.DTMFrom == "plant" && c.Start != "vegetative" {
+		return c.DTM + 7*c.RaiseWeeks.Or(0) - 10
+	}
+	return c.DTM
+}
+
+// Patch says when a perennial is picked and how it comes into bearing.
+type Patch struct {
+	FirstPickWeeks  float64 // weeks from the median last spring frost
+	PickWeeks       float64
+	FullBearingYear float64
+	Share           [3]float64 // share of a full crop in its first three years
+	StandYears      float64
+}
+
+// Dense says how shoots are sown by area.
+type Dense struct {
+	ID               string
+	SeedGram         float64 // g of seed per m²
+	SoakHours        float64
+	DaysMin, DaysMax float64
+	YieldKg          float64 // kg per m²
+	Notes            string
+}
+
+// Preparation is one way of putting a crop up.
+type Preparation struct {
+	ID       string
+	Crops    []string // what it may be made of, best first
+	Name     string
+	Form     string
+	Method   string
+	Unit     string // litre, kg
+	Raw      float64
+	Jar      string  // its usual container, in words
+	JarLitre float64 // size of that container; 0 for what is counted by weight
+
+	KeepsMonths float64
+	Acidity     string
+	Minutes     float64 // hands-on minutes a batch
+	BatchUnits  float64 // litres or dried kg a batch
+	Cautions    []string
+	Basis       string
+	Parts       []Part
+
+	usual map[string]float64
+}
+
+// Load returns how many jars of a size make a full load: the batch in whole jars.
+func (p *Preparation) Load(jarLitre float64) int {
+	if jarLitre <= 0 {
+		return 0
+	}
+	return max(1, int(p.BatchUnits/jarLitre+0.5))
+}
+
+// Part is another crop that a preparation takes.
+type Part struct {
+	Crops []string
+	Raw   float64 // kg per litre or dried kg
+	Note  string
+}
+
+// Pairing says which short crop may share a long crop's room.
+type Pairing struct {
+	ID, Long, Short string
+	WeeksTogether   float64
+	RoomFraction    float64
+	Why, Timing     string
+}
+
+// Caution is a usual safety warning.
+type Caution struct{ ID, Topic, Level, When, Text string }

@@ -1,0 +1,264 @@
+package book
+
+import (
+	"maps"
+	"slices"
+	"strings"
+
+	"inventory/internal/core/amount"
+	"inventory/internal/core/invalid"
+)
+
+// Overrule is a household's own figure in place of a usual one.
+type Overrule struct {
+	Subject string  `json:"subject"` // "household", "crop/<id>" or "preparation/<id>"
+	Field   string  `json:"field"`
+	Value   float64 `json:"value"`
+}
+
+// Assumption is a usual figure that a household may overrule.
+type Assumption struct {
+	Field       string
+	Name        string
+	Unit        amount.Unit
+	Least, Most float64
+	crop        func(*Crop) *float64
+	preparation func(*Preparation) *float64
+	rule        func(*Rules) *float64
+}
+
+// Rules are the household-wide assumptions of the reckoning.
+type Rules struct {
+	Cull         float64 // share lost between picking and kitchen
+	Spoil        float64 // share of jars that fail to seal, freezer burn
+	Unmarketable float64 // share of pieces that are no good
+	Keep         float64 // share of cells kept when the best are picked
+	BedWidth     float64 // m, the usual bed
+	Edge         float64 // m, kept free on each side of a bed
+	ClearDays    float64 // days to clear and refill
+}
+
+// UsualRules are the model's defaults.
+func UsualRules() Rules {
+	return Rules{Cull: 0.05, Spoil: 0.02, Unmarketable: 0.10, Keep: 0.95, BedWidth: 1.2, Edge: 0.10, ClearDays: 7}
+}
+
+func maybe(m *Maybe) *float64 {
+	if !m.Known {
+		return nil // what the book does not have cannot be overruled
+	}
+	return &m.Value
+}
+
+// Assumptions lists what may be overruled, by kind of subject.
+var (
+	ruleAssumptions = []Assumption{
+		{Field: "cull", Name: "Lost between picking and kitchen", Unit: amount.Share, Most: 0.5, rule: func(r *Rules) *float64 { return &r.Cull }},
+		{Field: "spoil", Name: "Jars that fail, freezer burn", Unit: amount.Share, Most: 0.5, rule: func(r *Rules) *float64 { return &r.Spoil }},
+		{Field: "unmarketable", Name: "Pieces that are no good", Unit: amount.Share, Most: 0.5, rule: func(r *Rules) *float64 { return &r.Unmarketable }},
+		{Field: "keep", Name: "Cells kept, the best of them", Unit: amount.Share, Least: 0.3, Most: 1, rule: func(r *Rules) *float64 { return &r.Keep }},
+		{Field: "bed_width", Name: "Usual bed width", Unit: amount.Metre, Least: 0.3, Most: 3, rule: func(r *Rules) *float64 { return &r.BedWidth }},
+		{Field: "edge", Name: "Kept free at each edge of a bed", Unit: amount.Metre, Most: 0.4, rule: func(r *Rules) *float64 { return &r.Edge }},
+		{Field: "clear_days", Name: "Days to clear and refill", Unit: amount.Day, Most: 60, rule: func(r *Rules) *float64 { return &r.ClearDays }},
+	}
+	cropAssumptions = []Assumption{
+		{Field: "yield", Name: "Yield of a plant at usual spacing", Unit: amount.Kilogram, Least: 0.0001, Most: 200, crop: func(c *Crop) *float64 { return maybe(&c.Yield) }},
+		{Field: "yield_cv", Name: "Yield varies from year to year by", Unit: amount.Share, Most: 1.5, crop: func(c *Crop) *float64 { return maybe(&c.YieldCV) }},
+		{Field: "fail_prob", Name: "Chance that a sowing is lost", Unit: amount.Chance, Most: 0.9, crop: func(c *Crop) *float64 { return &c.FailProb }},
+		{Field: "germination", Name: "Seed that comes up", Unit: amount.Share, Least: 0.05, Most: 1, crop: func(c *Crop) *float64 {
+			if c.Start == "vegetative" {
+				return nil
+			}
+			return maybe(&c.Germination)
+		}},
+		{Field: "survive", Name: "Set out that stand", Unit: amount.Share, Least: 0.05, Most: 1, crop: func(c *Crop) *float64 { return &c.Survive }},
+		{Field: "edible", Name: "Edible part", Unit: amount.Share, Least: 0.05, Most: 1, crop: func(c *Crop) *float64 {
+			if c.Edible <= 0 {
+				return nil
+			}
+			return &c.Edible
+		}},
+		{Field: "in_row", Name: "Spacing in the row", Unit: amount.Centimetre, Least: 0.5, Most: 500, crop: func(c *Crop) *float64 { return maybe(&c.InRow) }},
+		{Field: "row", Name: "Between rows", Unit: amount.Centimetre, Least: 0.5, Most: 500, crop: func(c *Crop) *float64 { return maybe(&c.RowGap) }},
+		{Field: "block", Name: "Spacing in a block", Unit: amount.Centimetre, Least: 0.5, Most: 500, crop: func(c *Crop) *float64 { return maybe(&c.Block) }},
+		{Field: "days_to_maturity", Name: "Days to maturity", Unit: amount.Day, Least: 3, Most: 1200, crop: func(c *Crop) *float64 { return &c.DTM }},
+		{Field: "harvest_days", Name: "Days of picking", Unit: amount.Day, Least: 1, Most: 365, crop: func(c *Crop) *float64 { return &c.HarvestDays }},
+		{Field: "hold_days", Name: "Days it holds when ready", Unit: amount.Day, Most: 365, crop: func(c *Crop) *float64 { return &c.HoldDays }},
+		{Field: "store_weeks", Name: "Weeks it keeps in an ideal store", Unit: amount.Week, Most: 520, crop: func(c *Crop) *float64 { return maybe(&c.StoreWeeks) }},
+		{Field: "store_loss", Name: "Lost a month in the store", Unit: amount.Share, Most: 0.5, crop: func(c *Crop) *float64 { return maybe(&c.StoreLoss) }},
+		{Field: "portion", Name: "A portion, edible and raw", Unit: amount.Gram, Least: 0.1, Most: 2000, crop: func(c *Crop) *float64 { return maybe(&c.Portion) }},
+		{Field: "piece", Name: "A piece weighs", Unit: amount.Gram, Least: 0.1, Most: 50000, crop: func(c *Crop) *float64 { return maybe(&c.Piece) }},
+		{Field: "seed_per_area", Name: "Seed on a square metre", Unit: amount.GramPerArea, Least: 1, Most: 10000, crop: func(c *Crop) *float64 { return dense(c, func(d *Dense) *float64 { return &d.SeedGram }) }},
+		{Field: "yield_per_area", Name: "Shoots from a square metre", Unit: amount.KgPerArea, Least: 0.01, Most: 20, crop: func(c *Crop) *float64 { return dense(c, func(d *Dense) *float64 { return &d.YieldKg }) }},
+	}
+	preparationAssumptions = []Assumption{
+		{Field: "raw", Name: "Harvested weight it takes", Unit: amount.KgPerLitre, Least: 0.01, Most: 50, preparation: func(p *Preparation) *float64 { return &p.Raw }},
+		{Field: "keeps_months", Name: "Months it keeps", Unit: amount.Month, Least: 0.25, Most: 120, preparation: func(p *Preparation) *float64 { return &p.KeepsMonths }},
+	}
+)
+
+func dense(c *Crop, get func(*Dense) *float64) *float64 {
+	if c.Dense == nil {
+		return nil
+	}
+	return get(c.Dense)
+}
+
+// With lays a household's own figures over the book. The book itself stays as
+// it is. An unknown subject or field, or a value out of range, is an
+// invalid.Fields with the path overrules[i].
+func (b *Book) With(overrules []Overrule) (*Book, Rules, map[string]float64, error) {
+	rules, usualRules := UsualRules(), map[string]float64{}
+	check := invalid.NewCheck()
+	out := *b
+	if len(overrules) > 0 {
+		out.byCrop, out.byPrep = maps.Clone(b.byCrop), maps.Clone(b.byPrep)
+	}
+	changed := map[string]bool{}
+	for i, o := range overrules {
+		at := check.Index("overrules", i)
+		kind, id, _ := strings.Cut(o.Subject, "/")
+		var slot *float64
+		var assumption *Assumption
+		switch kind {
+		case "household":
+			if assumption = find(ruleAssumptions, o.Field); assumption != nil {
+				slot = assumption.rule(&rules)
+				usualRules[o.Field] = *slot
+			}
+		case "crop":
+			if c := out.byCrop[id]; c == nil {
+				at.Add("subject", o.Subject, "a crop of the book")
+				continue
+			} else if assumption = find(cropAssumptions, o.Field); assumption != nil {
+				if c == b.byCrop[id] {
+					c = c.own()
+					out.byCrop[id] = c
+					changed[id] = true
+				}
+				if slot = assumption.crop(c); slot != nil {
+					c.usual[o.Field] = *slot
+				}
+			}
+		case "preparation":
+			if p := out.byPrep[id]; p == nil {
+				at.Add("subject", o.Subject, "a preparation of the book")
+				continue
+			} else if assumption = find(preparationAssumptions, o.Field); assumption != nil {
+				if p == b.byPrep[id] {
+					own := *p
+					own.usual = map[string]float64{}
+					p = &own
+					out.byPrep[id] = p
+				}
+				slot = assumption.preparation(p)
+				p.usual[o.Field] = *slot
+			}
+		default:
+			at.Add("subject", o.Subject, "household, crop/<id> or preparation/<id>")
+			continue
+		}
+		if slot == nil {
+			at.Add("field", o.Field, "an assumption that "+o.Subject+" has")
+			continue
+		}
+		at.Number("value", o.Value, assumption.Least, assumption.Most)
+		*slot = o.Value
+	}
+	if 2*rules.Edge >= rules.BedWidth {
+		check.Add("overrules", "edge", "the edges must leave some of the bed's width")
+	}
+	out.relink(b, changed)
+	return &out, rules, usualRules, check.Err()
+}
+
+// own copies a crop so that figures can be set on it.
+func (c *Crop) own() *Crop {
+	copied := *c
+	copied.usual = map[string]float64{}
+	if c.Dense != nil {
+		d := *c.Dense
+		copied.Dense = &d
+	}
+	return &copied
+}
+
+// relink makes the lists hold the changed crops too.
+func (b *Book) relink(from *Book, changed map[string]bool) {
+	if len(changed) > 0 {
+		b.crops = slices.Clone(from.crops)
+		b.foods = make(map[string][]*Crop, len(from.foods))
+		for i, c := range b.crops {
+			if changed[c.ID] {
+				b.crops[i] = b.byCrop[c.ID]
+			}
+			b.foods[c.Food] = append(b.foods[c.Food], b.crops[i])
+		}
+	}
+	if len(b.byPrep) > 0 {
+		b.preparations = slices.Clone(from.preparations)
+		for i, p := range b.preparations {
+			b.preparations[i] = b.byPrep[p.ID]
+		}
+	}
+}
+
+func find(as []Assumption, field string) *Assumption {
+	for i := range as {
+		if as[i].Field == field {
+			return &as[i]
+		}
+	}
+	return nil
+}
+
+// CropAssumption returns an assumption of a crop: its range, the value in use,
+// the usual one, and whether the household set it; false where the crop has none.
+func CropAssumption(c *Crop, field string) (a Assumption, value, usual float64, set, ok bool) {
+	p := find(cropAssumptions, field)
+	if p == nil {
+		return a, 0, 0, false, false
+	}
+	slot := p.crop(c)
+	if slot == nil {
+		return a, 0, 0, false, false
+	}
+	usual, set = c.usual[field]
+	if !set {
+		usual = *slot
+	}
+	return *p, *slot, usual, set, true
+}
+
+// PreparationAssumption does for a preparation what CropAssumption does for a crop.
+func PreparationAssumption(p *Preparation, field string) (a Assumption, value, usual float64, set, ok bool) {
+	as := find(preparationAssumptions, field)
+	if as == nil {
+		return a, 0, 0, false, false
+	}
+	value = *as.preparation(p)
+	usual, set = p.usual[field]
+	if !set {
+		usual = value
+	}
+	a = *as
+	if field == "raw" && p.Unit == "kg" {
+		a.Unit = amount.Kilogram
+	}
+	return a, value, usual, set, true
+}
+
+// RuleAssumption does for the household's rules what CropAssumption does for a
+// crop; usual holds the usual values of those overruled.
+func RuleAssumption(r Rules, usualRules map[string]float64, field string) (a Assumption, value, usual float64, set, ok bool) {
+	p := find(ruleAssumptions, field)
+	if p == nil {
+		return a, 0, 0, false, false
+	}
+	value = *p.rule(&r)
+	usual, set = usualRules[field]
+	if !set {
+		usual = value
+	}
+	return *p, value, usual, set, true
+}

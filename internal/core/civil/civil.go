@@ -1,0 +1,112 @@
+// Package civil has dates without clock or zone, counted in whole days.
+package civil
+
+import (
+	"fmt"
+	"time"
+)
+
+// Date is a day of the proleptic Gregorian calendar, counted in days from
+// 1 January 1970. Differences of dates are days.
+type Date int
+
+// Of returns the date of a year, month (1 to 12) and day; what lies outside
+// the month runs over into its neighbours, as in package time.
+func Of(year, month, day int) Date {
+	t := time.Date(year, time.Month(month), day, 0, 0, 0, 0, time.UTC)
+	return Date(t.Unix() / 86400)
+}
+
+// Parse reads an ISO 8601 date such as 2027-04-28.
+func Parse(s string) (Date, error) {
+	t, err := time.ParseInLocation(time.DateOnly, s, time.UTC)
+	if err != nil {
+		return 0, fmt.Errorf("%q is not a date such as 2027-04-28", s)
+	}
+	if y := t.Year(); y < 1900 || y > 2200 {
+		return 0, fmt.Errorf("%q lies outside the years 1900 to 2200", s)
+	}
+	return Of(t.Year(), int(t.Month()), t.Day()), nil
+}
+
+func (d Date) time() time.Time { return time.Unix(int64(d)*86400, 0).UTC() }
+
+// Split returns year, month (1 to 12) and day of the month.
+func (d Date) Split() (year, month, day int) {
+	t := d.time()
+	return t.Year(), int(t.Month()), t.Day()
+}
+
+// String writes the date in ISO 8601.
+func (d Date) String() string { return d.time().Format(time.DateOnly) }
+
+// Words writes the date as "28 Apr 2027".
+func (d Date) Words() string { return d.time().Format("2 Jan 2006") }
+
+// Short writes the date as "28 Apr".
+func (d Date) Short() string { return d.time().Format("2 Jan") }
+
+// MarshalText writes the date in ISO 8601.
+func (d Date) MarshalText() ([]byte, error) { return []byte(d.String()), nil }
+
+// UnmarshalText reads an ISO 8601 date.
+func (d *Date) UnmarshalText(text []byte) (err error) {
+	*d, err = Parse(string(text))
+	return err
+}
+
+// MonthDay is a day that comes round every year, such as a median frost date.
+// The zero value is no day at all.
+type MonthDay struct{ Month, Day int }
+
+// ParseMonthDay reads "04-28".
+func ParseMonthDay(s string) (MonthDay, error) {
+	t, err := time.ParseInLocation("01-02", s, time.UTC)
+	if err != nil {
+		return MonthDay{}, fmt.Errorf("%q is not a day of the year such as 04-28", s)
+	}
+	return MonthDay{int(t.Month()), t.Day()}, nil
+}
+
+// IsZero tells whether there is no such day.
+func (m MonthDay) IsZero() bool { return m == MonthDay{} }
+
+// In returns the day's date in a year.
+func (m MonthDay) In(year int) Date { return Of(year, m.Month, m.Day) }
+
+// YearDay counts the day from 0 (1 January) in a year of 365 days; 29 February
+// counts as the 28th.
+func (m MonthDay) YearDay() int {
+	if m.Month == 2 && m.Day == 29 {
+		m.Day = 28
+	}
+	return int(Of(2001, m.Month, m.Day) - Of(2001, 1, 1))
+}
+
+// String writes "04-28", or nothing for no day.
+func (m MonthDay) String() string {
+	if m.IsZero() {
+		return ""
+	}
+	return fmt.Sprintf("%02d-%02d", m.Month, m.Day)
+}
+
+// MarshalText writes "04-28".
+func (m MonthDay) MarshalText() ([]byte, error) { return []byte(m.String()), nil }
+
+// UnmarshalText reads "04-28"; an empty text is no day.
+func (m *MonthDay) UnmarshalText(text []byte) (err error) {
+	if len(text) == 0 {
+		*m = MonthDay{}
+		return nil
+	}
+	*m, err = ParseMonthDay(string(text))
+	return err
+}
+
+// YearDay counts a date from 0 (1 January) in a year of 365 days; 29 February
+// counts as the 28th.
+func (d Date) YearDay() int {
+	_, m, day := d.Split()
+	return MonthDay{m, day}.YearDay()
+}
