@@ -92,7 +92,7 @@ type Crop struct {
 	StoreWeeks      Maybe
 	StoreLoss       Maybe // share lost a month in its store
 	CureDays        Maybe
-	WaterMM         float64
+	WaterMM         Maybe  // usual need, mm a week
 	StoreWhen       string // late, own
 	RootDepth       Maybe  // cm
 	Sprawls, GoesOn bool

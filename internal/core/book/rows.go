@@ -38,7 +38,7 @@ func (b *Book) readCrop(s *sheet) {
 		Germination: s.maybe("germ_rate", 0.01, 1), SeedLife: s.maybe("seed_life_years", 0.5, 20), MinPlants: s.number("min_plants", 1, 1000),
 		Edible: s.number("edible", 0, 1), Store: s.word("store", "none", "cool-moist", "cool-dry", "warm-dry", "dry", "ground"),
 		StoreWeeks: s.maybe("store_weeks", 0, 520), StoreLoss: s.maybe("store_loss_month", 0, 0.9), CureDays: s.maybe("cure_days", 0, 120),
-		WaterMM: s.number("water_mm_week", 0, 200), StoreWhen: s.word("store_when", "", "late", "own"), RootDepth: s.maybe("root_depth_cm", 1, 300),
+		WaterMM: s.maybe("water_mm_week", 0, 200), StoreWhen: s.word("store_when", "", "late", "own"), RootDepth: s.maybe("root_depth_cm", 1, 300),
 		Sprawls: s.word("sprawls", "", "yes") == "yes", GoesOn: s.word("goes_on", "", "yes") == "yes",
 		LatestWeeks: s.maybe("latest_weeks", -52, 52), Basis: s.must("basis"),
 		Survive: 0.95, Closeness: 1,
