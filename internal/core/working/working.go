@@ -43,33 +43,69 @@ const (
 
 // Overrule names an assumption that the household may set for itself.
 type Overrule struct {
-	Subject string  // such as "crop/carrot" or "household"
-	Field   string  // such as "yield"
-	Usual   float64 // what the book says
-	Least   float64 // least value allowed
-	Most    float64 // greatest value allowed
-	Set     bool    // whether the household has overruled it
+	Subject string  `json:"subject"` // such as "crop/carrot" or "household"
+	Field   string  `json:"field"`   // such as "yield"
+	Usual   float64 `json:"usual"`   // what the book says
+	Least   float64 `json:"least"`   // least value allowed
+	Most    float64 `json:"most"`    // greatest value allowed
+	Set     bool    `json:"set"`     // whether the household has overruled it
 }
 
 // Line is one step of a sum.
 type Line struct {
-	Op       Op
-	Name     string
-	Value    float64
-	Unit     amount.Unit
-	Source   Source
-	Note     string    // what the grower should know about the step
-	Figure   string    // the figure this value is, with a working of its own
-	Overrule *Overrule // nil where it may not be overruled here
+	Op       Op          `json:"op"`
+	Name     string      `json:"name"`
+	Value    float64     `json:"value"`
+	Unit     amount.Unit `json:"unit"`
+	Source   Source      `json:"source"`
+	Note     string      `json:"note,omitempty"`     // what the grower should know about the step
+	Figure   string      `json:"figure,omitempty"`   // the figure this value is, with a working of its own
+	Overrule *Overrule   `json:"overrule,omitempty"` // nil where it may not be overruled here
 }
 
 // Working is the whole sum of one figure.
 type Working struct {
-	Figure string
-	Title  string
-	Value  float64
-	Unit   amount.Unit
-	Lines  []Line
+	Figure string      `json:"figure"`
+	Title  string      `json:"title"`
+	Value  float64     `json:"value"`
+	Unit   amount.Unit `json:"unit"`
+	Lines  []Line      `json:"lines"`
+}
+
+// si turns a value of a small unit into the one sums are done in.
+func si(v float64, u amount.Unit) float64 {
+	switch u {
+	case amount.Gram, amount.GramPerArea:
+		return v / 1000
+	case amount.Centimetre:
+		return v / 100
+	}
+	return v
+}
+
+// apply does one step to the running value. Rounding has 1e-9 in hand.
+func apply(op Op, v, x float64) float64 {
+	switch op {
+	case Start, Least, Together:
+		return x
+	case Times:
+		return v * x
+	case Over:
+		return v / x
+	case Keep:
+		return v / (1 - x)
+	case Left:
+		return v * (1 - x)
+	case Plus:
+		return v + x
+	case Minus:
+		return v - x
+	case AtLeast:
+		return math.Max(v, x)
+	case RoundUp:
+		return math.Ceil(v - 1e-9)
+	}
+	return v
 }
 
 // Check does the sum again from its lines and returns the greatest relative
@@ -78,35 +114,18 @@ type Working struct {
 func (w Working) Check() float64 {
 	var v, worst float64
 	differ := func(a, b float64) {
-		worst = math.Max(worst, math.Abs(a-b)/math.Max(1e-9, math.Max(math.Abs(a), math.Abs(b))))
-	}
-	for _, l := range w.Lines {
-		switch l.Op {
-		case Start, Least, Together:
-			v = l.Value
-		case Times:
-			v *= l.Value
-		case Over:
-			v /= l.Value
-		case Keep:
-			v /= 1 - l.Value
-		case Left:
-			v *= 1 - l.Value
-		case Plus:
-			v += l.Value
-		case Minus:
-			v -= l.Value
-		case AtLeast:
-			v = math.Max(v, l.Value)
-		case RoundUp:
-			v = math.Ceil(v - 1e-9)
-			differ(v, l.Value)
-		case Equals:
-			differ(v, l.Value)
+		if scale := math.Max(math.Abs(a), math.Abs(b)); scale > 1e-9 {
+			worst = math.Max(worst, math.Abs(a-b)/scale)
 		}
 	}
-	if len(w.Lines) > 0 && math.Max(math.Abs(v), math.Abs(w.Value)) > 1e-9 {
-		differ(v, w.Value)
+	for _, l := range w.Lines {
+		v = apply(l.Op, v, si(l.Value, l.Unit))
+		if l.Op == RoundUp || l.Op == Equals {
+			differ(v, si(l.Value, l.Unit))
+		}
+	}
+	if len(w.Lines) > 0 {
+		differ(v, si(w.Value, w.Unit))
 	}
 	return worst
 }

@@ -1,0 +1,291 @@
+package season
+
+import (
+	"fmt"
+	"math"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/place"
+)
+
+// ground holds the rules of one crop at one place. Days x count from the median
+// last spring frost, or from 1 January where there is none.
+type ground struct {
+	crop  *book.Crop
+	year  *place.Year
+	risk  Risk
+	limit int // it must be ready before this day
+	stop  int // picking ends before this day
+	why   string
+	hot   []int // hot[i]: days over heat_max among the first i of two years from x = hotFrom; nil where heat does not matter
+}
+
+const (
+	never   = 10 * place.Days
+	hotFrom = -place.Days
+)
+
+// fruiting are the groups whose harvest is set fruit; their heat rule is a
+// pause, not a limit, but for the peas and broad beans, which are hardy.
+func fruiting(c *book.Crop) bool {
+	switch c.Group {
+	case "fruit", "legume", "grain", "berry":
+		return !(c.Group == "legume" && c.Frost == book.Hardy)
+	}
+	return false
+}
+
+func (g *ground) limits() {
+	c, y := g.crop, g.year
+	if c.HeatMax.Known && !fruiting(c) && !c.Perennial() {
+		g.hot = make([]int, 4*place.Days+1)
+		for i := range g.hot[1:] {
+			g.hot[i+1] = g.hot[i]
+			if y.Max[y.Day(hotFrom+i)] > c.HeatMax.Value {
+				g.hot[i+1]++
+			}
+		}
+	}
+	g.limit, g.stop = never, never
+	if c.Dense != nil {
+		return // shoots grow on a tray indoors
+	}
+	if c.Frost == book.Tender || c.Frost == book.VeryTender {
+		if !y.FrostFree {
+			g.limit = mod(y.First-y.Last, place.Days) - g.risk.shift()
+			g.stop = g.limit
+			g.why = fmt.Sprintf("the first autumn frost, %s", words(y, g.limit))
+		}
+		return
+	}
+	grow := g.growthStops()
+	freeze := g.freezes()
+	g.limit, g.why = grow, "the short, cold days that stop growth"
+	if c.FrostKill >= -4 && freeze < grow {
+		g.limit, g.why = freeze, fmt.Sprintf("the freeze at %.0f °C that kills it", c.FrostKill)
+	}
+	if g.limit < never {
+		g.why += ", about " + words(y, g.limit)
+		g.stop = max(freeze, g.limit)
+		if g.stop >= never { // it never freezes: picked until growth restarts
+			g.stop = place.Days
+		}
+	}
+}
+
+// growthStops returns the first day after midsummer on which the day is shorter
+// than 10 h or the mean falls under the base + 1, or never.
+func (g *ground) growthStops() int {
+	y := g.year
+	warmest := 0
+	for x := range place.Days {
+		if y.Mean[y.Day(x)] > y.Mean[y.Day(warmest)] {
+			warmest = x
+		}
+	}
+	for x := warmest; x < warmest+place.Days; x++ {
+		if d := y.Day(x); y.Light[d] < 10 || y.Mean[d] < g.crop.TBase+1 {
+			return x
+		}
+	}
+	return never
+}
+
+// freezes returns the first day on which the mean minimum has fallen by
+// −frost_kill from its value on the median first frost, or never.
+func (g *ground) freezes() int {
+	y := g.year
+	if y.FrostFree {
+		return never
+	}
+	first := mod(y.First-y.Last, place.Days)
+	kill := y.Min[y.Day(first)] + math.Min(0, g.crop.FrostKill)
+	for x := first; x < place.Days; x++ {
+		if y.Min[y.Day(x)] <= kill {
+			return x - g.risk.shift()
+		}
+	}
+	return never
+}
+
+func (g *ground) tenderShift() int {
+	if g.crop.Frost == book.Hardy {
+		return 0
+	}
+	return g.risk.shift()
+}
+
+// raised tells whether the crop is sown indoors first: as is usual, and in place
+// where the book gives both.
+func (g *ground) raised() bool {
+	return g.crop.Start == "transplant" || g.crop.Start == "either" && !g.crop.DirectWeeks.Known
+}
+
+func (g *ground) earliest() book.Maybe {
+	if g.crop.Start == "vegetative" || g.raised() {
+		return g.crop.PlantOutWeeks
+	}
+	return g.crop.DirectWeeks
+}
+
+func (g *ground) autumnPlanted() bool {
+	e := g.earliest()
+	return e.Known && e.Value < -20
+}
+
+// span is the run of days worth trying.
+func (g *ground) span() (from, to int) {
+	y := g.year
+	switch {
+	case g.crop.Dense != nil:
+		return 0, place.Days - 1
+	case g.autumnPlanted():
+		if y.FrostFree { // when the mean falls under 15 °C, if it does
+			for x := range place.Days {
+				if y.Mean[y.Day(x)] < 15 && y.Mean[y.Day(x-1)] >= 15 {
+					return x - 14, x + 42
+				}
+			}
+			return 0, -1
+		}
+		first := mod(y.First-y.Last, place.Days)
+		return first - 14, first + 42
+	case y.FrostFree:
+		return 0, place.Days - 1
+	}
+	return int(math.Round(7*g.earliest().Or(0))) + g.tenderShift(), min(g.limit, place.Days) + 7
+}
+
+// warmEnough is the temperature rule for the spring edge where there is no
+// frost to count from: °C of the mean daily minimum.
+func (g *ground) warmEnough(x int) (float64, bool) {
+	need := map[book.Frost]float64{book.Hardy: 2, book.HalfHardy: 4, book.Tender: 7, book.VeryTender: 8}[g.crop.Frost]
+	return need, g.year.Min[g.year.Day(x)] >= need
+}
+
+// try starts the crop on day x and returns what follows, or why it may not be
+// started then.
+func (g *ground) try(x int) (Start, string) {
+	c := g.crop
+	st := Start{Day: x, Sow: x}
+	days := c.DirectDays()
+	if g.raised() && c.Dense == nil {
+		st.Raised, st.Sow, days = true, x-int(7*c.RaiseWeeks.Or(0)), c.RaisedAfterCheck()
+	}
+	st.Ready = x + int(math.Round(days))
+	limit, stop := g.limit, g.stop
+	if g.autumnPlanted() { // it is lifted in the next year
+		limit, stop = limit+place.Days, stop+place.Days
+	}
+	if g.year.FrostFree && c.Dense == nil && !g.autumnPlanted() {
+		if need, ok := g.warmEnough(x); !ok {
+			return st, fmt.Sprintf("the mean minimum is under %.0f °C", need)
+		}
+		if st.Ready >= limit && x >= limit {
+			limit, stop = limit+place.Days, stop+place.Days
+		}
+	}
+	if c.LatestWeeks.Known && !g.year.FrostFree && x > int(7*c.LatestWeeks.Value) {
+		return st, fmt.Sprintf("planted later than week %+.0f from the last frost it makes no crop", c.LatestWeeks.Value)
+	}
+	if st.Ready >= limit {
+		return st, fmt.Sprintf("ready %s, too late for %s", words(g.year, st.Ready), g.why)
+	}
+	full := int(math.Round(c.HarvestDays))
+	switch {
+	case c.Harvest == book.Once:
+		full = int(math.Round(c.HoldDays))
+	case c.GoesOn:
+		full *= 2
+	}
+	st.End = min(st.Ready+max(1, full), stop)
+	if why := g.heat(&st, int(math.Round(days))); why != "" {
+		return st, why
+	}
+	if c.Harvest != book.Once {
+		if got := float64(min(st.End, limit) - st.Ready); got < 14 && got < c.HarvestDays/3 {
+			return st, fmt.Sprintf("only %.0f days of picking before %s", got, g.why)
+		}
+	}
+	return st, ""
+}
+
+// heat ends the picking where the heat comes, and refuses a start that would be
+// in its last third in the heat or would lose more than half of its picking.
+func (g *ground) heat(st *Start, days int) string {
+	if g.hot == nil {
+		return ""
+	}
+	at := func(x int) int { return g.hot[max(0, min(len(g.hot)-1, x-hotFrom))] }
+	third := st.Ready - days/3
+	if at(st.Ready+1)-at(third) > 0 {
+		return fmt.Sprintf("its last third would stand in days over %.0f °C, too hot for it", g.crop.HeatMax.Value)
+	}
+	full := st.End - st.Ready
+	if g.crop.GoesOn {
+		full = min(full, int(math.Round(g.crop.HarvestDays)))
+	}
+	for st.End > st.Ready+1 && at(st.End)-at(st.Ready) > 0 {
+		st.End--
+	}
+	if g.crop.Harvest != book.Once && 2*(st.End-st.Ready) < full {
+		return fmt.Sprintf("days over %.0f °C would end its picking before half of it", g.crop.HeatMax.Value)
+	}
+	return ""
+}
+
+func (g *ground) firstWhy() string {
+	switch {
+	case g.crop.Dense != nil:
+		return "sown on a tray at any time"
+	case g.autumnPlanted():
+		return "two weeks before the first autumn frost"
+	case g.year.FrostFree:
+		return "warm enough from the first of January"
+	}
+	weeks := g.earliest().Or(0)
+	text := "at the median last frost"
+	if weeks < 0 {
+		text = fmt.Sprintf("%s before the median last frost", weekWords(-weeks))
+	} else if weeks > 0 {
+		text = fmt.Sprintf("%s after the median last frost", weekWords(weeks))
+	}
+	switch s := g.tenderShift(); {
+	case s > 0:
+		text += ", and a week to be careful"
+	case s < 0:
+		text += ", a week bold"
+	}
+	return text
+}
+
+func (g *ground) lastWhy() string {
+	switch {
+	case g.crop.Dense != nil:
+		return "sown on a tray at any time"
+	case g.autumnPlanted():
+		return "six weeks after the first autumn frost"
+	}
+	return "nothing stops it here"
+}
+
+// words writes day x as "14 Oct".
+func words(y *place.Year, x int) string {
+	names := [12]string{"Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"}
+	lengths := [12]int{31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31}
+	d := y.Day(x)
+	for m, n := range lengths {
+		if d < n {
+			return fmt.Sprintf("%d %s", d+1, names[m])
+		}
+		d -= n
+	}
+	return ""
+}
+
+func weekWords(n float64) string {
+	if n == 1 {
+		return "1 week"
+	}
+	return fmt.Sprintf("%.0f weeks", n)
+}

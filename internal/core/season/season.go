@@ -1,0 +1,393 @@
+// Package season works out when each crop can be started here, when it is then
+// ready, until when it is picked, and which weeks that feeds. In this form the
+// windows follow the frost rule with catalogue days; the autumn limit and the
+// summer's heat come from the place's own curves.
+package season
+
+import (
+	"fmt"
+	"math"
+	"math/bits"
+	"slices"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/place"
+)
+
+// Weeks is a set of weeks of the table year, 0 to 51.
+type Weeks uint64
+
+// WeeksPerYear is the length of the table year.
+const WeeksPerYear = 52
+
+// AllYear holds every week.
+const AllYear Weeks = 1<<WeeksPerYear - 1
+
+// Has tells whether week w is in the set.
+func (s Weeks) Has(w int) bool { return s>>uint(w)&1 == 1 }
+
+// With returns the set with week w in it.
+func (s Weeks) With(w int) Weeks { return s | 1<<uint(w) }
+
+// Count returns how many weeks the set holds.
+func (s Weeks) Count() int { return bits.OnesCount64(uint64(s)) }
+
+// List returns the weeks in order.
+func (s Weeks) List() []int {
+	out := make([]int, 0, s.Count())
+	for w := range WeeksPerYear {
+		if s.Has(w) {
+			out = append(out, w)
+		}
+	}
+	return out
+}
+
+// WeekOf returns the week of a day counted from the start of the table year;
+// days beyond the year wrap round, day 365 belongs to week 51.
+func WeekOf(day int) int { return min(mod(day, place.Days)/7, WeeksPerYear-1) }
+
+// Risk says how close to the frost a household plans.
+type Risk string
+
+// The three schools of risk: half-hardy and tender crops are shifted by +7, 0
+// or −7 days in spring, and the first frost by −7, 0, +7.
+const (
+	Careful    Risk = "careful"
+	UsualRisk  Risk = "usual"
+	Bold       Risk = "bold"
+	springWeek      = 7
+)
+
+func (r Risk) shift() int {
+	switch r {
+	case Careful:
+		return springWeek
+	case Bold:
+		return -springWeek
+	}
+	return 0
+}
+
+// Start is one day on which a crop may be begun, and what follows from it. Days
+// count from the start of the table year; Ready lies within 0 to 364.
+type Start struct {
+	Day    int  // the day it takes ground: sown in place or planted out
+	Sow    int  // the day the seed is sown: Day, or earlier indoors
+	Raised bool // sown indoors first
+	Ready  int  // first harvest
+	End    int  // the day after the last picking, or after it no longer holds
+}
+
+// Window is a run of days on which a crop may be started, with the reason at
+// each edge.
+type Window struct {
+	First, Last         Start
+	FirstWhy, LastWhy   string
+	ReadyFirst, EndLast int
+}
+
+// Season is a crop's year at a place.
+type Season struct {
+	Crop    *book.Crop
+	Starts  []Start // in the order of their ready day
+	Feeds   []Weeks // the weeks each start feeds
+	Windows []Window
+	Why     string // why there is no start at all; empty when there is one
+	cumul   []float64
+}
+
+// Fresh returns the weeks that some permitted start feeds.
+func (s *Season) Fresh() (all Weeks) {
+	for _, f := range s.Feeds {
+		all |= f
+	}
+	return all
+}
+
+// Of works out a crop's season at a place. yearStart is the year day (0 to 364)
+// on which the table year begins.
+func Of(c *book.Crop, y *place.Year, risk Risk, yearStart int) *Season {
+	s := &Season{Crop: c}
+	s.cumul = curve(c)
+	g := &ground{crop: c, year: y, risk: risk}
+	g.limits()
+	if c.Perennial() {
+		s.patch(g, yearStart)
+	} else {
+		s.scan(g, yearStart)
+	}
+	s.Feeds = make([]Weeks, len(s.Starts))
+	for i, st := range s.Starts {
+		s.Feeds[i] = s.feeds(st)
+	}
+	return s
+}
+
+// scan tries every day of the year and keeps the permitted ones.
+func (s *Season) scan(g *ground, yearStart int) {
+	from, to := g.span()
+	run := -1 // index of the first start of the window being read
+	var last Start
+	lastRefusal := ""
+	closeWindow := func(why string) {
+		w := &s.Windows[len(s.Windows)-1]
+		w.Last, w.LastWhy, w.EndLast = last, why, last.End
+		run = -1
+	}
+	for x := from; x <= to; x++ {
+		st, refusal := g.try(x)
+		if refusal != "" {
+			if run >= 0 {
+				closeWindow(refusal)
+			}
+			lastRefusal = refusal
+			continue
+		}
+		st = canonical(st, mod(yearStart-g.year.Last, place.Days))
+		if run < 0 {
+			run = len(s.Starts)
+			why := lastRefusal
+			if x == from {
+				why = g.firstWhy()
+			}
+			s.Windows = append(s.Windows, Window{First: st, FirstWhy: why, ReadyFirst: st.Ready})
+		}
+		s.Starts, last = append(s.Starts, st), st
+	}
+	if run >= 0 {
+		closeWindow(g.lastWhy())
+	}
+	if len(s.Starts) == 0 {
+		s.Why = lastRefusal
+		if s.Why == "" {
+			s.Why = "no day of the year is warm enough"
+		}
+	}
+}
+
+// patch gives a perennial its one picking a year, in weeks from the last frost.
+func (s *Season) patch(g *ground, yearStart int) {
+	p := s.Crop.Patch
+	first := 0
+	if g.year.FrostFree { // the first week with mean ≥ base + 2
+		for first < place.Days && g.year.Mean[g.year.Day(first)] < s.Crop.TBase+2 {
+			first++
+		}
+		if first == place.Days {
+			s.Why = fmt.Sprintf("the mean never reaches %.0f °C here", s.Crop.TBase+2)
+			return
+		}
+	}
+	st := Start{Day: first + int(7*s.Crop.PlantOutWeeks.Or(0)), Ready: first + int(7*p.FirstPickWeeks)}
+	st.Sow = st.Day
+	if s.Crop.Start != "vegetative" {
+		st.Raised, st.Sow = true, st.Day-int(7*s.Crop.RaiseWeeks.Or(0))
+	}
+	st.End = st.Ready + int(7*p.PickWeeks)
+	st = canonical(st, mod(yearStart-g.year.Last, place.Days))
+	s.Starts = []Start{st}
+	s.Windows = []Window{{First: st, Last: st, FirstWhy: "a patch in full bearing is picked at its own time", LastWhy: "a patch in full bearing is picked at its own time", ReadyFirst: st.Ready, EndLast: st.End}}
+}
+
+// canonical counts a start's days from the table year's start and moves it by
+// whole years until it is ready within the table year.
+func canonical(st Start, offset int) Start {
+	shift := -offset
+	for st.Ready+shift < 0 {
+		shift += place.Days
+	}
+	for st.Ready+shift >= place.Days {
+		shift -= place.Days
+	}
+	st.Day, st.Sow, st.Ready, st.End = st.Day+shift, st.Sow+shift, st.Ready+shift, st.End+shift
+	return st
+}
+
+// curve returns the share of a plant's harvest gathered before day i of its
+// picking, i from 0 to the full picking; nil for crops gathered once and for
+// those that go on.
+func curve(c *book.Crop) []float64 {
+	if c.Harvest == book.Once || c.GoesOn {
+		return nil
+	}
+	n := max(1, int(math.Round(c.HarvestDays)))
+	day := make([]float64, n)
+	var sum float64
+	for i := range day {
+		switch t := (float64(i) + 0.5) / float64(n); {
+		case c.Harvest == book.Cut: // equal cuts a week apart
+			if i%7 == 0 {
+				day[i] = 1
+			}
+		case t < 0.2:
+			day[i] = t / 0.2
+		case t <= 0.7:
+			day[i] = 1
+		default: // falls to a fifth of the plateau
+			day[i] = 1 - 0.8*(t-0.7)/0.3
+		}
+		sum += day[i]
+	}
+	out := make([]float64, n+1)
+	for i, d := range day {
+		out[i+1] = out[i] + d/sum
+	}
+	return out
+}
+
+// Share returns the share of a plant's full harvest that a start gives in the
+// days from a to b (b excluded), counted as Start counts.
+func (s *Season) Share(st Start, a, b int) float64 {
+	a, b = max(a, st.Ready), min(b, st.End)
+	if a >= b {
+		return 0
+	}
+	switch {
+	case s.Crop.Harvest == book.Once:
+		if a == st.Ready {
+			return 1
+		}
+		return 0
+	case s.Crop.Perennial(): // level over its picking
+		return float64(b-a) / float64(st.End-st.Ready)
+	case s.Crop.GoesOn: // level; a season shorter than the book's loses the rest
+		return float64(b-a) / math.Max(s.Crop.HarvestDays, float64(st.End-st.Ready))
+	}
+	at := func(d int) float64 { return s.cumul[min(d-st.Ready, len(s.cumul)-1)] }
+	return at(b) - at(a)
+}
+
+// ByWeek returns the share of a plant's full harvest that a start gives in each
+// week of the table year; what runs past the year's end wraps round.
+func (s *Season) ByWeek(st Start) (out [WeeksPerYear]float64) {
+	for a := st.Ready; a < st.End; {
+		w, day := WeekOf(a), mod(a, place.Days)
+		b := a + 7*(w+1) - day
+		if w == WeeksPerYear-1 {
+			b = a + place.Days - day
+		}
+		out[w] += s.Share(st, a, b)
+		a = b
+	}
+	return out
+}
+
+// feeds returns the weeks a start feeds: a crop gathered once feeds the weeks
+// on whose fourth day it can be eaten, from the ready day while it holds and at
+// most 4 days of keeping; a picked or cut one those that give at least half of
+// its best week's picking.
+func (s *Season) feeds(st Start) (out Weeks) {
+	if s.Crop.Harvest == book.Once && !s.Crop.Perennial() {
+		end := st.End + int(math.Min(4, s.Crop.KeepDays.Or(0)))
+		for d := st.Ready; d < min(end, st.Ready+place.Days); d++ {
+			if mod(d, place.Days)%7 == 3 {
+				out = out.With(WeekOf(d))
+			}
+		}
+		return out
+	}
+	shares := s.ByWeek(st)
+	best := slices.Max(shares[:])
+	for w, v := range shares {
+		if v > 0 && v >= best/2-1e-12 {
+			out = out.With(w)
+		}
+	}
+	return out
+}
+
+func mod(a, b int) int { return ((a % b) + b) % b }
+
+// Only returns the season with nothing but the given starts (indices into
+// Starts, in order), for a household that fixes how often it sows.
+func (s *Season) Only(starts []int) *Season {
+	out := *s
+	out.Starts, out.Feeds = make([]Start, len(starts)), make([]Weeks, len(starts))
+	for i, k := range starts {
+		out.Starts[i], out.Feeds[i] = s.Starts[k], s.Feeds[k]
+	}
+	return &out
+}
+
+// Every returns the starts of a fixed interval: the first day of each window
+// and every so many days after it while the window lasts.
+func (s *Season) Every(days int) (starts []int) {
+	next := math.MinInt
+	for i, st := range s.Starts {
+		if i > 0 && st.Day != s.Starts[i-1].Day+1 && st.Day != s.Starts[i-1].Day+1-place.Days {
+			next = math.MinInt // a new window
+		}
+		if i > 0 && st.Day < s.Starts[i-1].Day && next != math.MinInt {
+			next -= place.Days // the window runs on past the end of the table year
+		}
+		if st.Day >= next {
+			starts = append(starts, i)
+			next = st.Day + days
+		}
+	}
+	return starts
+}
+
+// Best returns the start that feeds most of the given weeks, the earliest of
+// those that feed as many; -1 where there is none.
+func (s *Season) Best(wanted Weeks) int {
+	best, most := -1, -1
+	for i, f := range s.Feeds {
+		if n := (f & wanted).Count(); n > most {
+			best, most = i, n
+		}
+	}
+	return best
+}
+
+// Lot returns the m starts, a fortnight apart, of a lot that is gathered to be
+// kept: timed to be lifted near the autumn limit, with lateSlack days in hand,
+// or else begun at the first permitted day. It returns fewer than m where the
+// window is too short, none where there is no window.
+func (s *Season) Lot(late bool, m int) (starts []int) {
+	const lateSlack, apart = 10, 14
+	if len(s.Starts) == 0 {
+		return nil
+	}
+	// The window that is lifted last serves a late lot, the first one any other.
+	from, to := 0, 0
+	for i := 1; i <= len(s.Starts); i++ {
+		if i == len(s.Starts) || s.Starts[i].Day != s.Starts[i-1].Day+1 {
+			if to = i; !late {
+				break
+			}
+			if i < len(s.Starts) {
+				from = i
+			}
+		}
+	}
+	step, at := 1, from
+	if late {
+		step, at = -1, max(from, to-1-lateSlack)
+	}
+	for k := range m {
+		i := at + step*apart*k
+		if i < from || i >= to {
+			break
+		}
+		starts = append(starts, i)
+	}
+	if late { // in the order of their days
+		for i, j := 0, len(starts)-1; i < j; i, j = i+1, j-1 {
+			starts[i], starts[j] = starts[j], starts[i]
+		}
+	}
+	return starts
+}
+
+// HalfGathered returns the day by which half of what a start gives is in.
+func (s *Season) HalfGathered(st Start) int {
+	whole := s.Share(st, st.Ready, st.End)
+	for d := st.Ready; d < st.End; d++ {
+		if s.Share(st, st.Ready, d+1) >= whole/2-1e-12 {
+			return d
+		}
+	}
+	return st.Ready
+}

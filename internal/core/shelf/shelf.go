@@ -1,0 +1,66 @@
+// Package shelf has the household's stores and how long a crop lives in them.
+package shelf
+
+import (
+	"math"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/invalid"
+)
+
+// Store is a place in the house where crops are kept whole.
+type Store struct {
+	ID          string  `json:"id"`
+	Name        string  `json:"name"`
+	Temperature float64 `json:"temperature"` // °C in the storing season
+	Damp        bool    `json:"damp"`
+	RoomKg      float64 `json:"room_kg"` // what it holds, kg; 0 where nobody has measured it
+}
+
+// Validate looks for what cannot be.
+func (s Store) Validate(c invalid.Check) {
+	c.Text("name", s.Name, 60)
+	c.Number("temperature", s.Temperature, -30, 40)
+	c.Number("room_kg", s.RoomKg, 0, 100000)
+}
+
+// ideals are the conditions that the book's kinds of store stand for.
+var ideals = map[string]struct {
+	temperature float64
+	damp        bool
+}{"cool-moist": {2, true}, "cool-dry": {2, false}, "warm-dry": {13, false}, "dry": {15, false}}
+
+// Life returns the weeks a crop keeps at a temperature: its life in the ideal
+// store, halved for every 8 °C away from it and once more where the damp is
+// wrong. Standing in the ground is no store of the house: its life is the book's.
+func Life(c *book.Crop, temperature float64, damp bool) float64 {
+	weeks := c.StoreWeeks.Or(0)
+	ideal, ok := ideals[c.Store]
+	if !ok {
+		return weeks
+	}
+	weeks *= math.Exp2(-math.Abs(temperature-ideal.temperature) / 8)
+	if damp != ideal.damp {
+		weeks /= 2
+	}
+	return weeks
+}
+
+// Best returns the household's store in which a crop keeps longest, and its
+// life there in weeks. Without stores it is the ideal one, as yet unnamed;
+// standing in the ground needs none.
+func Best(c *book.Crop, stores []Store) (best *Store, life float64) {
+	if c.Store == "none" {
+		return nil, 0
+	}
+	if c.Store == "ground" || len(stores) == 0 {
+		return nil, c.StoreWeeks.Or(0)
+	}
+	life = -1
+	for i := range stores {
+		if l := Life(c, stores[i].Temperature, stores[i].Damp); l > life {
+			best, life = &stores[i], l
+		}
+	}
+	return best, life
+}

@@ -1,0 +1,218 @@
+// Package table is who eats what, in which form, in which week: the household,
+// its wishes, and from which source each of the 52 weeks of a wish is fed.
+package table
+
+import (
+	"fmt"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/invalid"
+	"inventory/internal/core/place"
+	"inventory/internal/core/season"
+	"inventory/internal/core/shelf"
+)
+
+// Household is all that a household says of itself for one year.
+type Household struct {
+	Name      string          `json:"name"`
+	Year      int             `json:"year"`  // calendar year in which the table year begins
+	Start     civil.MonthDay  `json:"start"` // first day of the table year; none: the median last frost, or 1 January
+	Risk      season.Risk     `json:"risk"`
+	Place     place.Place     `json:"place"`
+	Members   []Member        `json:"members"`
+	Guests    []Guest         `json:"guests"`
+	Stores    []shelf.Store   `json:"stores"`
+	Wishes    []Wish          `json:"wishes"`
+	Overrules []book.Overrule `json:"overrules"`
+}
+
+// Band is an age band with its usual appetite.
+type Band string
+
+// The age bands.
+const (
+	Adult      Band = "adult"
+	Teen       Band = "teen"
+	Child      Band = "child"       // 7 to 12
+	SmallChild Band = "small-child" // 3 to 6
+	Infant     Band = "infant"      // under three
+)
+
+var appetites = map[Band]float64{Adult: 1, Teen: 1.15, Child: 0.75, SmallChild: 0.5, Infant: 0.25}
+
+// UsualAppetite returns the appetite of an age band, 1 being an adult's.
+func UsualAppetite(b Band) float64 { return appetites[b] }
+
+// Member is one of those who eat here.
+type Member struct {
+	ID       string   `json:"id"`
+	Name     string   `json:"name"`
+	Band     Band     `json:"band"`
+	Appetite *float64 `json:"appetite,omitempty"` // the member's own; nil: the band's
+	Away     []Span   `json:"away,omitempty"`
+}
+
+// Eats returns the member's appetite, 1 being an adult's.
+func (m Member) Eats() float64 {
+	if m.Appetite != nil {
+		return *m.Appetite
+	}
+	return appetites[m.Band]
+}
+
+// Span is a run of days that comes round every year, both ends included.
+type Span struct {
+	From civil.MonthDay `json:"from"`
+	To   civil.MonthDay `json:"to"`
+}
+
+// Guest is company for a span of the year.
+type Guest struct {
+	ID     string  `json:"id"`
+	Name   string  `json:"name"`
+	Eaters float64 `json:"eaters"` // eater-equivalents, an adult being 1
+	Span
+}
+
+func (s Span) has(yearDay int) bool {
+	from, to := s.From.YearDay(), s.To.YearDay()
+	if from <= to {
+		return from <= yearDay && yearDay <= to
+	}
+	return yearDay >= from || yearDay <= to
+}
+
+func (s Span) validate(c invalid.Check) {
+	if s.From.IsZero() {
+		c.Add("from", "", "a day such as 08-01")
+	}
+	if s.To.IsZero() {
+		c.Add("to", "", "a day such as 08-31")
+	}
+}
+
+// Validate looks at a member.
+func (m Member) Validate(c invalid.Check) {
+	c.Text("name", m.Name, 60)
+	c.OneOf("band", string(m.Band), string(Adult), string(Teen), string(Child), string(SmallChild), string(Infant))
+	if m.Appetite != nil {
+		c.Number("appetite", *m.Appetite, 0, 3)
+	}
+	for i, s := range m.Away {
+		s.validate(c.Index("away", i))
+	}
+}
+
+// Validate looks at guests.
+func (g Guest) Validate(c invalid.Check) {
+	c.Text("name", g.Name, 60)
+	c.Positive("eaters", g.Eaters, 200)
+	g.Span.validate(c)
+}
+
+// MostWishes bounds a household's wishes, members and the like, so that one
+// wrong file cannot fill the machine.
+const MostWishes = 500
+
+// Validate looks for everything that cannot stand in a household, and returns
+// it as invalid.Fields with paths into the document.
+func (h Household) Validate(b *book.Book) error {
+	c := invalid.NewCheck()
+	h.validateSettings(c)
+	h.Place.Validate(c.At("place"))
+	if len(h.Members) == 0 {
+		c.Add("members", "", "at least one member who eats here")
+	}
+	ids := map[string]bool{}
+	unique := func(at invalid.Check, kind, id string) {
+		if id == "" || len(id) > 64 {
+			at.Add("id", id, "an id of 1 to 64 characters")
+		} else if ids[kind+id] {
+			at.Add("id", id, "an id of its own; another has it")
+		}
+		ids[kind+id] = true
+	}
+	for _, l := range []struct {
+		name string
+		n    int
+	}{{"members", len(h.Members)}, {"guests", len(h.Guests)}, {"stores", len(h.Stores)}, {"wishes", len(h.Wishes)}, {"overrules", len(h.Overrules)}} {
+		if l.n > MostWishes {
+			c.Add(l.name, fmt.Sprint(l.n), fmt.Sprintf("at most %d", MostWishes))
+			return c.Err()
+		}
+	}
+	for i, m := range h.Members {
+		unique(c.Index("members", i), "m", m.ID)
+		m.Validate(c.Index("members", i))
+	}
+	for i, g := range h.Guests {
+		unique(c.Index("guests", i), "g", g.ID)
+		g.Validate(c.Index("guests", i))
+	}
+	for i, s := range h.Stores {
+		unique(c.Index("stores", i), "s", s.ID)
+		s.Validate(c.Index("stores", i))
+	}
+	for i, w := range h.Wishes {
+		unique(c.Index("wishes", i), "w", w.ID)
+		w.Validate(c.Index("wishes", i), b)
+	}
+	seen := map[string]bool{}
+	for i, o := range h.Overrules {
+		if key := o.Subject + " " + o.Field; seen[key] {
+			c.Index("overrules", i).Add("field", o.Field, "each assumption once")
+		} else {
+			seen[key] = true
+		}
+	}
+	return c.Err()
+}
+
+func (h Household) validateSettings(c invalid.Check) {
+	c.Text("name", h.Name, 80)
+	c.Number("year", float64(h.Year), 1950, 2150)
+	c.OneOf("risk", string(h.Risk), string(season.Careful), string(season.UsualRisk), string(season.Bold))
+}
+
+// YearStart returns the first day of the table year: the household's own, or
+// the median last spring frost, or 1 January where there is none.
+func (h Household) YearStart() civil.Date {
+	switch {
+	case !h.Start.IsZero():
+		return h.Start.In(h.Year)
+	case !h.Place.FrostFree:
+		return h.Place.LastFrost.In(h.Year)
+	}
+	return civil.Of(h.Year, 1, 1)
+}
+
+// Eaters returns E(w): the eater-equivalents at the table in each week of the
+// year, a day away counting as a seventh of a week.
+func (h Household) Eaters() (e [season.WeeksPerYear]float64) {
+	first := h.YearStart().YearDay()
+	for w := range e {
+		days := 7
+		if w == season.WeeksPerYear-1 {
+			days = place.Days - 7*w
+		}
+		for d := range days {
+			yearDay := (first + 7*w + d) % place.Days
+			for _, m := range h.Members {
+				home := true
+				for _, s := range m.Away {
+					home = home && !s.has(yearDay)
+				}
+				if home {
+					e[w] += m.Eats() / float64(days)
+				}
+			}
+			for _, g := range h.Guests {
+				if g.has(yearDay) {
+					e[w] += g.Eaters / float64(days)
+				}
+			}
+		}
+	}
+	return e
+}

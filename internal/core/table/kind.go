@@ -1,0 +1,94 @@
+package table
+
+import (
+	"fmt"
+	"math"
+	"slices"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/season"
+)
+
+// chooser picks the kind of a food that suits a use.
+type chooser struct {
+	book    *book.Book
+	seasons func(*book.Crop) *season.Season
+}
+
+// kind returns the crop for one use of a wish and why it is that one; nil
+// where no kind will do.
+func (ch chooser) kind(w Wish, form Form, prep *book.Preparation) (*book.Crop, string) {
+	kinds := ch.book.Food(w.Food)
+	if w.Kind != "" {
+		kinds = []*book.Crop{ch.book.Crop(w.Kind)}
+	}
+	will := func(c *book.Crop) bool {
+		switch {
+		case w.Amount.Kind.Unweighed():
+			return c.Dense == nil
+		case !c.Weighed(), form == Cellar && (c.Store == "none" || c.StoreWeeks.Value <= 0),
+			form.PutUp() && (prep == nil || !slices.Contains(prep.Crops, c.ID)):
+			return false
+		case w.Amount.Kind == PiecesWeek || w.Amount.Kind == PiecesYear:
+			return countedInPieces(c)
+		case w.Amount.Kind == Meals && w.Amount.Portion == 0:
+			return c.Portion.Value > 0
+		}
+		return true
+	}
+	kinds = slices.DeleteFunc(slices.Clone(kinds), func(c *book.Crop) bool { return !will(c) })
+	switch {
+	case len(kinds) == 0:
+		return nil, ""
+	case w.Kind != "":
+		return kinds[0], "the kind you chose"
+	case len(kinds) == 1 && len(ch.book.Food(w.Food)) == 1:
+		return kinds[0], "the only kind in the book"
+	case w.Amount.Kind.Unweighed():
+		return kinds[0], "the usual kind"
+	case form == Cellar:
+		c := best(kinds, func(c *book.Crop) float64 { return c.StoreWeeks.Value })
+		return c, fmt.Sprintf("of its kinds it keeps longest, %.0f weeks", c.StoreWeeks.Value)
+	case form.PutUp():
+		c := best(kinds, func(c *book.Crop) float64 { return -glut(c) })
+		if c.Harvest == book.Once {
+			return c, "of its kinds it comes all at once, for putting up"
+		}
+		return c, fmt.Sprintf("of its kinds it comes most at once, within %.0f days, for putting up", c.HarvestDays)
+	}
+	c := best(kinds, func(c *book.Crop) float64 {
+		n := float64(ch.seasons(c).Fresh().Count())
+		if c.GoesOn {
+			n += season.WeeksPerYear // one sowing gives a little every day
+		}
+		return n
+	})
+	if c.GoesOn {
+		return c, fmt.Sprintf("of its kinds it goes on giving, fresh in %d weeks", ch.seasons(c).Fresh().Count())
+	}
+	return c, fmt.Sprintf("of its kinds it is fresh in most weeks, %d", ch.seasons(c).Fresh().Count())
+}
+
+// glut is the days over which a kind's harvest spreads.
+func glut(c *book.Crop) float64 {
+	if c.GoesOn {
+		return 2 * c.HarvestDays
+	}
+	return c.HarvestDays
+}
+
+// best returns the first of the crops for which the score is greatest; goes_on
+// kinds that stand first in the book come first.
+func best(kinds []*book.Crop, score func(*book.Crop) float64) (top *book.Crop) {
+	most := math.Inf(-1)
+	for _, c := range kinds {
+		s := score(c)
+		if c.GoesOn && top != nil && top.GoesOn {
+			continue // the book lists the ordinary kind first
+		}
+		if s > most {
+			top, most = c, s
+		}
+	}
+	return top
+}

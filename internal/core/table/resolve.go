@@ -1,0 +1,208 @@
+package table
+
+import (
+	"fmt"
+	"math"
+
+	"inventory/internal/core/amount"
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/season"
+	"inventory/internal/core/shelf"
+)
+
+// Use is the part of a wish that one form of one crop feeds.
+type Use struct {
+	Form    Form // empty for plants that nobody weighs
+	Crop    *book.Crop
+	Why     string // why this kind
+	Season  *season.Season
+	Prep    *book.Preparation // nil unless put up
+	Store   *shelf.Store      // nil unless kept in a store of the house
+	Life    int               // whole weeks it keeps, once stored or put up
+	Lot     []int             // the starts of what is kept or put up, indices into Season.Starts
+	Kept    int               // the week in which it is stored or put up
+	Weeks   season.Weeks      // the weeks it feeds
+	Amount  [season.WeeksPerYear]float64
+	CanFeed season.Weeks // the weeks it could feed
+}
+
+// Total returns what the use gives in the year, in the wish's unit.
+func (u Use) Total() (sum float64) {
+	for _, a := range u.Amount {
+		sum += a
+	}
+	return sum
+}
+
+// Resolved is a wish with a source for each of its weeks.
+type Resolved struct {
+	Wish   Wish
+	Unit   amount.Unit
+	Wanted [season.WeeksPerYear]float64 // in the wish's own unit
+	Source [season.WeeksPerYear]Form    // empty where nothing is wanted
+	Uses   []Use
+	Enough bool     // what is left on the shelf meets the wish; nothing need be grown
+	Notes  []string // what the family should know
+}
+
+// Fed returns what is fed in week w, in the wish's own unit; the rest of what
+// is wanted is the gap.
+func (r Resolved) Fed(w int) float64 {
+	if r.Source[w] == "" || r.Source[w] == Gap {
+		return 0
+	}
+	return r.Wanted[w]
+}
+
+// Resolver resolves the wishes of one household.
+type Resolver struct {
+	Household Household
+	Book      *book.Book
+	Eaters    [season.WeeksPerYear]float64
+	Seasons   func(*book.Crop) *season.Season
+}
+
+// Resolve gives each week of a wish its source, by the family's order of forms.
+func (rs *Resolver) Resolve(w Wish) Resolved {
+	r := Resolved{Wish: w, Unit: w.Amount.Kind.Unit()}
+	r.Enough = !w.Amount.Kind.Weekly() && w.Left >= w.Amount.Number
+	ch := chooser{rs.Book, rs.Seasons}
+	prep := rs.Book.Preparation(w.Preparation)
+	if w.Amount.Kind.Unweighed() {
+		c, why := ch.kind(w, "", nil)
+		u := Use{Crop: c, Why: why, Season: rs.Seasons(c)}
+		u.Lot = u.Season.Lot(false, 1)
+		r.noteSeason(u)
+		r.Uses = []Use{u}
+		return r
+	}
+	var possible season.Weeks
+	for _, f := range w.Forms {
+		var p *book.Preparation
+		if f.PutUp() {
+			p = prep
+		}
+		c, why := ch.kind(w, f, p)
+		if c == nil {
+			r.Notes = append(r.Notes, fmt.Sprintf("no kind of %s serves for %s", w.Food, f))
+			continue
+		}
+		u := rs.use(w, f, c, p)
+		u.Why = why
+		r.noteSeason(u)
+		possible |= u.CanFeed
+		r.Uses = append(r.Uses, u)
+	}
+	rs.want(&r, possible)
+	for week := range season.WeeksPerYear {
+		if r.Wanted[week] == 0 {
+			continue
+		}
+		r.Source[week] = Gap
+		for i := range r.Uses {
+			if u := &r.Uses[i]; u.CanFeed.Has(week) {
+				u.Weeks = u.Weeks.With(week)
+				u.Amount[week] = r.Wanted[week]
+				r.Source[week] = u.Form
+				break
+			}
+		}
+	}
+	return r
+}
+
+func (r *Resolved) noteSeason(u Use) {
+	if len(u.Season.Starts) == 0 {
+		r.Notes = append(r.Notes, fmt.Sprintf("%s cannot be grown here: %s", u.Crop.Name, u.Season.Why))
+	}
+}
+
+// use works out which weeks one form of one crop could feed.
+func (rs *Resolver) use(w Wish, f Form, c *book.Crop, prep *book.Preparation) Use {
+	u := Use{Form: f, Crop: c, Season: rs.Seasons(c), Prep: prep}
+	if f == Fresh {
+		switch w.Stagger.Kind {
+		case Every:
+			u.Season = u.Season.Only(u.Season.Every(w.Stagger.Days))
+		case OneGo:
+			if k := u.Season.Best(rs.inSeason(w)); k >= 0 {
+				u.Season = u.Season.Only([]int{k})
+			}
+		}
+		u.CanFeed = u.Season.Fresh()
+		return u
+	}
+	late := c.StoreWhen == "late" && c.Harvest == book.Once
+	u.Lot = u.Season.Lot(late, max(1, w.Stagger.Sowings))
+	if len(u.Lot) == 0 {
+		return u
+	}
+	last := u.Season.Starts[u.Lot[len(u.Lot)-1]]
+	first := 0 // weeks after the keeping in which it can first be eaten
+	if f == Cellar {
+		var life float64
+		u.Store, life = shelf.Best(c, rs.Household.Stores)
+		u.Life = min(amount.FloorWhole(life), season.WeeksPerYear-1)
+		u.Kept = season.WeekOf(last.Ready + int(c.CureDays.Or(0)))
+		first = 1
+	} else {
+		u.Life = min(int(math.Round(prep.KeepsMonths*365.25/12/7)), season.WeeksPerYear)
+		u.Kept = season.WeekOf(u.Season.HalfGathered(last))
+	}
+	for k := range u.Life {
+		u.CanFeed = u.CanFeed.With((u.Kept + first + k) % season.WeeksPerYear)
+	}
+	return u
+}
+
+// inSeason returns the weeks in which a wish holds, "while it lasts" aside.
+func (rs *Resolver) inSeason(w Wish) season.Weeks {
+	if w.Season.Kind != Months {
+		return season.AllYear
+	}
+	var out season.Weeks
+	start := rs.Household.YearStart()
+	for week := range season.WeeksPerYear {
+		if _, m, _ := (start + civil.Date(7*week+3)).Split(); inMonths(m, w.Season.From, w.Season.To) {
+			out = out.With(week)
+		}
+	}
+	return out
+}
+
+func inMonths(m, from, to int) bool {
+	if from <= to {
+		return from <= m && m <= to
+	}
+	return m >= from || m <= to
+}
+
+// want spreads the wish over its weeks: a weekly amount on each week of its
+// season, an amount of the year evenly over the weeks that could have it.
+func (rs *Resolver) want(r *Resolved, possible season.Weeks) {
+	weeks := rs.inSeason(r.Wish)
+	if r.Wish.Season.Kind == While {
+		weeks = 0
+		for _, u := range r.Uses {
+			if u.Form == Fresh {
+				weeks |= u.CanFeed
+			}
+		}
+	}
+	a := r.Wish.Amount
+	if a.Kind.Weekly() {
+		for _, w := range weeks.List() {
+			if a.Kind != Meals || rs.Eaters[w] > 0 {
+				r.Wanted[w] = a.Number
+			}
+		}
+		return
+	}
+	if weeks&possible != 0 {
+		weeks &= possible
+	}
+	for _, w := range weeks.List() {
+		r.Wanted[w] = a.Number / float64(weeks.Count())
+	}
+}

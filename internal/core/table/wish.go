@@ -1,0 +1,289 @@
+package table
+
+import (
+	"fmt"
+	"slices"
+
+	"inventory/internal/core/amount"
+	"inventory/internal/core/book"
+	"inventory/internal/core/invalid"
+)
+
+// Form is how a food comes to the table.
+type Form string
+
+// The forms of food. Gap is no form: it marks a week that nothing feeds.
+const (
+	Fresh     Form = "fresh"
+	Cellar    Form = "cellar" // kept whole in a store
+	Canned    Form = "canned"
+	Juiced    Form = "juiced"
+	Frozen    Form = "frozen"
+	Dried     Form = "dried"
+	Pickled   Form = "pickled"
+	Fermented Form = "fermented"
+	Jam       Form = "jam"
+	Gap       Form = "gap"
+)
+
+// Forms lists the forms of food in the order in which they are eaten.
+var Forms = []Form{Fresh, Cellar, Canned, Juiced, Frozen, Dried, Pickled, Fermented, Jam}
+
+// PutUp tells whether the form is made by a preparation.
+func (f Form) PutUp() bool { return f != Fresh && f != Cellar && f != Gap && f != "" }
+
+// Kind says what an amount counts.
+type Kind string
+
+// The kinds of amount.
+const (
+	Meals      Kind = "meals"       // meals a week
+	WeightWeek Kind = "weight-week" // kg harvested weight a week
+	WeightYear Kind = "weight-year" // kg harvested weight a year
+	PiecesWeek Kind = "pieces-week" // heads, ears, bulbs a week
+	PiecesYear Kind = "pieces-year"
+	Jars       Kind = "jars"   // jars of a size
+	Litres     Kind = "litres" // litres put up
+	DriedKg    Kind = "dried"  // kg put up dry
+	Plants     Kind = "plants" // plants that nobody weighs
+	Area       Kind = "area"   // m² of them
+)
+
+// Weekly tells whether the amount is one of each week, not of the year.
+func (k Kind) Weekly() bool { return k == Meals || k == WeightWeek || k == PiecesWeek }
+
+// PutUp tells whether the amount counts what is put up.
+func (k Kind) PutUp() bool { return k == Jars || k == Litres || k == DriedKg }
+
+// Unweighed tells whether the amount is of plants that feed no week.
+func (k Kind) Unweighed() bool { return k == Plants || k == Area }
+
+// Unit returns the unit of the amount's number.
+func (k Kind) Unit() amount.Unit {
+	switch k {
+	case Meals:
+		return amount.Meal
+	case WeightWeek, WeightYear, DriedKg:
+		return amount.Kilogram
+	case PiecesWeek, PiecesYear:
+		return amount.Piece
+	case Jars:
+		return amount.Jar
+	case Litres:
+		return amount.Litre
+	case Area:
+		return amount.SquareMetre
+	}
+	return amount.Plant
+}
+
+// Amount is how much is wished.
+type Amount struct {
+	Kind    Kind    `json:"kind"`
+	Number  float64 `json:"number"`
+	Portion float64 `json:"portion,omitempty"` // g edible and raw, an adult's; 0: the usual one
+	Jar     float64 `json:"jar,omitempty"`     // litres a jar; 0: the preparation's usual one
+}
+
+// Span of the year in which a wish holds.
+type SeasonKind string
+
+// The seasons of a wish.
+const (
+	AllYear SeasonKind = "all-year"
+	Months  SeasonKind = "months"
+	While   SeasonKind = "while" // while it lasts: only in its fresh weeks, no gap counted outside
+)
+
+// Season says in which part of the year a wish holds.
+type Season struct {
+	Kind SeasonKind `json:"kind"`
+	From int        `json:"from,omitempty"` // first month, 1 to 12
+	To   int        `json:"to,omitempty"`   // last month, included
+}
+
+// Priority of a wish.
+type Priority string
+
+// The priorities.
+const (
+	Must Priority = "must"
+	Want Priority = "want"
+	Nice Priority = "nice"
+)
+
+// StaggerKind says how sowings follow each other.
+type StaggerKind string
+
+// The ways of staggering.
+const (
+	ByNeed StaggerKind = "need"  // so that the table never goes empty
+	Every  StaggerKind = "every" // at a fixed interval
+	OneGo  StaggerKind = "once"  // all at once
+)
+
+// Stagger is how the sowings of a wish follow each other.
+type Stagger struct {
+	Kind    StaggerKind `json:"kind"`
+	Days    int         `json:"days,omitempty"`    // the interval, for every
+	Sowings int         `json:"sowings,omitempty"` // equal sowings of a lot that is kept; 0: one
+}
+
+// Layout is how plants stand in a bed.
+type Layout string
+
+// The layouts.
+const (
+	Rows   Layout = "rows"   // rows along the bed
+	Across Layout = "across" // rows across the bed
+	Block  Layout = "block"  // the same distance every way
+	Plot   Layout = "plot"   // open ground without beds
+)
+
+// Wish is one thing the family wants on the table or on the shelf.
+type Wish struct {
+	ID          string   `json:"id"`
+	Food        string   `json:"food"`
+	Kind        string   `json:"kind,omitempty"`        // crop id; empty: the kind that suits each use
+	Forms       []Form   `json:"forms"`                 // acceptable forms in the family's order
+	Preparation string   `json:"preparation,omitempty"` // of the put-up form
+	Amount      Amount   `json:"amount"`
+	Season      Season   `json:"season"`
+	Priority    Priority `json:"priority"`
+	// Confidence is the chance with which the wish is to be met: nil is the
+	// default of its use, 0 a typical year.
+	Confidence *float64 `json:"confidence,omitempty"`
+	Left       float64  `json:"left,omitempty"` // still on the shelf when the new crop is put up, in the amount's unit
+	Stagger    Stagger  `json:"stagger"`
+	Layout     Layout   `json:"layout,omitempty"`
+	Note       string   `json:"note,omitempty"`
+}
+
+// Bounds of an amount, wide enough for a large household and narrow enough to
+// catch a slip of the finger.
+var mostOf = map[Kind]float64{
+	Meals: 100, WeightWeek: 500, WeightYear: 10000, PiecesWeek: 1000, PiecesYear: 20000,
+	Jars: 5000, Litres: 5000, DriedKg: 1000, Plants: 20000, Area: 10000,
+}
+
+// Validate looks for what cannot stand in a wish.
+func (w Wish) Validate(c invalid.Check, b *book.Book) {
+	if most, ok := mostOf[w.Amount.Kind]; !ok {
+		c.OneOf("amount.kind", string(w.Amount.Kind), "meals", "weight-week", "weight-year", "pieces-week", "pieces-year", "jars", "litres", "dried", "plants", "area")
+	} else {
+		c.Positive("amount.number", w.Amount.Number, most)
+		c.Number("left", w.Left, 0, most)
+	}
+	c.Number("amount.portion", w.Amount.Portion, 0, 2000)
+	if w.Amount.Jar != 0 {
+		c.Number("amount.jar", w.Amount.Jar, 0.05, 25)
+	}
+	c.OneOf("priority", string(w.Priority), string(Must), string(Want), string(Nice))
+	if w.Confidence != nil && *w.Confidence != 0 {
+		c.Number("confidence", *w.Confidence, 0.5, 0.99)
+	}
+	w.validateSeason(c)
+	c.OneOf("stagger.kind", string(w.Stagger.Kind), string(ByNeed), string(Every), string(OneGo))
+	if w.Stagger.Kind == Every {
+		c.Number("stagger.days", float64(w.Stagger.Days), 3, 120)
+	}
+	c.Number("stagger.sowings", float64(w.Stagger.Sowings), 0, 10)
+	c.OneOf("layout", string(w.Layout), "", string(Rows), string(Across), string(Block), string(Plot))
+	if len([]rune(w.Note)) > 500 {
+		c.Text("note", w.Note, 500)
+	}
+	w.validateFood(c, b)
+}
+
+func (w Wish) validateSeason(c invalid.Check) {
+	c.OneOf("season.kind", string(w.Season.Kind), string(AllYear), string(Months), string(While))
+	if w.Season.Kind == Months {
+		c.Number("season.from", float64(w.Season.From), 1, 12)
+		c.Number("season.to", float64(w.Season.To), 1, 12)
+	}
+}
+
+func (w Wish) validateFood(c invalid.Check, b *book.Book) {
+	kinds := b.Food(w.Food)
+	if kinds == nil {
+		c.Add("food", w.Food, "a food of the crop book"+nearestWords(b, w.Food))
+		return
+	}
+	if w.Kind != "" {
+		crop := b.Crop(w.Kind)
+		if crop == nil || crop.Food != w.Food {
+			c.Add("kind", w.Kind, "a kind of "+w.Food+", or none")
+			return
+		}
+		kinds = []*book.Crop{crop}
+	}
+	some := func(ok func(*book.Crop) bool) bool { return slices.ContainsFunc(kinds, ok) }
+	k := w.Amount.Kind
+	if k.Unweighed() {
+		if len(w.Forms) > 0 {
+			c.Add("forms", string(w.Forms[0]), "no form: plants counted by number or area feed no week")
+		}
+		if !some(func(c *book.Crop) bool { return c.Dense == nil }) {
+			c.Add("amount.kind", string(k), "a weight or meals: shoots are sown by area on trays")
+		}
+		return
+	}
+	if !some((*book.Crop).Weighed) {
+		c.Add("amount.kind", string(k), "plants or area: nobody weighs "+w.Food)
+		return
+	}
+	if k == PiecesWeek || k == PiecesYear {
+		if !some(countedInPieces) {
+			c.Add("amount.kind", string(k), "a weight or meals: nobody counts "+w.Food+" in pieces")
+		}
+	}
+	if k == Meals && w.Amount.Portion == 0 && !some(func(c *book.Crop) bool { return c.Portion.Value > 0 }) {
+		c.Add("amount.portion", "", "a portion in g: the book has none for "+w.Food)
+	}
+	if len(w.Forms) == 0 {
+		c.Add("forms", "", "at least one form, such as fresh")
+	}
+	if k.PutUp() && len(w.Forms) > 1 {
+		c.Add("forms", fmt.Sprint(len(w.Forms)), "one form for what is put up")
+	}
+	w.validateForms(c, b, kinds)
+}
+
+func countedInPieces(c *book.Crop) bool {
+	_, ok := c.PiecesPerPlant(c.Yield.Value)
+	return ok
+}
+
+func (w Wish) validateForms(c invalid.Check, b *book.Book, kinds []*book.Crop) {
+	prep := b.Preparation(w.Preparation)
+	for i, f := range w.Forms {
+		field := fmt.Sprintf("forms[%d]", i)
+		switch {
+		case !slices.Contains(Forms, f):
+			c.OneOf(field, string(f), "fresh", "cellar", "canned", "juiced", "frozen", "dried", "pickled", "fermented", "jam")
+		case slices.Contains(w.Forms[:i], f):
+			c.Add(field, string(f), "each form once")
+		case f == Cellar && !slices.ContainsFunc(kinds, func(c *book.Crop) bool { return c.Store != "none" && c.StoreWeeks.Value > 0 }):
+			c.Add(field, string(f), "another form: "+w.Food+" does not keep whole")
+		case f.PutUp() && w.Preparation == "":
+			c.Add("preparation", "", "a preparation of "+w.Food+" that is "+string(f))
+		case f.PutUp() && prep == nil:
+			c.Add("preparation", w.Preparation, "a preparation of the book")
+		case f.PutUp() && prep.Form != string(f):
+			c.Add("preparation", w.Preparation, "a preparation that is "+string(f)+"; this one is "+prep.Form)
+		case f.PutUp() && !slices.ContainsFunc(kinds, func(c *book.Crop) bool { return slices.Contains(prep.Crops, c.ID) }):
+			c.Add("preparation", w.Preparation, "a preparation of "+w.Food+"; this one is of other crops")
+		case (w.Amount.Kind == Jars || w.Amount.Kind == Litres) && f.PutUp() && prep.Unit != "litre":
+			c.Add("amount.kind", string(w.Amount.Kind), "kg dried: "+prep.Name+" is weighed")
+		case w.Amount.Kind == DriedKg && f.PutUp() && prep.Unit != "kg":
+			c.Add("amount.kind", string(w.Amount.Kind), "jars or litres: "+prep.Name+" is measured by volume")
+		case w.Amount.Kind.PutUp() && !f.PutUp():
+			c.Add(field, string(f), "a form that is put up, for an amount in jars, litres or kg dried")
+		case f.PutUp() && (w.Amount.Kind == PiecesWeek || w.Amount.Kind == PiecesYear):
+			c.Add(field, string(f), "fresh or cellar, for an amount in pieces")
+		}
+	}
+	if prep != nil && !slices.ContainsFunc(w.Forms, Form.PutUp) {
+		c.Add("preparation", w.Preparation, "none: no form of the wish is put up")
+	}
+}

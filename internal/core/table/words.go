@@ -1,0 +1,88 @@
+package table
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"inventory/internal/core/amount"
+	"inventory/internal/core/book"
+	"inventory/internal/core/invalid"
+)
+
+// JarName names a jar by its size in litres, "quart" where it is one.
+func JarName(litre float64) string {
+	for _, j := range []struct {
+		name  string
+		litre float64
+	}{{"quart", amount.LitresPerQuart}, {"pint", amount.LitresPerQuart / 2}, {"half-pint", amount.LitresPerQuart / 4}, {"gallon", 4 * amount.LitresPerQuart}} {
+		if math.Abs(litre-j.litre) < 0.001 {
+			return j.name
+		}
+	}
+	return fmt.Sprintf("%s L", invalid.FormatNumber(math.Round(litre*1000)/1000))
+}
+
+// JarLitre returns the size of the jars a wish counts.
+func JarLitre(w Wish, prep *book.Preparation) float64 {
+	if w.Amount.Jar > 0 || prep == nil {
+		return w.Amount.Jar
+	}
+	return prep.JarLitre
+}
+
+// Title names what a wish is about: the preparation, the kind or the food.
+func Title(w Wish, b *book.Book) string {
+	if p := b.Preparation(w.Preparation); p != nil && w.Amount.Kind.PutUp() {
+		return p.Name
+	}
+	if c := b.Crop(w.Kind); c != nil {
+		return c.Name
+	}
+	return strings.ToUpper(w.Food[:1]) + w.Food[1:]
+}
+
+// Words says a wish in words, such as "35 quart jars of tomato sauce, thick".
+func Words(w Wish, b *book.Book) string {
+	n := invalid.FormatNumber(math.Round(w.Amount.Number*1000) / 1000)
+	title := Title(w, b)
+	var out string
+	switch w.Amount.Kind {
+	case Jars:
+		out = fmt.Sprintf("%s %s jars · %s", n, JarName(JarLitre(w, b.Preparation(w.Preparation))), title)
+	case Litres:
+		out = fmt.Sprintf("%s litres · %s", n, title)
+	case DriedKg:
+		out = fmt.Sprintf("%s kg dried · %s", n, title)
+	case Meals:
+		out = fmt.Sprintf("%s meals a week · %s", n, title)
+	case WeightWeek:
+		out = fmt.Sprintf("%s kg a week · %s", n, title)
+	case WeightYear:
+		out = fmt.Sprintf("%s kg a year · %s", n, title)
+	case PiecesWeek:
+		out = fmt.Sprintf("%s pieces a week · %s", n, title)
+	case PiecesYear:
+		out = fmt.Sprintf("%s pieces a year · %s", n, title)
+	case Plants:
+		out = fmt.Sprintf("%s plants · %s", n, title)
+	case Area:
+		out = fmt.Sprintf("%s m² · %s", n, title)
+	}
+	if len(w.Forms) > 0 && !w.Amount.Kind.PutUp() {
+		forms := make([]string, len(w.Forms))
+		for i, f := range w.Forms {
+			forms[i] = string(f)
+		}
+		out += " · " + strings.Join(forms, ", then ")
+	}
+	if w.Season.Kind == Months {
+		out += fmt.Sprintf(" · %s to %s", MonthName(w.Season.From), MonthName(w.Season.To))
+	}
+	return out
+}
+
+// MonthName names month 1 to 12.
+func MonthName(m int) string {
+	return []string{"", "January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"}[m]
+}
