@@ -142,6 +142,34 @@ func Format(v float64, u Unit, s System) string {
 	return text + " " + sh.Unit
 }
 
+// Mark puts a quantity into a text that is read in either system: Render, or the
+// interface, replaces {value|unit} by the quantity in the reader's units.
+func Mark(v float64, u Unit) string {
+	return "{" + strconv.FormatFloat(v, 'g', -1, 64) + "|" + string(u) + "}"
+}
+
+// Render writes the marked quantities of a text in a system.
+func Render(text string, s System) string {
+	var out strings.Builder
+	for {
+		head, rest, found := strings.Cut(text, "{")
+		out.WriteString(head)
+		if !found {
+			return out.String()
+		}
+		mark, tail, closed := strings.Cut(rest, "}")
+		number, unit, ok := strings.Cut(mark, "|")
+		v, err := strconv.ParseFloat(number, 64)
+		if !closed || !ok || err != nil {
+			out.WriteString("{")
+			text = rest
+			continue
+		}
+		out.WriteString(Format(v, Unit(unit), s))
+		text = tail
+	}
+}
+
 // Word is a unit as a person types it: what it measures and how much of the SI
 // unit one of it is.
 type Word struct {

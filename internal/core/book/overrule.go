@@ -50,7 +50,7 @@ func maybe(m *Maybe) *float64 {
 	return &m.Value
 }
 
-// Assumptions lists what may be overruled, by kind of subject.
+// What may be overruled, by kind of subject.
 var (
 	ruleAssumptions = []Assumption{
 		{Field: "cull", Name: "Lost between picking and kitchen", Unit: amount.Share, Most: 0.5, rule: func(r *Rules) *float64 { return &r.Cull }},
@@ -261,4 +261,10 @@ func RuleAssumption(r Rules, usualRules map[string]float64, field string) (a Ass
 		usual = value
 	}
 	return *p, value, usual, set, true
+}
+
+// Assumptions lists what may be overruled, by kind of subject: household, crop
+// and preparation.
+func Assumptions() map[string][]Assumption {
+	return map[string][]Assumption{"household": ruleAssumptions, "crop": cropAssumptions, "preparation": preparationAssumptions}
 }

@@ -17,7 +17,7 @@ type ground struct {
 	limit int // it must be ready before this day
 	stop  int // picking ends before this day
 	why   string
-	hot   []int // hot[i]: days over heat_max among the first i of two years from x = hotFrom; nil where heat does not matter
+	hot   []int16 // hot[i]: days over heat_max among the first i of the three years from x = hotFrom; nil where heat does not matter
 }
 
 const (
@@ -38,11 +38,15 @@ func fruiting(c *book.Crop) bool {
 func (g *ground) limits() {
 	c, y := g.crop, g.year
 	if c.HeatMax.Known && !fruiting(c) && !c.Perennial() {
-		g.hot = make([]int, 4*place.Days+1)
+		g.hot = make([]int16, 3*place.Days+1)
+		d := y.Day(hotFrom)
 		for i := range g.hot[1:] {
 			g.hot[i+1] = g.hot[i]
-			if y.Max[y.Day(hotFrom+i)] > c.HeatMax.Value {
+			if y.Max[d] > c.HeatMax.Value {
 				g.hot[i+1]++
+			}
+			if d++; d == place.Days {
+				d = 0
 			}
 		}
 	}
@@ -159,13 +163,59 @@ func (g *ground) span() (from, to int) {
 // warmEnough is the temperature rule for the spring edge where there is no
 // frost to count from: °C of the mean daily minimum.
 func (g *ground) warmEnough(x int) (float64, bool) {
-	need := map[book.Frost]float64{book.Hardy: 2, book.HalfHardy: 4, book.Tender: 7, book.VeryTender: 8}[g.crop.Frost]
+	need := 8.0
+	switch g.crop.Frost {
+	case book.Hardy:
+		need = 2
+	case book.HalfHardy:
+		need = 4
+	case book.Tender:
+		need = 7
+	}
 	return need, g.year.Min[g.year.Day(x)] >= need
+}
+
+// refusal is why a day is not permitted, kept as a rule and a number, since it
+// is put in words only at the edge of a window.
+type refusal struct {
+	rule  refusalRule
+	value float64
+}
+
+type refusalRule int
+
+const (
+	permitted refusalRule = iota
+	tooCold
+	tooLateToPlant
+	readyTooLate
+	pickedTooShort
+	ripensInHeat
+	pickedInHeat
+)
+
+// words says a refusal.
+func (g *ground) words(r refusal) string {
+	switch r.rule {
+	case tooCold:
+		return fmt.Sprintf("the mean minimum is under %.0f °C", r.value)
+	case tooLateToPlant:
+		return fmt.Sprintf("planted later than week %+.0f from the last frost it makes no crop", r.value)
+	case readyTooLate:
+		return fmt.Sprintf("ready %s, too late for %s", words(g.year, int(r.value)), g.why)
+	case pickedTooShort:
+		return fmt.Sprintf("only %.0f days of picking before %s", r.value, g.why)
+	case ripensInHeat:
+		return fmt.Sprintf("its last third would stand in days over %.0f °C, too hot for it", r.value)
+	case pickedInHeat:
+		return fmt.Sprintf("days over %.0f °C would end its picking before half of it", r.value)
+	}
+	return ""
 }
 
 // try starts the crop on day x and returns what follows, or why it may not be
 // started then.
-func (g *ground) try(x int) (Start, string) {
+func (g *ground) try(x int) (Start, refusal) {
 	c := g.crop
 	st := Start{Day: x, Sow: x}
 	days := c.DirectDays()
@@ -179,17 +229,17 @@ func (g *ground) try(x int) (Start, string) {
 	}
 	if g.year.FrostFree && c.Dense == nil && !g.autumnPlanted() {
 		if need, ok := g.warmEnough(x); !ok {
-			return st, fmt.Sprintf("the mean minimum is under %.0f °C", need)
+			return st, refusal{tooCold, need}
 		}
 		if st.Ready >= limit && x >= limit {
 			limit, stop = limit+place.Days, stop+place.Days
 		}
 	}
 	if c.LatestWeeks.Known && !g.year.FrostFree && x > int(7*c.LatestWeeks.Value) {
-		return st, fmt.Sprintf("planted later than week %+.0f from the last frost it makes no crop", c.LatestWeeks.Value)
+		return st, refusal{tooLateToPlant, c.LatestWeeks.Value}
 	}
 	if st.Ready >= limit {
-		return st, fmt.Sprintf("ready %s, too late for %s", words(g.year, st.Ready), g.why)
+		return st, refusal{readyTooLate, float64(st.Ready)}
 	}
 	full := int(math.Round(c.HarvestDays))
 	switch {
@@ -199,27 +249,27 @@ func (g *ground) try(x int) (Start, string) {
 		full *= 2
 	}
 	st.End = min(st.Ready+max(1, full), stop)
-	if why := g.heat(&st, int(math.Round(days))); why != "" {
-		return st, why
+	if r := g.heat(&st, int(math.Round(days))); r.rule != permitted {
+		return st, r
 	}
 	if c.Harvest != book.Once {
 		if got := float64(min(st.End, limit) - st.Ready); got < 14 && got < c.HarvestDays/3 {
-			return st, fmt.Sprintf("only %.0f days of picking before %s", got, g.why)
+			return st, refusal{pickedTooShort, got}
 		}
 	}
-	return st, ""
+	return st, refusal{}
 }
 
 // heat ends the picking where the heat comes, and refuses a start that would be
 // in its last third in the heat or would lose more than half of its picking.
-func (g *ground) heat(st *Start, days int) string {
+func (g *ground) heat(st *Start, days int) refusal {
 	if g.hot == nil {
-		return ""
+		return refusal{}
 	}
-	at := func(x int) int { return g.hot[max(0, min(len(g.hot)-1, x-hotFrom))] }
+	at := func(x int) int16 { return g.hot[max(0, min(len(g.hot)-1, x-hotFrom))] }
 	third := st.Ready - days/3
 	if at(st.Ready+1)-at(third) > 0 {
-		return fmt.Sprintf("its last third would stand in days over %.0f °C, too hot for it", g.crop.HeatMax.Value)
+		return refusal{ripensInHeat, g.crop.HeatMax.Value}
 	}
 	full := st.End - st.Ready
 	if g.crop.GoesOn {
@@ -229,9 +279,9 @@ func (g *ground) heat(st *Start, days int) string {
 		st.End--
 	}
 	if g.crop.Harvest != book.Once && 2*(st.End-st.Ready) < full {
-		return fmt.Sprintf("days over %.0f °C would end its picking before half of it", g.crop.HeatMax.Value)
+		return refusal{pickedInHeat, g.crop.HeatMax.Value}
 	}
-	return ""
+	return refusal{}
 }
 
 func (g *ground) firstWhy() string {

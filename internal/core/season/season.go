@@ -95,6 +95,10 @@ type Season struct {
 	Windows []Window
 	Why     string // why there is no start at all; empty when there is one
 	cumul   []float64
+	seen    [7]struct { // by weekday of the ready day: the weeks that a picking of a length feeds
+		length int
+		weeks  Weeks
+	}
 }
 
 // Fresh returns the weeks that some permitted start feeds.
@@ -127,27 +131,28 @@ func Of(c *book.Crop, y *place.Year, risk Risk, yearStart int) *Season {
 // scan tries every day of the year and keeps the permitted ones.
 func (s *Season) scan(g *ground, yearStart int) {
 	from, to := g.span()
+	s.Starts = make([]Start, 0, max(0, to-from+1))
 	run := -1 // index of the first start of the window being read
 	var last Start
-	lastRefusal := ""
+	var before refusal
 	closeWindow := func(why string) {
 		w := &s.Windows[len(s.Windows)-1]
 		w.Last, w.LastWhy, w.EndLast = last, why, last.End
 		run = -1
 	}
 	for x := from; x <= to; x++ {
-		st, refusal := g.try(x)
-		if refusal != "" {
+		st, r := g.try(x)
+		if r.rule != permitted {
 			if run >= 0 {
-				closeWindow(refusal)
+				closeWindow(g.words(r))
 			}
-			lastRefusal = refusal
+			before = r
 			continue
 		}
 		st = canonical(st, mod(yearStart-g.year.Last, place.Days))
 		if run < 0 {
 			run = len(s.Starts)
-			why := lastRefusal
+			why := g.words(before)
 			if x == from {
 				why = g.firstWhy()
 			}
@@ -159,7 +164,7 @@ func (s *Season) scan(g *ground, yearStart int) {
 		closeWindow(g.lastWhy())
 	}
 	if len(s.Starts) == 0 {
-		s.Why = lastRefusal
+		s.Why = g.words(before)
 		if s.Why == "" {
 			s.Why = "no day of the year is warm enough"
 		}
@@ -287,12 +292,19 @@ func (s *Season) feeds(st Start) (out Weeks) {
 		}
 		return out
 	}
+	slot, length := &s.seen[st.Ready%7], st.End-st.Ready
+	if slot.length == length && st.End < 7*WeeksPerYear { // the same picking, some weeks later
+		return slot.weeks << uint(st.Ready/7)
+	}
 	shares := s.ByWeek(st)
 	best := slices.Max(shares[:])
 	for w, v := range shares {
 		if v > 0 && v >= best/2-1e-12 {
 			out = out.With(w)
 		}
+	}
+	if st.End < 7*WeeksPerYear {
+		slot.length, slot.weeks = length, out>>uint(st.Ready/7)
 	}
 	return out
 }

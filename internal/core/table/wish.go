@@ -287,3 +287,34 @@ func (w Wish) validateForms(c invalid.Check, b *book.Book, kinds []*book.Crop) {
 		c.Add("preparation", w.Preparation, "none: no form of the wish is put up")
 	}
 }
+
+// ConfidenceFor returns the chance with which a use of the wish is to be met:
+// the household's, or by default a typical year (0) for fresh food and for
+// plants nobody weighs, and 0.7 for stores and jars, 0.8 of a must.
+func (w Wish) ConfidenceFor(f Form) float64 {
+	switch {
+	case w.Confidence != nil:
+		return *w.Confidence
+	case f == Fresh || f == "":
+		return 0
+	case w.Priority == Must:
+		return 0.8
+	}
+	return 0.7
+}
+
+// Fill puts in what a wish may leave unsaid: all year, wanted, sown by need.
+func (w *Wish) Fill() {
+	if w.Season.Kind == "" {
+		w.Season.Kind = AllYear
+	}
+	if w.Priority == "" {
+		w.Priority = Want
+	}
+	if w.Stagger.Kind == "" {
+		w.Stagger.Kind = ByNeed
+	}
+	if w.Forms == nil {
+		w.Forms = []Form{}
+	}
+}

@@ -16,12 +16,16 @@ type Recorder struct {
 // Record makes a recorder of the figures for which want is true.
 func Record(want func(figure string) bool) *Recorder { return &Recorder{want: want} }
 
-// Open begins the sum of a figure.
-func (r *Recorder) Open(figure, title string) *Sheet {
-	if r == nil || !r.want(figure) {
+// Open begins the sum of the figure base/name of a subject. The parts are put
+// together only where the sum is written down: most are not.
+func (r *Recorder) Open(base, name, subject, title string) *Sheet {
+	if r == nil || !r.want(base+"/"+name) {
 		return &Sheet{}
 	}
-	w := &Working{Figure: figure, Title: title, Lines: []Line{}}
+	if subject != "" {
+		title = subject + ": " + title
+	}
+	w := &Working{Figure: base + "/" + name, Title: title, Lines: []Line{}}
 	r.Found = append(r.Found, w)
 	return &Sheet{w: w}
 }
@@ -66,10 +70,18 @@ func (s *Sheet) Note(format string, args ...any) *Sheet {
 	return s
 }
 
-// Link names the figure that the value of the step just done is.
-func (s *Sheet) Link(figure string) *Sheet {
+// Link names the figure base/name that the value of the step just done is.
+func (s *Sheet) Link(base, name string) *Sheet {
 	if l := s.last(); l != nil {
-		l.Figure = figure
+		l.Figure = base + "/" + name
+	}
+	return s
+}
+
+// Called names the step just done.
+func (s *Sheet) Called(format string, args ...any) *Sheet {
+	if l := s.last(); l != nil {
+		l.Name = fmt.Sprintf(format, args...)
 	}
 	return s
 }

@@ -1,0 +1,66 @@
+package api
+
+import (
+	"slices"
+	"sync"
+
+	"inventory/internal/core/amount"
+	"inventory/internal/core/book"
+	"inventory/internal/core/place"
+	"inventory/internal/core/table"
+)
+
+// reference is what the interface needs to know of the book and the units.
+var reference = sync.OnceValue(func() Reference {
+	b := book.Usual()
+	r := Reference{Foods: []Food{}, Preparations: []Preparation{}, Cautions: []Caution{}, Units: []Unit{}, Climates: []Climate{}, Bands: []Band{}, Assumptions: []Assumption{}}
+	for _, name := range b.Foods() {
+		f := Food{Name: name, Kinds: []FoodKind{}}
+		for _, c := range b.Food(name) {
+			_, pieces := c.PiecesPerPlant(c.Yield.Value)
+			k := FoodKind{ID: c.ID, Name: c.Name, Keeps: c.Store != "none" && c.StoreWeeks.Value > 0, Pieces: pieces, Weighed: c.Weighed(), Dense: c.Dense != nil}
+			if c.Portion.Known {
+				k.Portion = &c.Portion.Value
+			}
+			f.Kinds = append(f.Kinds, k)
+		}
+		r.Foods = append(r.Foods, f)
+	}
+	for _, p := range b.Preparations() {
+		r.Preparations = append(r.Preparations, Preparation{ID: p.ID, Name: p.Name, Form: Form(p.Form), Unit: PreparationUnit(p.Unit), Crops: p.Crops, JarLitre: p.JarLitre, Jar: p.Jar})
+	}
+	for _, c := range b.Cautions {
+		r.Cautions = append(r.Cautions, Caution{ID: c.ID, Topic: c.Topic, Level: CautionLevel(c.Level), Text: c.Text})
+	}
+	shown := func(s amount.Shown) Shown {
+		return Shown{Unit: s.Unit, Factor: s.Factor, Offset: s.Offset, Decimals: s.Decimal}
+	}
+	us := amount.Units(amount.US)
+	for u, m := range amount.Units(amount.Metric) {
+		r.Units = append(r.Units, Unit{Unit: string(u), Metric: shown(m), Us: shown(us[u])})
+	}
+	slices.SortFunc(r.Units, func(a, b Unit) int {
+		if a.Unit < b.Unit {
+			return -1
+		}
+		return 1
+	})
+	for _, e := range place.Examples() {
+		r.Climates = append(r.Climates, Climate{ID: e.ID, Words: e.Words, Place: e.Place})
+	}
+	for _, band := range []table.Band{table.Adult, table.Teen, table.Child, table.SmallChild, table.Infant} {
+		r.Bands = append(r.Bands, Band{Band: string(band), Appetite: table.UsualAppetite(band)})
+	}
+	for kind, as := range book.Assumptions() {
+		for _, a := range as {
+			r.Assumptions = append(r.Assumptions, Assumption{Kind: AssumptionKind(kind), Field: a.Field, Name: a.Name, Unit: string(a.Unit)})
+		}
+	}
+	slices.SortFunc(r.Assumptions, func(a, b Assumption) int {
+		if a.Kind+"/"+AssumptionKind(a.Field) < b.Kind+"/"+AssumptionKind(b.Field) {
+			return -1
+		}
+		return 1
+	})
+	return r
+})

@@ -1,0 +1,263 @@
+// Package api serves the interface and the contract of api/openapi.yaml over
+// HTTP: the state of the household with its plan, edits, workings.
+package api
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"io"
+	"io/fs"
+	"log/slog"
+	"net/http"
+	"sync"
+
+	"github.com/labstack/echo/v5"
+	"github.com/labstack/echo/v5/middleware"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/plan"
+	"inventory/internal/core/table"
+	"inventory/internal/exchange"
+	"inventory/internal/store"
+)
+
+// Server answers the contract for one household.
+type Server struct {
+	store *store.Store
+	asOf  func() civil.Date
+	demo  table.Household
+
+	mu       sync.Mutex
+	computed *reckoned // the last plan, so that reading it again costs nothing
+}
+
+// reckoned is a plan with what it belongs to.
+type reckoned struct {
+	revision int
+	input    plan.Input
+	plan     plan.Plan
+}
+
+// New makes the handler of the whole application: the contract under /api, the
+// interface's files from web under everything else. asOf tells the date it is;
+// demo is the household offered to a newcomer.
+func New(st *store.Store, asOf func() civil.Date, demo table.Household, web fs.FS) (http.Handler, error) {
+	s := &Server{store: st, asOf: asOf, demo: demo}
+	e := echo.New()
+	e.HTTPErrorHandler = problems
+	e.Use(middleware.Recover(), middleware.Gzip())
+	RegisterHandlersWithBaseURL(e, s, "/api")
+	e.Any("/api/*", func(*echo.Context) error { return echo.ErrNotFound })
+	if err := static(e, web); err != nil {
+		return nil, err
+	}
+	// Other sites open in the same browser may not edit the household.
+	return http.NewCrossOriginProtection().Handler(e), nil
+}
+
+// largestBody bounds what an edit may carry, bytes.
+const largestBody = exchange.LargestHousehold
+
+// decode reads a JSON body strictly.
+func decode(c *echo.Context, into any) error {
+	body, err := io.ReadAll(http.MaxBytesReader(c.Response(), c.Request().Body, largestBody))
+	var large *http.MaxBytesError
+	switch {
+	case errors.As(err, &large):
+		return &refusal{http.StatusRequestEntityTooLarge, "too large", "the request is larger than an edit can be"}
+	case err != nil:
+		return err
+	}
+	if err := exchange.DecodeStrictly(body, into); err != nil {
+		return &refusal{http.StatusBadRequest, "not understood", err.Error()}
+	}
+	return nil
+}
+
+// plan returns the plan of a snapshot, from memory where it is the last one.
+func (s *Server) plan(snap store.Snapshot) (*reckoned, error) {
+	in := plan.Input{AsOf: s.asOf(), Household: *snap.Household}
+	s.mu.Lock()
+	defer s.mu.Unlock()
+	if r := s.computed; r != nil && r.revision == snap.Revision && r.input.AsOf == in.AsOf {
+		return r, nil
+	}
+	p, err := plan.Compute(in)
+	if err != nil {
+		return nil, err
+	}
+	s.computed = &reckoned{snap.Revision, in, p}
+	return s.computed, nil
+}
+
+// last returns the tally of the last plan there was, for the differences.
+func (s *Server) last() *plan.Tally {
+	s.mu.Lock()
+	defer s.mu.Unlock()
+	if s.computed == nil {
+		return nil
+	}
+	t := s.computed.plan.Tally
+	return &t
+}
+
+func (s *Server) state(snap store.Snapshot, before *plan.Tally) (State, error) {
+	out := State{Revision: snap.Revision, Undo: snap.Undo, Redo: snap.Redo, Words: snap.Words, Household: snap.Household, Before: before}
+	if snap.Household == nil {
+		return out, nil
+	}
+	r, err := s.plan(snap)
+	if err != nil {
+		return State{}, err
+	}
+	out.Plan = &r.plan
+	return out, nil
+}
+
+// GetState answers with the household and its plan.
+func (s *Server) GetState(c *echo.Context) error {
+	snap, err := s.store.Load(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	state, err := s.state(snap, nil)
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, state)
+}
+
+// change does one step on the household and answers with the new state.
+func (s *Server) change(c *echo.Context, do func(context.Context) (store.Snapshot, error)) error {
+	ctx := c.Request().Context()
+	if s.last() == nil { // nothing reckoned yet in this run: what stood before is wanted for the differences
+		if snap, err := s.store.Load(ctx); err == nil && snap.Household != nil {
+			if _, err := s.plan(snap); err != nil {
+				return err
+			}
+		}
+	}
+	before := s.last()
+	snap, err := do(ctx)
+	if err != nil {
+		return err
+	}
+	state, err := s.state(snap, before)
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, state)
+}
+
+// PostEdit does one edit.
+func (s *Server) PostEdit(c *echo.Context) error {
+	var e Edit
+	if err := decode(c, &e); err != nil {
+		return err
+	}
+	return s.change(c, func(ctx context.Context) (store.Snapshot, error) {
+		return s.store.Apply(ctx, store.Edit{
+			Client: e.Client, ID: e.ID, Revision: e.Revision, Command: string(e.Command),
+			Household: e.Household, Settings: e.Settings, Place: e.Place, Member: e.Member, Guest: e.Guest,
+			Store: e.Store, Wish: e.Wish, Overrule: e.Overrule, Target: text(e.Target), After: text(e.After),
+		})
+	})
+}
+
+func text(p *string) string {
+	if p == nil {
+		return ""
+	}
+	return *p
+}
+
+// PostUndo takes the last edit back.
+func (s *Server) PostUndo(c *echo.Context) error { return s.step(c, s.store.Undo) }
+
+// PostRedo does the last edit taken back again.
+func (s *Server) PostRedo(c *echo.Context) error { return s.step(c, s.store.Redo) }
+
+func (s *Server) step(c *echo.Context, do func(ctx context.Context, client, id string) (store.Snapshot, error)) error {
+	var b Step
+	if err := decode(c, &b); err != nil {
+		return err
+	}
+	return s.change(c, func(ctx context.Context) (store.Snapshot, error) { return do(ctx, b.Client, b.ID) })
+}
+
+// GetWorking answers with the working of one figure.
+func (s *Server) GetWorking(c *echo.Context, params GetWorkingParams) error {
+	snap, err := s.store.Load(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	if snap.Household == nil {
+		return &refusal{http.StatusNotFound, "no household", "there is no household yet, so there is no figure"}
+	}
+	w, err := plan.Explain(plan.Input{AsOf: s.asOf(), Household: *snap.Household}, params.Figure)
+	if err != nil {
+		return &refusal{http.StatusNotFound, "no such figure", err.Error()}
+	}
+	return c.JSON(http.StatusOK, w)
+}
+
+// PostLine says what a line means, and changes nothing.
+func (s *Server) PostLine(c *echo.Context) error {
+	var l Line
+	if err := decode(c, &l); err != nil {
+		return err
+	}
+	found, err := table.ParseLine(l.Text, book.Usual())
+	if err != nil {
+		return err
+	}
+	out := make([]Reading, len(found))
+	for i, r := range found {
+		r.Wish.Fill()
+		out[i] = Reading{Wish: r.Wish, Words: r.Words}
+	}
+	return c.JSON(http.StatusOK, out)
+}
+
+// GetReference answers with what does not change while the binary runs.
+func (s *Server) GetReference(c *echo.Context) error {
+	c.Response().Header().Set("Cache-Control", "no-cache")
+	return c.JSON(http.StatusOK, reference())
+}
+
+// GetHouseholdFile answers with the household as a file.
+func (s *Server) GetHouseholdFile(c *echo.Context) error {
+	snap, err := s.store.Load(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	if snap.Household == nil {
+		return &refusal{http.StatusNotFound, "no household", "there is no household to write yet"}
+	}
+	h := c.Response().Header()
+	h.Set("Content-Type", "application/json")
+	h.Set("Content-Disposition", `attachment; filename="household.json"`)
+	return exchange.WriteHousehold(c.Response(), *snap.Household)
+}
+
+// GetDemoHousehold answers with the made-up household.
+func (s *Server) GetDemoHousehold(c *echo.Context) error {
+	return c.JSON(http.StatusOK, s.demo)
+}
+
+var _ ServerInterface = (*Server)(nil)
+
+// problems turns every error into a problem detail (RFC 9457).
+func problems(c *echo.Context, err error) {
+	p := problemOf(err)
+	if p.Status >= 500 {
+		slog.Error("request failed", "path", c.Request().URL.Path, "error", err)
+	}
+	c.Response().Header().Set("Content-Type", "application/problem+json")
+	c.Response().WriteHeader(p.Status)
+	if err := json.NewEncoder(c.Response()).Encode(p); err != nil {
+		slog.Debug("the answer could not be written", "error", err) // the client has gone
+	}
+}

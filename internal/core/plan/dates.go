@@ -1,0 +1,179 @@
+package plan
+
+import (
+	"cmp"
+	"slices"
+
+	"inventory/internal/core/amount"
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/place"
+	"inventory/internal/core/season"
+	"inventory/internal/core/sowing"
+	"inventory/internal/core/table"
+	"inventory/internal/core/working"
+)
+
+// hardeningDays is how long starts are hardened off before planting out.
+const hardeningDays = 7
+
+// dates fills in when a sowing is begun, planted, up, picked and cleared.
+func (c *computation) dates(crop *book.Crop, res *Use, s sowing.Sowing) Sowing {
+	day := func(d int) civil.Date { return c.start + civil.Date(d) }
+	at := func(d int) *civil.Date { date := day(d); return &date }
+	sw := Sowing{Crop: crop.ID, CropName: crop.Name, Form: res.Form, Date: day(s.Start.Sow), Feeds: s.Run.List(), Days: s.Start.Ready - s.Start.Day}
+	switch {
+	case crop.Perennial():
+		sw.Method = "patch"
+	case crop.Dense != nil:
+		sw.Method = "tray"
+	case s.Start.Raised:
+		sw.Method = "raised"
+		sw.HardenOff, sw.PlantOut = at(s.Start.Day-hardeningDays), at(s.Start.Day)
+	case crop.Start == "vegetative":
+		sw.Method = "stock"
+		sw.PlantOut = at(s.Start.Day)
+	default:
+		sw.Method = "direct"
+	}
+	if crop.GermDaysMax.Known && sw.Method != "patch" {
+		sw.UpBy = at(s.Start.Sow + int(crop.GermDaysMax.Value))
+	}
+	last := lastPick(crop, table.Form(res.Form), s)
+	if res.Form != "" {
+		sw.FirstPick, sw.LastPick = at(s.Start.Ready), at(last)
+	}
+	end := last + 1 + int(c.desk.Rules.ClearDays)
+	sw.Clear = day(end)
+	sw.ground = span{s.Start.Day, end}
+	switch sw.Method {
+	case "patch": // it holds its ground the year round
+		sw.ground = span{s.Start.Day, s.Start.Day + place.Days}
+		sw.Clear = sw.Date + civil.Date(365.25*crop.Patch.StandYears)
+	case "tray":
+		sw.ground, sw.Clear = span{}, day(last+1)
+	}
+	sw.Late = sw.Date < c.in.AsOf && sw.Method != "patch"
+	for _, w := range c.season(crop).Windows {
+		if s.Start.Sow >= min(w.First.Sow, w.Last.Sow) && s.Start.Sow <= max(w.First.Sow, w.Last.Sow) || len(c.season(crop).Windows) == 1 {
+			sw.FirstWhy, sw.LastWhy = w.FirstWhy, w.LastWhy
+			break
+		}
+	}
+	return sw
+}
+
+// lastPick is the last day on which something of a sowing is gathered for the
+// weeks it feeds. Standing in the ground as a store it holds the bed until the
+// last week eaten.
+func lastPick(crop *book.Crop, form table.Form, s sowing.Sowing) int {
+	switch {
+	case form == "":
+		return s.Start.End - 1
+	case form == table.Cellar && crop.Store == "ground":
+		last := s.Start.Ready
+		for d := s.Start.Ready; d < s.Start.Ready+place.Days-7; d++ {
+			if s.Run.Has(season.WeekOf(d)) {
+				last = d
+			}
+		}
+		return last
+	case form != table.Fresh && crop.Harvest == book.Once:
+		return s.Start.Ready
+	case form != table.Fresh:
+		return s.Start.End - 1
+	}
+	last := s.Start.Ready
+	for d := s.Start.Ready; d < s.Start.End; d++ {
+		if s.Run.Has(season.WeekOf(d)) {
+			last = d
+		}
+	}
+	return last
+}
+
+// finish orders the sowings by date and takes the tally.
+func (c *computation) finish() {
+	slices.SortStableFunc(c.plan.Sowings, func(a, b Sowing) int {
+		return cmp.Or(cmp.Compare(a.Date, b.Date), cmp.Compare(a.CropName, b.CropName), cmp.Compare(a.ID, b.ID))
+	})
+	t := &c.plan.Tally
+	t.Sowings = len(c.plan.Sowings)
+	fed := c.desk.Recorder.Open("tally", "weeks_fed", "", "Weeks fed, wish by wish")
+	plants := c.desk.Recorder.Open("tally", "plants", "", "Plants")
+	jars := c.desk.Recorder.Open("tally", "jars", "", "Jars to fill")
+	for _, s := range []*working.Sheet{fed, plants, jars} {
+		s.Do(working.Start, "No wish yet", 0, amount.None, working.Reckoned)
+	}
+	wishes := c.in.Household.Wishes
+	for i := range c.plan.Wishes {
+		w := &c.plan.Wishes[i]
+		t.WeeksFed += w.WeeksFed
+		t.WeeksWanted += w.WeeksWanted
+		t.Plants += w.Plants
+		figure := "wish/" + w.ID
+		if w.WeeksWanted > 0 {
+			fed.Do(working.Plus, w.Title, float64(w.WeeksFed), amount.Week, working.Reckoned).Link(figure, "fed")
+			if fed.On() {
+				fed.Note("of %d wanted", w.WeeksWanted)
+			}
+		}
+		if w.Plants > 0 {
+			plants.Do(working.Plus, w.Title, float64(w.Plants), amount.Plant, working.Reckoned).Link(figure, "plants")
+		}
+		if a := wishes[i].Amount; a.Kind == table.Jars {
+			fill := max(0, amount.CeilWhole(a.Number-wishes[i].Left))
+			t.Jars += fill
+			jars.Do(working.Plus, w.Title, float64(fill), amount.Jar, working.Reckoned)
+		}
+	}
+	fed.Is("Weeks fed", amount.Week).Close(amount.Week)
+	plants.Is("Plants", amount.Plant).Close(amount.Plant)
+	jars.Is("Jars to fill", amount.Jar).Close(amount.Jar)
+	c.fullest()
+}
+
+// fullest finds the week in which the sowings take most bed.
+func (c *computation) fullest() {
+	var area [season.WeeksPerYear]float64
+	takes := func(s *Sowing, week int) bool { // on the circle of the year, at the week's fourth day
+		if s.ground.to-s.ground.from >= place.Days {
+			return true
+		}
+		for d := 7*week + 3 - 2*place.Days; d < 3*place.Days; d += place.Days {
+			if s.ground.from <= d && d < s.ground.to {
+				return true
+			}
+		}
+		return false
+	}
+	for i := range c.plan.Sowings {
+		s := &c.plan.Sowings[i]
+		if s.Method == "tray" {
+			continue
+		}
+		for w := range area {
+			if takes(s, w) {
+				area[w] += s.Area
+			}
+		}
+	}
+	t := &c.plan.Tally
+	for w, a := range area {
+		if a > t.Area+1e-9 {
+			t.Area, t.AreaWeek = a, w
+		}
+	}
+	s := c.desk.Recorder.Open("tally", "area", "", "Bed area in the fullest week")
+	s.Do(working.Start, "Nothing planted yet", 0, amount.SquareMetre, working.Reckoned)
+	if s.On() {
+		for i := range c.plan.Sowings {
+			sw := &c.plan.Sowings[i]
+			if sw.Method != "tray" && takes(sw, t.AreaWeek) && t.Area > 0 {
+				s.Do(working.Plus, sw.CropName+", "+sw.Date.Short()+" to "+sw.Clear.Short(), sw.Area, amount.SquareMetre, working.Reckoned).Link("sowing/"+sw.ID, "area")
+			}
+		}
+	}
+	s.Is("Taken in the week of "+c.plan.Weeks[t.AreaWeek].Words(), amount.SquareMetre)
+	s.Close(amount.SquareMetre)
+}

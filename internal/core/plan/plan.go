@@ -1,0 +1,258 @@
+// Package plan walks the rooms of the core once, in their order: from a
+// household's wishes to weeks, sowings, plants and ground. It is pure: the same
+// input gives the same plan, to the byte.
+package plan
+
+import (
+	"fmt"
+
+	"inventory/internal/core/amount"
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/place"
+	"inventory/internal/core/reckon"
+	"inventory/internal/core/season"
+	"inventory/internal/core/table"
+	"inventory/internal/core/working"
+)
+
+// Input is all that a plan follows from.
+type Input struct {
+	AsOf      civil.Date // the date it is; what is past binds
+	Household table.Household
+}
+
+// Plan is what a household's wishes come to.
+type Plan struct {
+	AsOf       civil.Date   `json:"as_of"`
+	Year       string       `json:"year"`        // such as 2027/28
+	Weeks      []civil.Date `json:"weeks"`       // first day of each week of the table year
+	LastFrost  int          `json:"last_frost"`  // week of the median last spring frost; -1 where there is none
+	FirstFrost int          `json:"first_frost"` // week of the median first autumn frost; -1 where there is none
+	Eaters     float64      `json:"eaters"`      // mean over the year, an adult being 1
+	Tally      Tally        `json:"tally"`
+	Wishes     []Wish       `json:"wishes"`
+	Sowings    []Sowing     `json:"sowings"` // by date
+}
+
+// Tally is the whole table at a glance. Weeks are counted wish by wish.
+type Tally struct {
+	WeeksFed    int     `json:"weeks_fed"`
+	WeeksWanted int     `json:"weeks_wanted"`
+	Plants      int     `json:"plants"`
+	Sowings     int     `json:"sowings"`
+	Area        float64 `json:"area"`      // m² of bed taken in the fullest week
+	AreaWeek    int     `json:"area_week"` // that week
+	Jars        int     `json:"jars"`      // to be filled
+}
+
+// Wish is what one wish comes to.
+type Wish struct {
+	ID          string      `json:"id"`
+	Title       string      `json:"title"`
+	Words       string      `json:"words"`
+	Unit        amount.Unit `json:"unit"`
+	Wanted      []float64   `json:"wanted"` // each of 52 weeks, in the wish's own unit
+	Source      []string    `json:"source"` // each of 52 weeks: a form, gap, or nothing wanted
+	WeeksFed    int         `json:"weeks_fed"`
+	WeeksWanted int         `json:"weeks_wanted"`
+	Uses        []Use       `json:"uses"`
+	HarvestUnit amount.Unit `json:"harvest_unit"` // kg, or pieces
+	Harvested   float64     `json:"harvested"`    // to be brought in
+	Average     float64     `json:"average"`      // what an average year gives
+	LeftOver    float64     `json:"left_over"`    // the surplus of an average year
+	Plants      int         `json:"plants"`
+	Area        float64     `json:"area"` // m² of all its sowings
+	RowMetres   float64     `json:"row_metres"`
+	SowingCount int         `json:"sowing_count"`
+	Confidence  float64     `json:"confidence"` // of its first use; 0: a typical year
+	JarLitre    float64     `json:"jar_litre,omitempty"`
+	Load        *Load       `json:"load,omitempty"`
+	Enough      bool        `json:"enough"` // what is left meets it: grow none this year
+	Notes       []string    `json:"notes"`
+	Cautions    []string    `json:"cautions"`
+}
+
+// Load is a wish in jars against full loads of the canner or its like.
+type Load struct {
+	Jars  int `json:"jars"`  // jars to a full load
+	Below int `json:"below"` // nearest count of full loads at or under the wish
+	Above int `json:"above"` // nearest at or over it
+}
+
+// Use is what one form of a wish comes to.
+type Use struct {
+	Form      string      `json:"form"` // empty for plants nobody weighs
+	Part      bool        `json:"part"` // another crop that a preparation takes
+	Crop      string      `json:"crop"`
+	CropName  string      `json:"crop_name"`
+	Why       string      `json:"why"`
+	Store     string      `json:"store,omitempty"`
+	Kept      *civil.Date `json:"kept,omitempty"` // when it is stored or put up
+	Life      int         `json:"life,omitempty"` // weeks it keeps
+	Weeks     int         `json:"weeks"`
+	Unit      amount.Unit `json:"unit"` // of Harvested and Average
+	Harvested float64     `json:"harvested"`
+	Average   float64     `json:"average"`
+	Plants    int         `json:"plants"`
+	Area      float64     `json:"area"`
+	Figure    string      `json:"figure"`
+	Short     string      `json:"short,omitempty"` // why its confidence cannot be had
+}
+
+// Sowing is one sowing with its dates and counts.
+type Sowing struct {
+	ID        string       `json:"id"`
+	Wish      string       `json:"wish"`
+	WishTitle string       `json:"wish_title"`
+	Crop      string       `json:"crop"`
+	CropName  string       `json:"crop_name"`
+	Form      string       `json:"form"`
+	Method    string       `json:"method"` // raised, direct, stock, tray, patch
+	Date      civil.Date   `json:"date"`   // the first thing to do: sow, or plant stock
+	HardenOff *civil.Date  `json:"harden_off,omitempty"`
+	PlantOut  *civil.Date  `json:"plant_out,omitempty"`
+	UpBy      *civil.Date  `json:"up_by,omitempty"`
+	FirstPick *civil.Date  `json:"first_pick,omitempty"`
+	LastPick  *civil.Date  `json:"last_pick,omitempty"`
+	Clear     civil.Date   `json:"clear"`
+	Days      int          `json:"days"` // catalogue days from Date or planting out to the first harvest
+	Late      bool         `json:"late"` // its date is past
+	Feeds     []int        `json:"feeds"`
+	Unit      amount.Unit  `json:"unit"` // of Need, Low, Likely, High: kg or pieces
+	Need      float64      `json:"need"`
+	Plants    int          `json:"plants"`
+	SetOut    int          `json:"set_out"`
+	Cells     int          `json:"cells"`
+	Stations  int          `json:"stations"`
+	Seeds     int          `json:"seeds"`
+	SeedGram  float64      `json:"seed_gram"`
+	PerPlace  int          `json:"per_place"` // seeds to a cell or station
+	StockKg   float64      `json:"stock_kg"`
+	StockUnit string       `json:"stock_unit,omitempty"`
+	DrillM    float64      `json:"drill_m"`
+	Layout    table.Layout `json:"layout,omitempty"`
+	Rows      int          `json:"rows"`
+	InRow     float64      `json:"in_row"` // cm
+	RowGap    float64      `json:"row_gap"`
+	RowMetres float64      `json:"row_metres"`
+	BedLength float64      `json:"bed_length"`
+	Area      float64      `json:"area"`
+	Low       float64      `json:"low"`
+	Likely    float64      `json:"likely"`
+	High      float64      `json:"high"`
+	LossShare float64      `json:"loss_chance"` // chance that it is lost outright
+	FirstWhy  string       `json:"first_why"`   // why not earlier
+	LastWhy   string       `json:"last_why"`    // why not later
+
+	ground span // days of the table year that it takes bed
+}
+
+// span is a run of days counted from the start of the table year, the last one
+// excluded.
+type span struct{ from, to int }
+
+// Compute works a plan out of an input. A household that cannot stand gives
+// invalid.Fields.
+func Compute(in Input) (Plan, error) {
+	p, _, err := compute(in, nil)
+	return p, err
+}
+
+// Explain returns the working of one figure of the plan.
+func Explain(in Input, figure string) (working.Working, error) {
+	_, found, err := compute(in, working.Record(func(f string) bool { return f == figure }))
+	if err != nil {
+		return working.Working{}, err
+	}
+	if len(found) == 0 {
+		return working.Working{}, fmt.Errorf("the plan has no figure %q", figure)
+	}
+	return *found[0], nil
+}
+
+// Workings returns the workings of every figure of the plan.
+func Workings(in Input) ([]*working.Working, error) {
+	_, found, err := compute(in, working.Record(func(string) bool { return true }))
+	return found, err
+}
+
+// computation is a plan being worked out.
+type computation struct {
+	in       Input
+	desk     *reckon.Desk
+	resolver *table.Resolver
+	year     *place.Year
+	start    civil.Date
+	seasons  map[*book.Crop]*season.Season
+	plan     Plan
+}
+
+func compute(in Input, rec *working.Recorder) (Plan, []*working.Working, error) {
+	h := in.Household
+	usual := book.Usual()
+	if err := h.Validate(usual); err != nil {
+		return Plan{}, nil, err
+	}
+	own, rules, usualRules, err := usual.With(h.Overrules)
+	if err != nil {
+		return Plan{}, nil, err
+	}
+	c := &computation{in: in, year: place.Build(h.Place), start: h.YearStart(), seasons: map[*book.Crop]*season.Season{}}
+	eaters := h.Eaters()
+	c.desk = &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules, Eaters: eaters, Recorder: rec}
+	c.resolver = &table.Resolver{Household: h, Book: own, Eaters: eaters, Seasons: c.season}
+	c.frame(eaters)
+	for _, w := range h.Wishes {
+		c.wish(w)
+	}
+	c.finish()
+	if rec == nil {
+		return c.plan, nil, nil
+	}
+	return c.plan, rec.Found, nil
+}
+
+// season returns a crop's season here, worked out once.
+func (c *computation) season(crop *book.Crop) *season.Season {
+	s := c.seasons[crop]
+	if s == nil {
+		s = season.Of(crop, c.year, c.in.Household.Risk, c.start.YearDay())
+		c.seasons[crop] = s
+	}
+	return s
+}
+
+// frame fills in the year itself.
+func (c *computation) frame(eaters [season.WeeksPerYear]float64) {
+	p := &c.plan
+	p.AsOf = c.in.AsOf
+	p.Year = fmt.Sprintf("%d/%02d", c.in.Household.Year, (c.in.Household.Year+1)%100)
+	if _, m, d := c.start.Split(); m == 1 && d == 1 {
+		p.Year = fmt.Sprint(c.in.Household.Year)
+	}
+	p.Wishes, p.Sowings = []Wish{}, []Sowing{}
+	for w, e := range eaters {
+		p.Weeks = append(p.Weeks, c.start+civil.Date(7*w))
+		p.Eaters += e / season.WeeksPerYear
+	}
+	p.LastFrost, p.FirstFrost = -1, -1
+	if !c.year.FrostFree {
+		p.LastFrost = season.WeekOf(c.year.Last - c.start.YearDay())
+		p.FirstFrost = season.WeekOf(c.year.First - c.start.YearDay())
+	}
+	s := c.desk.Recorder.Open("house", "eaters", "", "Eaters at the table")
+	s.Do(working.Start, "Nobody yet", 0, amount.Eater, working.Household)
+	for _, m := range c.in.Household.Members {
+		s.Do(working.Plus, m.Name, m.Eats(), amount.Eater, working.Household)
+		if len(m.Away) > 0 {
+			s.Note("away for a part of the year")
+		}
+	}
+	s.Is("When all are at home", amount.Eater)
+	if diff := p.Eaters - s.Value(); diff > 1e-9 || diff < -1e-9 {
+		s.Do(working.Plus, "Away and guests, over the year", diff, amount.Eater, working.Household)
+		s.Is("In the mean of the year", amount.Eater)
+	}
+	s.Close(amount.Eater)
+}

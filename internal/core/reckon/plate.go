@@ -1,0 +1,231 @@
+package reckon
+
+import (
+	"math"
+
+	"inventory/internal/core/amount"
+	"inventory/internal/core/book"
+	"inventory/internal/core/season"
+	"inventory/internal/core/table"
+	"inventory/internal/core/working"
+)
+
+// weeksPerMonth is a month of the store-loss reckoning, in weeks.
+const weeksPerMonth = 4.345
+
+// Desk holds what the reckoning of one household looks up: its book with its
+// own figures on top, its rules, and who is at the table each week.
+type Desk struct {
+	Book       *book.Book
+	Rules      book.Rules
+	UsualRules map[string]float64
+	Eaters     [season.WeeksPerYear]float64
+	Recorder   *working.Recorder
+}
+
+// Bed returns the household's usual bed.
+func (d *Desk) Bed() Bed { return Bed{d.Rules.BedWidth, d.Rules.Edge} }
+
+func (d *Desk) crop(s *working.Sheet, op working.Op, c *book.Crop, field string) *working.Sheet {
+	a, value, usual, set, _ := book.CropAssumption(c, field)
+	return assume(s, op, a, value, usual, set, "crop/"+c.ID)
+}
+
+func (d *Desk) rule(s *working.Sheet, op working.Op, field string) *working.Sheet {
+	a, value, usual, set, _ := book.RuleAssumption(d.Rules, d.UsualRules, field)
+	return assume(s, op, a, value, usual, set, "household")
+}
+
+func (d *Desk) preparation(s *working.Sheet, op working.Op, p *book.Preparation, field string) *working.Sheet {
+	a, value, usual, set, _ := book.PreparationAssumption(p, field)
+	return assume(s, op, a, value, usual, set, "preparation/"+p.ID)
+}
+
+func assume(s *working.Sheet, op working.Op, a book.Assumption, value, usual float64, set bool, subject string) *working.Sheet {
+	source := working.Usual
+	if set {
+		source = working.Household
+	}
+	return s.Do(op, a.Name, value, a.Unit, source).
+		May(working.Overrule{Subject: subject, Field: a.Field, Usual: usual, Least: a.Least, Most: a.Most, Set: set})
+}
+
+// KeptShare returns how much of what is stored is eaten, where an amount is
+// taken out in each of some weeks after storing: the amounts taken out over
+// those that had to go in, with a share lost each month.
+func KeptShare(amounts [season.WeeksPerYear]float64, stored int, loss float64) float64 {
+	var out, in float64
+	for w, a := range amounts {
+		if a == 0 {
+			continue
+		}
+		weeks := (w - stored + season.WeeksPerYear) % season.WeeksPerYear
+		out += a
+		in += a / math.Pow(1-loss, float64(weeks)/weeksPerMonth)
+	}
+	if in == 0 {
+		return 1
+	}
+	return out / in
+}
+
+// Need is what one sowing, or the equal sowings of a lot, must bring in.
+type Need struct {
+	Pieces bool    // counted in pieces, never by weight
+	Amount float64 // kg market-ready, or pieces
+}
+
+// Harvest reckons what must be brought in so that a use of a wish is fed in the
+// weeks of run: from the plate back to the field.
+func (d *Desk) Harvest(base, name, title string, r table.Resolved, u table.Use, run season.Weeks) Need {
+	s := d.Recorder.Open(base, name, title, "to bring in")
+	w := r.Wish
+	var amounts [season.WeeksPerYear]float64
+	total, weeks := 0.0, 0
+	for week, a := range u.Amount {
+		if run.Has(week) {
+			amounts[week] = a
+			total += a
+			weeks++
+		}
+	}
+	k := w.Amount.Kind
+	switch {
+	case k.PutUp():
+		return Need{Amount: d.putUp(s, w, u.Prep, total)}
+	case k == table.Meals:
+		return Need{Amount: d.meals(s, w, u, amounts, weeks)}
+	}
+	unit := k.Unit()
+	if k.Weekly() {
+		s.Do(working.Together, "", total, unit, working.Household).Called("Wished, %s a week", amount.Mark(w.Amount.Number, unit))
+		s.Note("over %d weeks", weeks)
+	} else {
+		s.Do(working.Start, "Wished in the year", w.Amount.Number, unit, working.Household)
+		if math.Abs(total-w.Amount.Number) > 1e-9 && w.Amount.Number > 0 {
+			s.Do(working.Times, "", total/w.Amount.Number, amount.Share, working.Reckoned).Called("Share of it that %s feeds", u.Form)
+			s.Note("%d weeks of those it is spread over", weeks)
+		}
+		d.lessLeft(s, w)
+	}
+	if u.Form == table.Cellar {
+		d.kept(s, u, amounts)
+	}
+	if k == table.PiecesWeek || k == table.PiecesYear {
+		return Need{Pieces: true, Amount: s.Is("Pieces to bring in", amount.Piece).Close(amount.Piece)}
+	}
+	return Need{Amount: s.Is("Harvested weight", amount.Kilogram).Close(amount.Kilogram)}
+}
+
+// lessLeft takes off what will still be on the shelf.
+func (d *Desk) lessLeft(s *working.Sheet, w table.Wish) {
+	if w.Left <= 0 || w.Amount.Number <= 0 {
+		return
+	}
+	share := math.Min(1, w.Left/w.Amount.Number)
+	s.Do(working.Left, "Left on the shelf by then, as a share", share, amount.Share, working.Household)
+	s.Note("%s of %s", amount.Mark(w.Left, w.Amount.Kind.Unit()), amount.Mark(w.Amount.Number, w.Amount.Kind.Unit()))
+}
+
+// kept divides by the share that comes out of the store.
+func (d *Desk) kept(s *working.Sheet, u table.Use, amounts [season.WeeksPerYear]float64) {
+	loss := u.Crop.StoreLoss.Value
+	d.crop(s, working.Beside, u.Crop, "store_loss")
+	s.Do(working.Over, "Share that comes out of the store", KeptShare(amounts, u.Kept, loss), amount.Share, working.Reckoned)
+	if s.On() {
+		first, last := season.WeeksPerYear, 0
+		for w, a := range amounts {
+			if a > 0 {
+				n := (w - u.Kept + season.WeeksPerYear) % season.WeeksPerYear
+				first, last = min(first, n), max(last, n)
+			}
+		}
+		s.Note("eaten from week %d to week %d after storing, %.0f %% lost each month", first, last, 100*loss)
+	}
+}
+
+// meals reckons n meals a week × portion × eaters back to harvested weight.
+func (d *Desk) meals(s *working.Sheet, w table.Wish, u table.Use, amounts [season.WeeksPerYear]float64, weeks int) float64 {
+	var meals, plates float64
+	for week, a := range amounts {
+		if a > 0 {
+			meals += a
+			plates += a * d.Eaters[week]
+			amounts[week] = a * d.Eaters[week]
+		}
+	}
+	s.Do(working.Together, "", meals, amount.Meal, working.Household).Called("Meals, %g a week", w.Amount.Number).Note("over %d weeks", weeks)
+	if meals > 0 {
+		s.Do(working.Times, "Eaters at the table", plates/meals, amount.Eater, working.Household).Link("house", "eaters")
+	}
+	if w.Amount.Portion > 0 {
+		s.Do(working.Times, "A portion, edible and raw", w.Amount.Portion, amount.Gram, working.Household)
+	} else {
+		d.crop(s, working.Times, u.Crop, "portion")
+	}
+	s.Is("Eaten, edible weight", amount.Kilogram)
+	d.crop(s, working.Over, u.Crop, "edible")
+	switch {
+	case u.Form == table.Cellar:
+		d.kept(s, u, amounts)
+	case u.Form.PutUp():
+		raw, unit := u.Prep.Raw, amount.Litre
+		if u.Prep.Unit == "kg" {
+			unit = amount.Kilogram
+		}
+		s.Do(working.Beside, "Put up, that makes", s.Value()/raw, unit, working.Reckoned).Note("%s", u.Prep.Name)
+		d.rule(s, working.Keep, "spoil")
+	}
+	d.rule(s, working.Keep, "cull")
+	return s.Is("Harvested weight", amount.Kilogram).Close(amount.Kilogram)
+}
+
+// putUp reckons jars, litres or kg dried back to harvested weight.
+func (d *Desk) putUp(s *working.Sheet, w table.Wish, prep *book.Preparation, total float64) float64 {
+	d.units(s, w, prep, total)
+	d.preparation(s, working.Times, prep, "raw")
+	d.rule(s, working.Keep, "spoil")
+	d.rule(s, working.Keep, "cull")
+	return s.Is("Harvested weight", amount.Kilogram).Close(amount.Kilogram)
+}
+
+// units says the litres or dried kg to be put up.
+func (d *Desk) units(s *working.Sheet, w table.Wish, prep *book.Preparation, total float64) {
+	unit := w.Amount.Kind.Unit()
+	s.Do(working.Start, "Wished", total, unit, working.Household)
+	if w.Left > 0 {
+		s.Do(working.Minus, "Left on the shelf by then", math.Min(total, w.Left), unit, working.Household)
+	}
+	if w.Amount.Kind == table.Jars {
+		jar := table.JarLitre(w, prep)
+		s.Do(working.Times, "A jar holds", jar, amount.Litre, jarSource(w)).Note("%s jar", table.JarName(jar))
+		s.Is("To put up", amount.Litre)
+	}
+}
+
+func jarSource(w table.Wish) working.Source {
+	if w.Amount.Jar > 0 {
+		return working.Household
+	}
+	return working.Usual
+}
+
+// Units returns the litres or dried kg that a need of harvested weight makes.
+func (d *Desk) Units(n Need, prep *book.Preparation) float64 {
+	return n.Amount * (1 - d.Rules.Spoil) * (1 - d.Rules.Cull) / prep.Raw
+}
+
+// Part reckons what a preparation takes of another crop, for so many litres or
+// kg dried of it.
+func (d *Desk) Part(base, name, title string, units float64, prep *book.Preparation, part book.Part) Need {
+	s := d.Recorder.Open(base, name, title, "to bring in")
+	unit, per := amount.Litre, amount.KgPerLitre
+	if prep.Unit == "kg" {
+		unit, per = amount.Kilogram, amount.Share
+	}
+	s.Do(working.Start, "To put up", units, unit, working.Reckoned).Note("%s", prep.Name)
+	s.Do(working.Times, "Of this it takes", part.Raw, per, working.Usual).Note("%s", part.Note)
+	d.rule(s, working.Keep, "spoil")
+	d.rule(s, working.Keep, "cull")
+	return Need{Amount: s.Is("Harvested weight", amount.Kilogram).Close(amount.Kilogram)}
+}

@@ -1,0 +1,352 @@
+package reckon
+
+import (
+	"errors"
+	"math"
+
+	"inventory/internal/core/amount"
+	"inventory/internal/core/book"
+	"inventory/internal/core/sowing"
+	"inventory/internal/core/table"
+	"inventory/internal/core/working"
+)
+
+// Size is all that one sowing takes and gives.
+type Size struct {
+	Need       Need // of this sowing
+	Plants     int
+	SetOut     int
+	Cells      int
+	PerStation int // seeds to a cell or station
+	Stations   int
+	Seeds      int
+	SeedGram   float64
+	StockKg    float64
+	DrillM     float64 // metres of drill sown
+	Stand      Stand
+	BedLength  float64 // m
+	RowMetres  float64
+	Area       float64 // m²
+
+	PerPlant         float64 // kg or pieces a plant gives in this stand, for its run
+	Low, Likely, Top float64 // 10, 50, 90 % points of what it gives, given that it stands
+	Average          float64 // what an average year gives, losses counted
+	Short            *NeedsAnotherSowing
+}
+
+// figures names the figures of one sowing: base/plants, base/seeds and so on.
+type figures struct{ base string }
+
+// Sow sizes one sowing (or one of the equal sowings of a lot) for a need. The
+// need is that of the whole lot where sow.Of is more than one.
+// least is the fewest plants worth growing in this sowing.
+func (d *Desk) Sow(base string, c *book.Crop, layout table.Layout, sow sowing.Sowing, need Need, confidence float64, least int) Size {
+	z := Size{Need: need}
+	z.Need.Amount /= float64(sow.Of)
+	f := figures{base}
+	if c.Dense != nil {
+		d.dense(f, c, need, &z)
+		return z
+	}
+	z.Stand = StandIn(c, layout, d.Bed())
+	d.plants(f, c, sow, need, confidence, least, &z)
+	d.start(f, c, sow, &z)
+	d.harvest(f, c, &z, float64(z.Plants), amount.Plant, "plants")
+	return z
+}
+
+// Count sizes plants that nobody weighs, by number or by area (m²).
+func (d *Desk) Count(base string, c *book.Crop, layout table.Layout, sow sowing.Sowing, w table.Wish) Size {
+	z := Size{Stand: StandIn(c, layout, d.Bed())}
+	f := figures{base}
+	s := d.Recorder.Open(f.base, "plants", c.Name, "plants")
+	s.Do(working.Start, "Wished", w.Amount.Number, w.Amount.Kind.Unit(), working.Household)
+	if w.Amount.Kind == table.Area {
+		s.Do(working.Over, "Ground a plant gets", z.Stand.Ground, amount.SquareMetre, working.Reckoned)
+	}
+	s.Up("Plants", amount.Plant)
+	z.Plants = int(s.Close(amount.Plant))
+	d.start(f, c, sow, &z)
+	return z
+}
+
+// plants reckons the plants of a sowing.
+func (d *Desk) plants(f figures, c *book.Crop, sow sowing.Sowing, need Need, confidence float64, least int, z *Size) {
+	s := d.Recorder.Open(f.base, "plants", c.Name, "plants")
+	unit, per, source := amount.Kilogram, c.Yield.Value*z.Stand.Factor*sow.Share, amount.Kilogram
+	var pieces float64
+	onePiece := false
+	if need.Pieces {
+		unit = amount.Piece
+		pieces, _ = c.PiecesPerPlant(c.Yield.Value * z.Stand.Factor)
+		onePiece = pieces == 1
+		per = pieces * (1 - d.Rules.Unmarketable) * sow.Share
+		source = amount.Piece
+	}
+	z.PerPlant = per
+	s.Do(working.Start, "To bring in", need.Amount, unit, working.Reckoned).Link(f.base, "need")
+	op := working.Over
+	if confidence > 0 {
+		op = working.Beside // the least number is found by trying, not by dividing
+	}
+	if need.Pieces {
+		s.Do(op, "Pieces a plant gives", pieces, source, working.Reckoned)
+		if !onePiece {
+			s.Note("a plant's yield at its spacing by the weight of a piece, %s", amount.Mark(c.Piece.Value, amount.Gram))
+		}
+		d.rule(s, keepOr(op), "unmarketable")
+	} else {
+		d.crop(s, op, c, "yield")
+		if math.Abs(z.Stand.Factor-1) > 1e-9 {
+			s.Do(op, "At its spacing, of the usual yield", z.Stand.Factor, amount.Share, working.Reckoned)
+			if s.On() {
+				s.Note("a plant gets %s, r = %.3f of the usual ground: (1 + k) r ÷ (r + k), k = %g", amount.Mark(z.Stand.Ground, amount.SquareMetre), z.Stand.Room, c.Closeness)
+			}
+		}
+	}
+	if sow.Share < 1-1e-9 {
+		s.Do(op, "Share of its picking in the weeks it feeds", sow.Share, amount.Share, working.Reckoned)
+	}
+	d.crop(s, keepOr(op), c, "fail_prob")
+	n, err := 0, error(nil)
+	cv := c.YieldCV.Value
+	switch {
+	case onePiece:
+		n, err = Pieces(need.Amount/sow.Share, d.Rules.Unmarketable, c.FailProb, sow.Of, confidence)
+	default:
+		n, err = Plants(need.Amount, per, c.FailProb, cv, sow.Of, confidence)
+	}
+	met := func(n int) float64 {
+		if onePiece {
+			return MetPieces(n, amount.CeilWhole(need.Amount/sow.Share), d.Rules.Unmarketable, c.FailProb, sow.Of)
+		}
+		return Met(n, need.Amount, per, c.FailProb, cv, sow.Of)
+	}
+	_ = errors.As(err, &z.Short)
+	switch {
+	case confidence == 0:
+		s.Up("Plants in a typical year", amount.Plant)
+	case z.Short != nil:
+		s.Do(working.Least, "Plants of a typical year", float64(n), amount.Plant, working.Reckoned).Note("%s", z.Short.Error())
+	default:
+		if !onePiece {
+			d.crop(s, working.Beside, c, "yield_cv")
+		}
+		s.Do(working.Least, "", float64(n), amount.Plant, working.Reckoned).Called("Plants that do in %.0f years of 100", 100*confidence)
+		if s.On() && n > 1 {
+			s.Note("%d plants: %.1f %%; %d plants: %.1f %%", n, 100*met(n), n-1, 100*met(n-1))
+		}
+	}
+	if sow.Of > 1 {
+		s.Do(working.Over, "Equal sowings", float64(sow.Of), amount.Sowing, working.Household).Up("Plants of one sowing", amount.Plant)
+	}
+	if block := z.Stand.wholeBlock(least, c); block > least && s.Value() > 0 {
+		s.Do(working.AtLeast, "A block of four full rows, for the wind to fill the ears", float64(block), amount.Plant, working.Usual)
+	} else if least > 1 && s.Value() > 0 {
+		s.Do(working.AtLeast, "Fewest worth growing", float64(least), amount.Plant, working.Usual)
+	}
+	z.Plants = int(s.Close(amount.Plant))
+}
+
+func keepOr(op working.Op) working.Op {
+	if op == working.Over {
+		return working.Keep
+	}
+	return op
+}
+
+// start reckons what is sown, raised or planted, and the bed it takes.
+func (d *Desk) start(f figures, c *book.Crop, sow sowing.Sowing, z *Size) {
+	switch {
+	case c.Start == "vegetative":
+		d.stock(f, c, z)
+	case sow.Start.Raised:
+		d.raised(f, c, z)
+	case c.SeedsPerMetre.Known:
+		d.drill(f, c, z)
+	default:
+		d.stations(f, c, z)
+	}
+	d.ground(f, z)
+}
+
+// setOut reckons what is planted so that enough stand.
+func (d *Desk) setOut(f figures, c *book.Crop, z *Size, name string) {
+	s := d.Recorder.Open(f.base, "set_out", c.Name, name)
+	s.Do(working.Start, "Plants that must stand", float64(z.Plants), amount.Plant, working.Reckoned).Link(f.base, "plants")
+	d.crop(s, working.Over, c, "survive")
+	s.Up("Set out", amount.Start)
+	z.SetOut = int(s.Close(amount.Start))
+}
+
+// raised reckons cells and seeds of what is sown indoors.
+func (d *Desk) raised(f figures, c *book.Crop, z *Size) {
+	d.setOut(f, c, z, "starts to set out")
+	z.PerStation = int(c.PerStation.Or(2))
+	occupied := 1 - math.Pow(1-c.Germination.Or(1), float64(z.PerStation))
+	s := d.Recorder.Open(f.base, "cells", c.Name, "cells to sow")
+	s.Do(working.Start, "Starts to set out", float64(z.SetOut), amount.Start, working.Reckoned).Link(f.base, "set_out")
+	d.crop(s, working.Beside, c, "germination")
+	s.Do(working.Over, "", occupied, amount.Share, working.Reckoned).Called("Cells in which one of %d seeds comes up", z.PerStation)
+	d.rule(s, working.Over, "keep")
+	s.Up("Cells", amount.Cell)
+	z.Cells = int(s.Close(amount.Cell))
+	s = d.Recorder.Open(f.base, "seeds", c.Name, "seeds")
+	s.Do(working.Start, "Cells", float64(z.Cells), amount.Cell, working.Reckoned).Link(f.base, "cells")
+	s.Do(working.Times, "Seeds to a cell", float64(z.PerStation), amount.Seed, working.Usual)
+	z.Seeds = int(s.Is("Seeds", amount.Seed).Close(amount.Seed))
+	z.weighSeed(c)
+}
+
+func (z *Size) weighSeed(c *book.Crop) {
+	if c.SeedsPerGram.Known {
+		z.SeedGram = float64(z.Seeds) / c.SeedsPerGram.Value
+	}
+}
+
+// stations reckons stations and seeds of what is sown in place.
+func (d *Desk) stations(f figures, c *book.Crop, z *Size) {
+	m, occupied := SeedsToAStation(c.Germination.Or(1))
+	z.PerStation = m
+	s := d.Recorder.Open(f.base, "stations", c.Name, "stations")
+	s.Do(working.Start, "Plants", float64(z.Plants), amount.Plant, working.Reckoned).Link(f.base, "plants")
+	d.crop(s, working.Beside, c, "germination")
+	s.Do(working.Over, "", occupied, amount.Share, working.Reckoned).Called("Stations in which one of %d seeds comes up", m)
+	s.Note("the least number of seeds for 95 stations of 100; thinned to one plant")
+	s.Up("Stations", amount.Station)
+	z.Stations = int(s.Close(amount.Station))
+	s = d.Recorder.Open(f.base, "seeds", c.Name, "seeds")
+	s.Do(working.Start, "Stations", float64(z.Stations), amount.Station, working.Reckoned).Link(f.base, "stations")
+	s.Do(working.Times, "Seeds to a station", float64(m), amount.Seed, working.Reckoned)
+	z.Seeds = int(s.Is("Seeds", amount.Seed).Close(amount.Seed))
+	z.weighSeed(c)
+}
+
+// drill reckons the seed of what is sown thick in a drill and thinned.
+func (d *Desk) drill(f figures, c *book.Crop, z *Size) {
+	z.DrillM = float64(z.Plants) * c.InRow.Value / 100
+	s := d.Recorder.Open(f.base, "seeds", c.Name, "seeds")
+	s.Do(working.Start, "Plants", float64(z.Plants), amount.Plant, working.Reckoned).Link(f.base, "plants")
+	d.crop(s, working.Times, c, "in_row")
+	s.Is("Metres of drill", amount.Metre)
+	s.Do(working.Times, "Seeds a metre", c.SeedsPerMetre.Value, amount.PerMetre, working.Usual)
+	s.Up("Seeds", amount.Seed)
+	if g := c.Germination.Or(1); z.Plants > 0 {
+		fewest := amount.CeilWhole(float64(z.Plants) / (g * 0.8))
+		s.Do(working.AtLeast, "Never fewer than", float64(fewest), amount.Seed, working.Reckoned).Note("plants by germination of %.0f %% and four in five that grow", 100*g)
+	}
+	z.Seeds = int(s.Close(amount.Seed))
+	z.weighSeed(c)
+}
+
+// stock reckons cloves, sets, tubers, slips, crowns or bought plants.
+func (d *Desk) stock(f figures, c *book.Crop, z *Size) {
+	d.setOut(f, c, z, c.Unit+"s to plant")
+	if c.StockGram.Known {
+		s := d.Recorder.Open(f.base, "stock", c.Name, "planting stock")
+		s.Do(working.Start, "To plant", float64(z.SetOut), amount.Start, working.Reckoned).Link(f.base, "set_out")
+		s.Do(working.Times, "A "+c.Unit+" weighs", c.StockGram.Value, amount.Gram, working.Usual)
+		z.StockKg = s.Is("Planting stock", amount.Kilogram).Close(amount.Kilogram)
+	}
+}
+
+// ground reckons the bed that the sowing takes.
+func (d *Desk) ground(f figures, z *Size) {
+	planted := z.Plants
+	if z.SetOut > 0 {
+		planted = z.SetOut
+	}
+	if z.Stations > 0 {
+		planted = z.Stations
+	}
+	z.BedLength, _, z.RowMetres = z.Stand.Takes(planted, d.Bed())
+	s := d.Recorder.Open(f.base, "area", "", "Bed area")
+	s.Do(working.Start, "Planted", float64(planted), amount.Plant, working.Reckoned)
+	switch z.Stand.Layout {
+	case table.Plot:
+		s.Do(working.Times, "Ground a plant takes", z.Stand.Ground, amount.SquareMetre, working.Reckoned)
+	default:
+		if z.Stand.Layout == table.Across {
+			s.Do(working.Over, "Plants in a row across the bed", float64(z.Stand.Rows), amount.Plant, working.Reckoned)
+			s.Up("Rows", amount.Row)
+		} else {
+			s.Do(working.Over, "Rows along the bed", float64(z.Stand.Rows), amount.Row, working.Reckoned)
+			s.Up("Plants in a row", amount.Plant)
+		}
+		s.Do(working.Times, "Each takes of the length", z.Stand.Step, amount.Metre, working.Reckoned)
+		s.Is("Bed length", amount.Metre)
+		d.rule(s, working.Times, "bed_width")
+	}
+	z.Area = s.Is("Bed area", amount.SquareMetre).Close(amount.SquareMetre)
+}
+
+// harvest reckons what a count of plants (or m² of tray) gives in a poor, a
+// middling and a good year, and in an average one.
+func (d *Desk) harvest(f figures, c *book.Crop, z *Size, count float64, unit amount.Unit, counted string) {
+	of := amount.Kilogram
+	if z.Need.Pieces {
+		of = amount.Piece
+	}
+	points := Deciles(c.YieldCV.Value)
+	if z.Need.Pieces && z.pieceEach(c) {
+		points = pieceDeciles(z.Plants, d.Rules.Unmarketable)
+	}
+	mean := count * z.PerPlant
+	z.Low, z.Likely, z.Top = mean*points[0], mean*points[1], mean*points[2]
+	begin := func(s *working.Sheet) *working.Sheet {
+		s.Do(working.Start, "Planted", count, unit, working.Reckoned).Link(f.base, counted)
+		return s.Do(working.Times, "Each gives, in the weeks it feeds", z.PerPlant, of, working.Reckoned)
+	}
+	s := begin(d.Recorder.Open(f.base, "likely", c.Name, "expected harvest"))
+	s.Is("A mean year, if it stands", of)
+	s.Do(working.Beside, "A poor year, one in ten", z.Low, of, working.Reckoned)
+	s.Do(working.Beside, "A good year, one in ten", z.Top, of, working.Reckoned)
+	s.Do(working.Times, "The middle year, of the mean", points[1], amount.Share, working.Reckoned)
+	s.Is("The middle year", of).Close(of)
+	s = begin(d.Recorder.Open(f.base, "average", c.Name, "an average year"))
+	d.crop(s, working.Left, c, "fail_prob")
+	z.Average = s.Is("An average year, losses counted", of).Close(of)
+}
+
+func (z *Size) pieceEach(c *book.Crop) bool {
+	p, ok := c.PiecesPerPlant(c.Yield.Value * z.Stand.Factor)
+	return ok && p == 1
+}
+
+// pieceDeciles returns the 10, 50 and 90 % points of the good pieces of n
+// plants, one to a plant, as shares of their mean.
+func pieceDeciles(n int, unmarketable float64) (out [3]float64) {
+	mean := float64(n) * (1 - unmarketable)
+	if mean <= 0 {
+		return [3]float64{1, 1, 1}
+	}
+	for i, share := range []float64{0.1, 0.5, 0.9} {
+		if n > 5000 {
+			out[i] = 1 + deciles[i]*math.Sqrt(mean*unmarketable)/mean
+			continue
+		}
+		var sum float64
+		for k := 0; k <= n; k++ {
+			if sum += binomial(n, k, 1-unmarketable); sum >= share-1e-12 {
+				out[i] = float64(k) / mean
+				break
+			}
+		}
+	}
+	return out
+}
+
+// dense reckons shoots, sown by area on trays.
+func (d *Desk) dense(f figures, c *book.Crop, need Need, z *Size) {
+	s := d.Recorder.Open(f.base, "area", c.Name, "area of tray")
+	s.Do(working.Start, "To bring in", need.Amount, amount.Kilogram, working.Reckoned).Link(f.base, "need")
+	d.crop(s, working.Over, c, "yield_per_area")
+	d.crop(s, working.Keep, c, "fail_prob")
+	z.Area = s.Is("Tray area", amount.SquareMetre).Close(amount.SquareMetre)
+	s = d.Recorder.Open(f.base, "seeds", c.Name, "seed")
+	s.Do(working.Start, "Tray area", z.Area, amount.SquareMetre, working.Reckoned).Link(f.base, "area")
+	d.crop(s, working.Times, c, "seed_per_area")
+	z.SeedGram = 1000 * s.Is("Seed", amount.Kilogram).Close(amount.Kilogram)
+	z.PerPlant = c.Dense.YieldKg
+	d.harvest(f, c, z, z.Area, amount.SquareMetre, "area")
+}

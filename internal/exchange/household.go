@@ -1,0 +1,147 @@
+// Package exchange reads and writes the open formats of Inventory.
+package exchange
+
+import (
+	"bytes"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io"
+	"strings"
+
+	"inventory/internal/core/season"
+	"inventory/internal/core/table"
+)
+
+// HouseholdFormat names the household file and its version.
+const HouseholdFormat = "inventory.household/1"
+
+// LargestHousehold bounds a household file, bytes. The largest sensible one is
+// a few hundred kB.
+const LargestHousehold = 4 << 20
+
+// householdFile is the file: its format, and the household's own fields.
+type householdFile struct {
+	Format string `json:"format"`
+	table.Household
+}
+
+// ReadHousehold reads a household file. What the file may leave out is filled
+// in: ids, the usual risk, a wish's priority, season and stagger. An error says
+// what is wrong and where; the household itself is not yet validated.
+func ReadHousehold(r io.Reader) (table.Household, error) {
+	body, err := io.ReadAll(io.LimitReader(r, LargestHousehold+1))
+	switch {
+	case err != nil:
+		return table.Household{}, fmt.Errorf("the household file cannot be read: %w", err)
+	case len(body) > LargestHousehold:
+		return table.Household{}, fmt.Errorf("the household file is larger than %d MB; no household is", LargestHousehold>>20)
+	case len(bytes.TrimSpace(body)) == 0:
+		return table.Household{}, errors.New("the household file is empty")
+	}
+	var head struct {
+		Format string `json:"format"`
+	}
+	if err := json.Unmarshal(body, &head); err != nil {
+		return table.Household{}, fmt.Errorf("the household file: %w", located(body, err))
+	}
+	if head.Format != HouseholdFormat {
+		if head.Format == "" {
+			return table.Household{}, fmt.Errorf("the file does not say what it is; a household file has \"format\": %q", HouseholdFormat)
+		}
+		return table.Household{}, fmt.Errorf("the file's format is %q; this version of Inventory reads %q", head.Format, HouseholdFormat)
+	}
+	var f householdFile
+	if err := DecodeStrictly(body, &f); err != nil {
+		return table.Household{}, fmt.Errorf("the household file: %w", err)
+	}
+	fill(&f.Household)
+	return f.Household, nil
+}
+
+// WriteHousehold writes a household file.
+func WriteHousehold(w io.Writer, h table.Household) error {
+	e := json.NewEncoder(w)
+	e.SetIndent("", "  ")
+	e.SetEscapeHTML(false)
+	return e.Encode(householdFile{HouseholdFormat, h})
+}
+
+// DecodeStrictly reads one JSON document and nothing besides; a field that is
+// not known is an error, and every error says on which line it lies.
+func DecodeStrictly(body []byte, into any) error {
+	d := json.NewDecoder(bytes.NewReader(body))
+	d.DisallowUnknownFields()
+	if err := d.Decode(into); err != nil {
+		return located(body, err)
+	}
+	if _, err := d.Token(); !errors.Is(err, io.EOF) {
+		return fmt.Errorf("line %d: something follows the end of the document", 1+bytes.Count(body[:d.InputOffset()], []byte("\n")))
+	}
+	return nil
+}
+
+// located says on which line of the file an error of the JSON reader lies.
+func located(body []byte, err error) error {
+	line := func(offset int64) int {
+		return 1 + bytes.Count(body[:min(int64(len(body)), max(0, offset))], []byte("\n"))
+	}
+	var syntax *json.SyntaxError
+	var kind *json.UnmarshalTypeError
+	switch {
+	case errors.As(err, &syntax) && int(syntax.Offset) >= len(body), errors.Is(err, io.ErrUnexpectedEOF):
+		return fmt.Errorf("it ends in the middle, on line %d: it seems to be cut short", line(int64(len(body))))
+	case errors.As(err, &syntax):
+		return fmt.Errorf("it is not JSON, line %d: %w", line(syntax.Offset), err)
+	case errors.As(err, &kind):
+		return fmt.Errorf("line %d: %s cannot be a %s; a %s is wanted", line(kind.Offset), kind.Field, kind.Value, plainType(kind.Type.String()))
+	case strings.HasPrefix(err.Error(), "json: unknown field "):
+		name := strings.TrimPrefix(err.Error(), "json: unknown field ")
+		at := bytes.Index(body, []byte(name))
+		return fmt.Errorf("line %d: there is no field %s", line(int64(at)), name)
+	}
+	return err
+}
+
+func plainType(t string) string {
+	switch {
+	case strings.HasPrefix(t, "float"), strings.HasPrefix(t, "int"):
+		return "number"
+	case strings.HasPrefix(t, "[]"), strings.HasPrefix(t, "["):
+		return "list"
+	case t == "bool":
+		return "true or false"
+	case t == "string", strings.Contains(t, "civil"):
+		return "text"
+	}
+	return "group of fields"
+}
+
+// fill puts in what a file may leave out.
+func fill(h *table.Household) {
+	if h.Risk == "" {
+		h.Risk = season.UsualRisk
+	}
+	if h.Place.FrostSpread == 0 && !h.Place.FrostFree {
+		h.Place.FrostSpread = 10
+	}
+	number := func(id *string, letter string, i int) {
+		if *id == "" {
+			*id = fmt.Sprintf("%s%d", letter, i+1)
+		}
+	}
+	for i := range h.Members {
+		number(&h.Members[i].ID, "m", i)
+	}
+	for i := range h.Guests {
+		number(&h.Guests[i].ID, "g", i)
+	}
+	for i := range h.Stores {
+		number(&h.Stores[i].ID, "s", i)
+	}
+	for i := range h.Wishes {
+		w := &h.Wishes[i]
+		number(&w.ID, "w", i)
+		w.Fill()
+	}
+}

@@ -1,0 +1,311 @@
+package store
+
+import (
+	"crypto/rand"
+	"encoding/json"
+	"fmt"
+	"slices"
+	"strings"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/invalid"
+	"inventory/internal/core/place"
+	"inventory/internal/core/shelf"
+	"inventory/internal/core/table"
+)
+
+// Edit is a command with what it is about. Which of the fields it wants goes by
+// the command.
+type Edit struct {
+	Client   string // who edits: a name of the browser's or the person's own
+	ID       string // the client's own id of the edit, so that a repeat does nothing
+	Revision int    // the revision that the edit was made against
+	Command  string
+
+	Household *table.Household // begin
+	Settings  *Settings        // set-household
+	Place     *place.Place     // set-place
+	Member    *table.Member    // add-member, change-member
+	Guest     *table.Guest     // add-guest, change-guest
+	Store     *shelf.Store     // add-store, change-store
+	Wish      *table.Wish      // add-wish, change-wish
+	Overrule  *book.Overrule   // overrule, put-back
+	Target    string           // remove-…, move-wish
+	After     string           // move-wish: the wish to stand behind; empty: to the front
+}
+
+// Commands lists the names of the commands there are.
+var Commands = []string{
+	"begin", "set-household", "set-place",
+	"add-member", "change-member", "remove-member", "add-guest", "change-guest", "remove-guest",
+	"add-store", "change-store", "remove-store", "add-wish", "change-wish", "remove-wish", "move-wish",
+	"overrule", "put-back",
+}
+
+// drafter makes the changes of a command against a state.
+type drafter struct {
+	state   *state
+	changes []Change
+	words   string
+	about   key // the item whose fields a validation error is about
+}
+
+func missing(field string) error {
+	return &invalid.Field{Field: field, Allowed: "what the command is about"}
+}
+
+// set changes or adds one item. Position 0 keeps the old one, or goes to the end.
+func (d *drafter) set(kind, id string, position float64, value any) error {
+	v, err := json.Marshal(value)
+	if err != nil {
+		return err
+	}
+	k := key{kind, id}
+	c := Change{Kind: kind, ID: id}
+	if old, ok := d.state.items[k]; ok {
+		c.Before = &old
+		if position == 0 {
+			position = old.Position
+		}
+	} else if position == 0 {
+		position = d.last(kind) + 1
+	}
+	c.After = &item{position, v}
+	if old, ok := d.state.items[k]; !ok {
+		d.state.order = append(d.state.order, k)
+	} else if old.Position == position && string(old.Value) == string(v) {
+		d.about = k
+		return nil // nothing changes
+	}
+	d.state.items[k] = *c.After
+	d.changes = append(d.changes, c)
+	d.about = k
+	return nil
+}
+
+func (d *drafter) last(kind string) (position float64) {
+	for k, it := range d.state.items {
+		if k.Kind == kind && it.Position > position {
+			position = it.Position
+		}
+	}
+	return position
+}
+
+func (d *drafter) drop(kind, id string) error {
+	k := key{kind, id}
+	old, ok := d.state.items[k]
+	if !ok {
+		return &invalid.Field{Field: "target", Value: id, Allowed: "a " + kind + " that is there; somebody may have removed it"}
+	}
+	d.words = "removed " + d.name(k)
+	d.changes = append(d.changes, Change{Kind: kind, ID: id, Before: &old})
+	delete(d.state.items, k)
+	d.state.order = slices.DeleteFunc(d.state.order, func(o key) bool { return o == k })
+	return nil
+}
+
+// name says an item in a few words.
+func (d *drafter) name(k key) string {
+	v := d.state.items[k].Value
+	switch k.Kind {
+	case kindWish:
+		var w table.Wish
+		if json.Unmarshal(v, &w) == nil && w.Food != "" {
+			return table.Words(w, book.Usual())
+		}
+	case kindMember, kindGuest, kindStore:
+		var n struct{ Name string }
+		if json.Unmarshal(v, &n) == nil {
+			return n.Name
+		}
+	case kindOverrule:
+		var o book.Overrule
+		if json.Unmarshal(v, &o) == nil {
+			_, what, _ := strings.Cut(o.Subject, "/")
+			return strings.TrimSpace(strings.ReplaceAll(o.Field, "_", " ") + " " + what)
+		}
+	}
+	return k.Kind
+}
+
+// newID makes an id that no other item of its kind has.
+func newID(letter string) string { return letter + strings.ToLower(rand.Text()[:10]) }
+
+// draft makes the changes of an edit.
+func (d *drafter) draft(e *Edit) error {
+	verb, kind, _ := strings.Cut(e.Command, "-")
+	_, begun := d.state.items[key{Kind: kindHousehold}]
+	if !slices.Contains(Commands, e.Command) {
+		return &invalid.Field{Field: "command", Value: e.Command, Allowed: "one of " + strings.Join(Commands, ", ")}
+	}
+	if begun == (e.Command == "begin") {
+		if begun {
+			return &invalid.Field{Field: "command", Value: e.Command, Allowed: "an edit: this file has a household already"}
+		}
+		return &invalid.Field{Field: "command", Value: e.Command, Allowed: "begin: this file has no household yet"}
+	}
+	switch {
+	case e.Command == "begin":
+		return d.begin(e.Household)
+	case e.Command == "set-household":
+		if e.Settings == nil {
+			return missing("settings")
+		}
+		d.words = "changed the household"
+		return d.set(kindHousehold, "", 0, e.Settings)
+	case e.Command == "set-place":
+		if e.Place == nil {
+			return missing("place")
+		}
+		d.words = "changed the place"
+		return d.set(kindPlace, "", 0, e.Place)
+	case e.Command == "overrule", e.Command == "put-back":
+		return d.overrule(e)
+	case e.Command == "move-wish":
+		return d.move(e.Target, e.After)
+	case verb == "remove":
+		return d.drop(kind, e.Target)
+	}
+	return d.put(e, verb, kind)
+}
+
+// put adds or changes an item of a list.
+func (d *drafter) put(e *Edit, verb, kind string) error {
+	var id *string
+	var value any
+	switch {
+	case kind == kindMember && e.Member != nil:
+		id, value = &e.Member.ID, e.Member
+	case kind == kindGuest && e.Guest != nil:
+		id, value = &e.Guest.ID, e.Guest
+	case kind == kindStore && e.Store != nil:
+		id, value = &e.Store.ID, e.Store
+	case kind == kindWish && e.Wish != nil:
+		e.Wish.Fill()
+		id, value = &e.Wish.ID, e.Wish
+	default:
+		return missing(kind)
+	}
+	_, there := d.state.items[key{kind, *id}]
+	if verb == "add" {
+		if *id == "" {
+			*id = newID(kind[:1])
+		}
+		if there {
+			return &invalid.Field{Field: "id", Value: *id, Allowed: "an id of its own; another " + kind + " has it"}
+		}
+	} else if !there {
+		return &invalid.Field{Field: "id", Value: *id, Allowed: "a " + kind + " that is there; somebody may have removed it"}
+	}
+	if err := d.set(kind, *id, 0, value); err != nil {
+		return err
+	}
+	d.words = map[string]string{"add": "added ", "change": "changed "}[verb] + d.name(d.about)
+	return nil
+}
+
+// begin writes a whole household into an empty file.
+func (d *drafter) begin(h *table.Household) error {
+	if h == nil {
+		return missing("household")
+	}
+	d.words = "began the household"
+	err := d.set(kindHousehold, "", 0, Settings{h.Name, h.Year, h.Start, h.Risk})
+	if err == nil {
+		err = d.set(kindPlace, "", 0, h.Place)
+	}
+	set := func(kind, letter string, id *string, value any) {
+		if *id == "" {
+			*id = newID(letter)
+		}
+		if _, twice := d.state.items[key{kind, *id}]; twice {
+			err = &invalid.Field{Field: "id", Value: *id, Allowed: "an id of its own; another " + kind + " has it"}
+		}
+		if err == nil {
+			err = d.set(kind, *id, 0, value)
+		}
+	}
+	for i := range h.Members {
+		set(kindMember, "m", &h.Members[i].ID, &h.Members[i])
+	}
+	for i := range h.Guests {
+		set(kindGuest, "g", &h.Guests[i].ID, &h.Guests[i])
+	}
+	for i := range h.Stores {
+		set(kindStore, "s", &h.Stores[i].ID, &h.Stores[i])
+	}
+	for i := range h.Wishes {
+		h.Wishes[i].Fill()
+		set(kindWish, "w", &h.Wishes[i].ID, &h.Wishes[i])
+	}
+	for i := range h.Overrules {
+		id := h.Overrules[i].Subject + " " + h.Overrules[i].Field
+		set(kindOverrule, "o", &id, &h.Overrules[i])
+	}
+	d.about = key{}
+	return err
+}
+
+func (d *drafter) overrule(e *Edit) error {
+	if e.Overrule == nil {
+		return missing("overrule")
+	}
+	id := e.Overrule.Subject + " " + e.Overrule.Field
+	if e.Command == "put-back" {
+		if err := d.drop(kindOverrule, id); err != nil {
+			return err
+		}
+		d.words = "put back the usual " + strings.TrimPrefix(d.words, "removed ")
+		return nil
+	}
+	if err := d.set(kindOverrule, id, 0, e.Overrule); err != nil {
+		return err
+	}
+	d.words = fmt.Sprintf("overruled %s: %s", d.name(d.about), invalid.FormatNumber(e.Overrule.Value))
+	return nil
+}
+
+// move puts a wish behind another one, half way to the one that follows.
+func (d *drafter) move(id, after string) error {
+	var wishes []key
+	for _, k := range d.state.order {
+		if k.Kind == kindWish {
+			wishes = append(wishes, k)
+		}
+	}
+	slices.SortStableFunc(wishes, func(a, b key) int {
+		switch x, y := d.state.items[a].Position, d.state.items[b].Position; {
+		case x < y:
+			return -1
+		case x > y:
+			return 1
+		}
+		return strings.Compare(a.ID, b.ID)
+	})
+	me := slices.Index(wishes, key{kindWish, id})
+	if me < 0 {
+		return &invalid.Field{Field: "target", Value: id, Allowed: "a wish that is there; somebody may have removed it"}
+	}
+	wishes = slices.Delete(wishes, me, me+1)
+	at := 0
+	if after != "" {
+		if at = slices.Index(wishes, key{kindWish, after}) + 1; at == 0 {
+			return &invalid.Field{Field: "after", Value: after, Allowed: "another wish that is there, or nothing for the front"}
+		}
+	}
+	low, high := 0.0, d.last(kindWish)+1
+	if at > 0 {
+		low = d.state.items[wishes[at-1]].Position
+	}
+	if at < len(wishes) {
+		high = d.state.items[wishes[at]].Position
+	}
+	k := key{kindWish, id}
+	old := d.state.items[k]
+	moved := item{(low + high) / 2, old.Value}
+	d.state.items[k] = moved
+	d.changes = append(d.changes, Change{Kind: kindWish, ID: id, Before: &old, After: &moved})
+	d.words = "moved " + d.name(k)
+	return nil
+}

@@ -1,0 +1,333 @@
+package store
+
+import (
+	"context"
+	"database/sql"
+	"encoding/json"
+	"fmt"
+	"slices"
+	"strings"
+	"time"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/invalid"
+	"inventory/internal/core/table"
+	"inventory/internal/store/gen/rows"
+)
+
+// Snapshot is the household at a revision.
+type Snapshot struct {
+	Revision  int
+	Household *table.Household // nil where there is none yet
+	Undo      string           // what undo would take back, in words; empty for nothing
+	Redo      string           // what redo would do again
+	Words     string           // what the last edit did
+}
+
+// Clash is returned where an edit was made against an old revision and somebody
+// has changed the same thing since. Nothing was changed.
+type Clash struct {
+	Revision int
+	Kind, ID string
+	Theirs   json.RawMessage // the thing as it stands; null where it was removed
+}
+
+// Error says what happened.
+func (c *Clash) Error() string {
+	return fmt.Sprintf("somebody has changed this %s since you began (revision %d); nothing was overwritten", c.Kind, c.Revision)
+}
+
+// NothingTo is returned by Undo and Redo where there is nothing left.
+type NothingTo struct{ Do string }
+
+// Error says what there is nothing of.
+func (n *NothingTo) Error() string { return "there is nothing to " + n.Do }
+
+// Load returns the household as it stands.
+func (s *Store) Load(ctx context.Context) (Snapshot, error) { return snapshot(ctx, s.q) }
+
+func snapshot(ctx context.Context, q *rows.Queries) (Snapshot, error) {
+	st, err := load(ctx, q)
+	if err != nil {
+		return Snapshot{}, err
+	}
+	h, err := st.household()
+	if err != nil {
+		return Snapshot{}, err
+	}
+	log, err := readLog(ctx, q)
+	if err != nil {
+		return Snapshot{}, err
+	}
+	out := Snapshot{Revision: log.revision, Household: h, Words: log.words[log.revision]}
+	if n := len(log.undo); n > 0 {
+		out.Undo = log.words[log.undo[n-1]]
+	}
+	if n := len(log.redo); n > 0 {
+		out.Redo = log.words[log.redo[n-1]]
+	}
+	return out, nil
+}
+
+// log is the journal as stacks: what can be undone and what done again.
+type log struct {
+	revision   int
+	undo, redo []int
+	words      map[int]string
+}
+
+func readLog(ctx context.Context, q *rows.Queries) (log, error) {
+	all, err := q.JournalStack(ctx)
+	if err != nil {
+		return log{}, explain("", err)
+	}
+	l := log{words: map[int]string{}}
+	for _, r := range all {
+		l.revision = int(r.Revision)
+		l.words[l.revision] = r.Words
+		of := int(r.OfRevision)
+		switch r.Kind {
+		case "edit":
+			l.undo, l.redo = append(l.undo, l.revision), nil
+		case "undo":
+			l.undo = slices.DeleteFunc(l.undo, func(n int) bool { return n == of })
+			l.redo = append(l.redo, of)
+		case "redo":
+			l.redo = slices.DeleteFunc(l.redo, func(n int) bool { return n == of })
+			l.undo = append(l.undo, of)
+		}
+	}
+	return l, nil
+}
+
+// Apply does an edit: in one transaction it checks it, changes the rows and
+// writes the journal. An edit sent twice does nothing the second time. What
+// cannot stand gives invalid.Fields, named from the edited thing; an edit
+// against an old revision of the same thing gives a Clash.
+func (s *Store) Apply(ctx context.Context, e Edit) (Snapshot, error) {
+	if e.ID == "" || len(e.ID) > 100 {
+		return Snapshot{}, &invalid.Field{Field: "id", Value: e.ID, Allowed: "the edit's own id, 1 to 100 characters"}
+	}
+	return s.transact(ctx, func(q *rows.Queries) error {
+		if seen, err := q.JournalByEdit(ctx, e.ID); err != nil || len(seen) > 0 {
+			return err
+		}
+		st, err := load(ctx, q)
+		if err != nil {
+			return err
+		}
+		log, err := readLog(ctx, q)
+		if err != nil {
+			return err
+		}
+		if e.Revision > log.revision || e.Revision < 0 {
+			return &invalid.Field{Field: "revision", Value: fmt.Sprint(e.Revision), Allowed: fmt.Sprintf("a revision from 0 to %d", log.revision)}
+		}
+		d := &drafter{state: st}
+		if err := d.draft(&e); err != nil {
+			if clash := findClash(ctx, q, e, log.revision, key{kindOf(e), targetOf(e)}); clash != nil {
+				return clash
+			}
+			return err
+		}
+		for _, c := range d.changes {
+			if clash := findClash(ctx, q, e, log.revision, key{c.Kind, c.ID}); clash != nil {
+				return clash
+			}
+		}
+		if len(d.changes) == 0 {
+			return nil // nothing was changed, so nothing is written
+		}
+		if err := d.validate(); err != nil {
+			return err
+		}
+		return record(ctx, q, log.revision+1, e, "edit", 0, d.words, d.changes)
+	})
+}
+
+// targetOf names the thing an edit is about, where it is one of a list.
+func targetOf(e Edit) string {
+	switch {
+	case e.Wish != nil:
+		return e.Wish.ID
+	case e.Member != nil:
+		return e.Member.ID
+	case e.Guest != nil:
+		return e.Guest.ID
+	case e.Store != nil:
+		return e.Store.ID
+	case e.Overrule != nil:
+		return e.Overrule.Subject + " " + e.Overrule.Field
+	}
+	return e.Target
+}
+
+func kindOf(e Edit) string {
+	if e.Command == "put-back" || e.Command == "overrule" {
+		return kindOverrule
+	}
+	_, kind, _ := strings.Cut(e.Command, "-")
+	return kind
+}
+
+// findClash looks whether a thing was changed after the revision of an edit.
+func findClash(ctx context.Context, q *rows.Queries, e Edit, revision int, about key) *Clash {
+	if e.Revision == revision {
+		return nil
+	}
+	since, err := q.JournalSince(ctx, int64(e.Revision))
+	if err != nil {
+		return nil // the edit itself will meet the same error
+	}
+	var clash *Clash
+	for _, r := range since {
+		var cs []Change
+		if json.Unmarshal([]byte(r.Changes), &cs) != nil {
+			continue
+		}
+		for _, c := range cs {
+			if c.Kind == about.Kind && c.ID == about.ID {
+				clash = &Clash{Revision: revision, Kind: c.Kind, ID: c.ID, Theirs: json.RawMessage("null")}
+				if c.After != nil {
+					clash.Theirs = c.After.Value
+				}
+			}
+		}
+	}
+	return clash
+}
+
+// validate holds the household as it would be against the rules, and names the
+// fields from the edited thing.
+func (d *drafter) validate() error {
+	h, err := d.state.household()
+	if err != nil || h == nil {
+		return err
+	}
+	b := book.Usual()
+	if err = h.Validate(b); err == nil {
+		_, _, _, err = b.With(h.Overrules)
+	}
+	fields := invalid.All(err)
+	if fields == nil {
+		return err
+	}
+	prefix := ""
+	index := func(list string, n int, id func(int) string) {
+		for i := range n {
+			if id(i) == d.about.ID {
+				prefix = fmt.Sprintf("%s[%d].", list, i)
+			}
+		}
+	}
+	switch d.about.Kind {
+	case kindPlace:
+		prefix = "place."
+	case kindMember:
+		index("members", len(h.Members), func(i int) string { return h.Members[i].ID })
+	case kindGuest:
+		index("guests", len(h.Guests), func(i int) string { return h.Guests[i].ID })
+	case kindStore:
+		index("stores", len(h.Stores), func(i int) string { return h.Stores[i].ID })
+	case kindWish:
+		index("wishes", len(h.Wishes), func(i int) string { return h.Wishes[i].ID })
+	case kindOverrule:
+		index("overrules", len(h.Overrules), func(i int) string { return h.Overrules[i].Subject + " " + h.Overrules[i].Field })
+	}
+	out := make(invalid.Fields, len(fields))
+	for i, f := range fields {
+		named := *f
+		named.Field = strings.TrimPrefix(f.Field, prefix)
+		out[i] = &named
+	}
+	return out
+}
+
+// record writes the changes and their journal entry.
+func record(ctx context.Context, q *rows.Queries, revision int, e Edit, kind string, of int, words string, cs []Change) error {
+	for _, c := range cs {
+		if err := write(ctx, q, c); err != nil {
+			return err
+		}
+	}
+	text, err := json.Marshal(cs)
+	if err != nil {
+		return err
+	}
+	return q.AddJournal(ctx, rows.AddJournalParams{
+		Revision: int64(revision), At: time.Now().UTC().Format(time.RFC3339), Client: e.Client, Edit: e.ID,
+		Kind: kind, OfRevision: int64(of), Command: e.Command, Words: words, Changes: string(text),
+	})
+}
+
+// Undo takes back the last edit that still stands; Redo does the last one
+// undone again. Both are edits of their own in the journal, and a repeat of the
+// same id does nothing.
+func (s *Store) Undo(ctx context.Context, client, id string) (Snapshot, error) {
+	return s.step(ctx, client, id, "undo")
+}
+
+// Redo does the last edit undone again.
+func (s *Store) Redo(ctx context.Context, client, id string) (Snapshot, error) {
+	return s.step(ctx, client, id, "redo")
+}
+
+func (s *Store) step(ctx context.Context, client, id, kind string) (Snapshot, error) {
+	return s.transact(ctx, func(q *rows.Queries) error {
+		if seen, err := q.JournalByEdit(ctx, id); err != nil || len(seen) > 0 {
+			return err
+		}
+		log, err := readLog(ctx, q)
+		if err != nil {
+			return err
+		}
+		stack := log.undo
+		if kind == "redo" {
+			stack = log.redo
+		}
+		if len(stack) == 0 {
+			return &NothingTo{kind}
+		}
+		of := stack[len(stack)-1]
+		entry, err := q.JournalEntry(ctx, int64(of))
+		if err != nil {
+			return err
+		}
+		var cs []Change
+		if err := json.Unmarshal([]byte(entry.Changes), &cs); err != nil {
+			return err
+		}
+		words := "did again: " + entry.Words
+		if kind == "undo" {
+			cs, words = inverse(cs), "took back: "+entry.Words
+		}
+		return record(ctx, q, log.revision+1, Edit{Client: client, ID: id, Command: kind}, kind, of, words, cs)
+	})
+}
+
+// transact runs one edit in a transaction and returns the household after it;
+// after an error nothing is changed.
+func (s *Store) transact(ctx context.Context, do func(*rows.Queries) error) (out Snapshot, err error) {
+	s.edits.Lock()
+	defer s.edits.Unlock()
+	tx, err := s.db.BeginTx(ctx, &sql.TxOptions{})
+	if err != nil {
+		return Snapshot{}, explain("", err)
+	}
+	defer func() {
+		if err != nil {
+			_ = tx.Rollback() // the first error is the one to tell
+		}
+	}()
+	q := s.q.WithTx(tx)
+	if err = do(q); err != nil {
+		return Snapshot{}, explain("", err)
+	}
+	if out, err = snapshot(ctx, q); err != nil {
+		return Snapshot{}, err
+	}
+	if err = tx.Commit(); err != nil {
+		return Snapshot{}, explain("", err)
+	}
+	return out, nil
+}

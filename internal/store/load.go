@@ -1,0 +1,272 @@
+package store
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/place"
+	"inventory/internal/core/season"
+	"inventory/internal/core/shelf"
+	"inventory/internal/core/table"
+	"inventory/internal/store/gen/rows"
+)
+
+// The kinds of things that an edit changes.
+const (
+	kindHousehold = "household"
+	kindPlace     = "place"
+	kindMember    = "member"
+	kindGuest     = "guest"
+	kindStore     = "store"
+	kindWish      = "wish"
+	kindOverrule  = "overrule"
+)
+
+// Settings are the household's own fields, its lists and its place aside.
+type Settings struct {
+	Name  string         `json:"name"`
+	Year  int            `json:"year"`
+	Start civil.MonthDay `json:"start"`
+	Risk  season.Risk    `json:"risk"`
+}
+
+// item is a thing that an edit changes: its place in its list and its value.
+type item struct {
+	Position float64         `json:"position"`
+	Value    json.RawMessage `json:"value"`
+}
+
+// key names an item in the whole household.
+type key struct{ Kind, ID string }
+
+// state is a household as stored, item by item, with the lists in order.
+type state struct {
+	items map[key]item
+	order []key
+}
+
+func (s *state) add(kind, id string, position float64, value any) error {
+	v, err := json.Marshal(value)
+	if err != nil {
+		return err
+	}
+	k := key{kind, id}
+	s.items[k] = item{position, v}
+	s.order = append(s.order, k)
+	return nil
+}
+
+// load reads the household item by item.
+func load(ctx context.Context, q *rows.Queries) (*state, error) {
+	s := &state{items: map[key]item{}}
+	for _, read := range []func(context.Context, *rows.Queries, *state) error{loadSettings, loadPlace, loadMembers, loadGuests, loadStores, loadWishes, loadOverrules} {
+		if err := read(ctx, q, s); err != nil {
+			return nil, explain("", err)
+		}
+	}
+	return s, nil
+}
+
+func loadSettings(ctx context.Context, q *rows.Queries, s *state) error {
+	all, err := q.GetHousehold(ctx)
+	if err != nil || len(all) == 0 {
+		return err
+	}
+	h := all[0]
+	start, err := monthDay(h.Start)
+	if err != nil {
+		return err
+	}
+	return s.add(kindHousehold, "", 0, Settings{h.Name, int(h.Year), start, season.Risk(h.Risk)})
+}
+
+func monthDay(text string) (m civil.MonthDay, err error) {
+	err = m.UnmarshalText([]byte(text))
+	return m, err
+}
+
+func span(from, to string) (table.Span, error) {
+	a, err := monthDay(from)
+	if err != nil {
+		return table.Span{}, err
+	}
+	b, err := monthDay(to)
+	return table.Span{From: a, To: b}, err
+}
+
+func loadPlace(ctx context.Context, q *rows.Queries, s *state) error {
+	all, err := q.GetPlace(ctx)
+	if err != nil || len(all) == 0 {
+		return err
+	}
+	r := all[0]
+	p := place.Place{Name: r.Name, Latitude: r.Latitude, Altitude: r.Altitude, FrostFree: r.FrostFree != 0, FrostSpread: r.FrostSpread}
+	if p.LastFrost, err = monthDay(r.LastFrost); err != nil {
+		return err
+	}
+	if p.FirstFrost, err = monthDay(r.FirstFrost); err != nil {
+		return err
+	}
+	months, err := q.ListPlaceMonths(ctx)
+	if err != nil {
+		return err
+	}
+	for _, m := range months {
+		p.MeanMax[m.Month-1], p.MeanMin[m.Month-1], p.Rain[m.Month-1] = m.MeanMax, m.MeanMin, m.Rain
+	}
+	return s.add(kindPlace, "", 0, p)
+}
+
+func loadMembers(ctx context.Context, q *rows.Queries, s *state) error {
+	all, err := q.ListMembers(ctx)
+	if err != nil {
+		return err
+	}
+	aways, err := q.ListMemberAways(ctx)
+	if err != nil {
+		return err
+	}
+	for _, r := range all {
+		m := table.Member{ID: r.ID, Name: r.Name, Band: table.Band(r.Band)}
+		if r.Appetite.Valid {
+			m.Appetite = &r.Appetite.Float64
+		}
+		for _, a := range aways {
+			if a.MemberID != r.ID {
+				continue
+			}
+			sp, err := span(a.FromDay, a.ToDay)
+			if err != nil {
+				return err
+			}
+			m.Away = append(m.Away, sp)
+		}
+		if err := s.add(kindMember, r.ID, r.Position, m); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+func loadGuests(ctx context.Context, q *rows.Queries, s *state) error {
+	all, err := q.ListGuests(ctx)
+	if err != nil {
+		return err
+	}
+	for _, r := range all {
+		sp, err := span(r.FromDay, r.ToDay)
+		if err != nil {
+			return err
+		}
+		if err := s.add(kindGuest, r.ID, r.Position, table.Guest{ID: r.ID, Name: r.Name, Eaters: r.Eaters, Span: sp}); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+func loadStores(ctx context.Context, q *rows.Queries, s *state) error {
+	all, err := q.ListStores(ctx)
+	if err != nil {
+		return err
+	}
+	for _, r := range all {
+		if err := s.add(kindStore, r.ID, r.Position, shelf.Store{ID: r.ID, Name: r.Name, Temperature: r.Temperature, Damp: r.Damp != 0, RoomKg: r.RoomKg}); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+func loadWishes(ctx context.Context, q *rows.Queries, s *state) error {
+	all, err := q.ListWishes(ctx)
+	if err != nil {
+		return err
+	}
+	forms, err := q.ListWishForms(ctx)
+	if err != nil {
+		return err
+	}
+	for _, r := range all {
+		w := table.Wish{
+			ID: r.ID, Food: r.Food, Kind: r.Kind, Preparation: r.Preparation, Forms: []table.Form{},
+			Amount:   table.Amount{Kind: table.Kind(r.AmountKind), Number: r.Number, Portion: r.Portion, Jar: r.Jar},
+			Season:   table.Season{Kind: table.SeasonKind(r.SeasonKind), From: int(r.FromMonth), To: int(r.ToMonth)},
+			Priority: table.Priority(r.Priority), Left: r.LeftOnShelf,
+			Stagger: table.Stagger{Kind: table.StaggerKind(r.StaggerKind), Days: int(r.StaggerDays), Sowings: int(r.StaggerSowings)},
+			Layout:  table.Layout(r.Layout), Note: r.Note,
+		}
+		if r.Confidence.Valid {
+			w.Confidence = &r.Confidence.Float64
+		}
+		for _, f := range forms {
+			if f.WishID == r.ID {
+				w.Forms = append(w.Forms, table.Form(f.Form))
+			}
+		}
+		if err := s.add(kindWish, r.ID, r.Position, w); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+func loadOverrules(ctx context.Context, q *rows.Queries, s *state) error {
+	all, err := q.ListOverrules(ctx)
+	if err != nil {
+		return err
+	}
+	for _, r := range all {
+		if err := s.add(kindOverrule, r.Subject+" "+r.Field, r.Position, book.Overrule{Subject: r.Subject, Field: r.Field, Value: r.Value}); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// household puts the items together; nil where there is no household yet.
+func (s *state) household() (*table.Household, error) {
+	root, ok := s.items[key{Kind: kindHousehold}]
+	if !ok {
+		return nil, nil
+	}
+	var set Settings
+	if err := json.Unmarshal(root.Value, &set); err != nil {
+		return nil, err
+	}
+	h := &table.Household{
+		Name: set.Name, Year: set.Year, Start: set.Start, Risk: set.Risk,
+		Members: []table.Member{}, Guests: []table.Guest{}, Stores: []shelf.Store{}, Wishes: []table.Wish{}, Overrules: []book.Overrule{},
+	}
+	for _, k := range s.order {
+		v := s.items[k].Value
+		var err error
+		switch k.Kind {
+		case kindPlace:
+			err = json.Unmarshal(v, &h.Place)
+		case kindMember:
+			h.Members, err = appended(h.Members, v)
+		case kindGuest:
+			h.Guests, err = appended(h.Guests, v)
+		case kindStore:
+			h.Stores, err = appended(h.Stores, v)
+		case kindWish:
+			h.Wishes, err = appended(h.Wishes, v)
+		case kindOverrule:
+			h.Overrules, err = appended(h.Overrules, v)
+		}
+		if err != nil {
+			return nil, fmt.Errorf("%s %s: %w", k.Kind, k.ID, err)
+		}
+	}
+	return h, nil
+}
+
+func appended[T any](list []T, value json.RawMessage) ([]T, error) {
+	var t T
+	err := json.Unmarshal(value, &t)
+	return append(list, t), err
+}

@@ -1,0 +1,160 @@
+package store
+
+import (
+	"context"
+	"database/sql"
+	"encoding/json"
+	"fmt"
+	"strings"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/place"
+	"inventory/internal/core/shelf"
+	"inventory/internal/core/table"
+	"inventory/internal/store/gen/rows"
+)
+
+// Change is one thing that an edit changed; Before or After is nil where there
+// was or is none.
+type Change struct {
+	Kind   string `json:"kind"`
+	ID     string `json:"id"`
+	Before *item  `json:"before"`
+	After  *item  `json:"after"`
+}
+
+// inverse returns the changes that take an edit back.
+func inverse(cs []Change) []Change {
+	out := make([]Change, len(cs))
+	for i, c := range cs {
+		out[len(cs)-1-i] = Change{c.Kind, c.ID, c.After, c.Before}
+	}
+	return out
+}
+
+// write makes the rows follow a change.
+func write(ctx context.Context, q *rows.Queries, c Change) error {
+	if c.After == nil {
+		return remove(ctx, q, c)
+	}
+	v, at := c.After.Value, c.After.Position
+	switch c.Kind {
+	case kindHousehold:
+		return decoded(v, func(s Settings) error {
+			return q.PutHousehold(ctx, rows.PutHouseholdParams{Name: s.Name, Year: int64(s.Year), Start: s.Start.String(), Risk: string(s.Risk)})
+		})
+	case kindPlace:
+		return decoded(v, func(p place.Place) error { return writePlace(ctx, q, p) })
+	case kindMember:
+		return decoded(v, func(m table.Member) error { return writeMember(ctx, q, at, m) })
+	case kindGuest:
+		return decoded(v, func(g table.Guest) error {
+			return q.PutGuest(ctx, rows.PutGuestParams{ID: g.ID, Position: at, Name: g.Name, Eaters: g.Eaters, FromDay: g.From.String(), ToDay: g.To.String()})
+		})
+	case kindStore:
+		return decoded(v, func(s shelf.Store) error {
+			return q.PutStore(ctx, rows.PutStoreParams{ID: s.ID, Position: at, Name: s.Name, Temperature: s.Temperature, Damp: integer(s.Damp), RoomKg: s.RoomKg})
+		})
+	case kindWish:
+		return decoded(v, func(w table.Wish) error { return writeWish(ctx, q, at, w) })
+	case kindOverrule:
+		return decoded(v, func(o book.Overrule) error {
+			return q.PutOverrule(ctx, rows.PutOverruleParams{Subject: o.Subject, Field: o.Field, Position: at, Value: o.Value})
+		})
+	}
+	return fmt.Errorf("nothing of kind %q is kept", c.Kind)
+}
+
+func decoded[T any](value json.RawMessage, then func(T) error) error {
+	var t T
+	if err := json.Unmarshal(value, &t); err != nil {
+		return err
+	}
+	return then(t)
+}
+
+func integer(b bool) int64 {
+	if b {
+		return 1
+	}
+	return 0
+}
+
+func nullable(v *float64) sql.NullFloat64 {
+	if v == nil {
+		return sql.NullFloat64{}
+	}
+	return sql.NullFloat64{Float64: *v, Valid: true}
+}
+
+func writePlace(ctx context.Context, q *rows.Queries, p place.Place) error {
+	err := q.PutPlace(ctx, rows.PutPlaceParams{
+		Name: p.Name, Latitude: p.Latitude, Altitude: p.Altitude, FrostFree: integer(p.FrostFree),
+		LastFrost: p.LastFrost.String(), FirstFrost: p.FirstFrost.String(), FrostSpread: p.FrostSpread,
+	})
+	for m := 0; m < 12 && err == nil; m++ {
+		err = q.PutPlaceMonth(ctx, rows.PutPlaceMonthParams{Month: int64(m + 1), MeanMax: p.MeanMax[m], MeanMin: p.MeanMin[m], Rain: p.Rain[m]})
+	}
+	return err
+}
+
+func writeMember(ctx context.Context, q *rows.Queries, at float64, m table.Member) error {
+	if err := q.PutMember(ctx, rows.PutMemberParams{ID: m.ID, Position: at, Name: m.Name, Band: string(m.Band), Appetite: nullable(m.Appetite)}); err != nil {
+		return err
+	}
+	if err := q.DeleteMemberAways(ctx, m.ID); err != nil {
+		return err
+	}
+	for i, s := range m.Away {
+		if err := q.PutMemberAway(ctx, rows.PutMemberAwayParams{MemberID: m.ID, Position: int64(i), FromDay: s.From.String(), ToDay: s.To.String()}); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+func writeWish(ctx context.Context, q *rows.Queries, at float64, w table.Wish) error {
+	if err := q.PutWish(ctx, rows.PutWishParams{
+		ID: w.ID, Position: at, Food: w.Food, Kind: w.Kind, Preparation: w.Preparation,
+		AmountKind: string(w.Amount.Kind), Number: w.Amount.Number, Portion: w.Amount.Portion, Jar: w.Amount.Jar,
+		SeasonKind: string(w.Season.Kind), FromMonth: int64(w.Season.From), ToMonth: int64(w.Season.To),
+		Priority: string(w.Priority), Confidence: nullable(w.Confidence), LeftOnShelf: w.Left,
+		StaggerKind: string(w.Stagger.Kind), StaggerDays: int64(w.Stagger.Days), StaggerSowings: int64(w.Stagger.Sowings),
+		Layout: string(w.Layout), Note: w.Note,
+	}); err != nil {
+		return err
+	}
+	if err := q.DeleteWishForms(ctx, w.ID); err != nil {
+		return err
+	}
+	for i, f := range w.Forms {
+		if err := q.PutWishForm(ctx, rows.PutWishFormParams{WishID: w.ID, Position: int64(i), Form: string(f)}); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+func remove(ctx context.Context, q *rows.Queries, c Change) error {
+	switch c.Kind {
+	case kindHousehold:
+		return q.DeleteHousehold(ctx)
+	case kindPlace:
+		if err := q.DeletePlaceMonths(ctx); err != nil {
+			return err
+		}
+		return q.DeletePlace(ctx)
+	case kindMember:
+		return q.DeleteMember(ctx, c.ID)
+	case kindGuest:
+		return q.DeleteGuest(ctx, c.ID)
+	case kindStore:
+		return q.DeleteStore(ctx, c.ID)
+	case kindWish:
+		return q.DeleteWish(ctx, c.ID)
+	case kindOverrule:
+		subject, field, _ := strings.Cut(c.ID, " ")
+		return q.DeleteOverrule(ctx, rows.DeleteOverruleParams{Subject: subject, Field: field})
+	}
+	return fmt.Errorf("nothing of kind %q is kept", c.Kind)
+}

@@ -1,0 +1,122 @@
+-- name: GetHousehold :many
+SELECT * FROM household;
+
+-- name: PutHousehold :exec
+INSERT INTO household (id, name, year, start, risk) VALUES (1, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET name = excluded.name, year = excluded.year, start = excluded.start, risk = excluded.risk;
+
+-- name: DeleteHousehold :exec
+DELETE FROM household;
+
+-- name: GetPlace :many
+SELECT * FROM place;
+
+-- name: PutPlace :exec
+INSERT INTO place (id, name, latitude, altitude, frost_free, last_frost, first_frost, frost_spread) VALUES (1, ?, ?, ?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET name = excluded.name, latitude = excluded.latitude, altitude = excluded.altitude,
+    frost_free = excluded.frost_free, last_frost = excluded.last_frost, first_frost = excluded.first_frost, frost_spread = excluded.frost_spread;
+
+-- name: DeletePlace :exec
+DELETE FROM place;
+
+-- name: ListPlaceMonths :many
+SELECT * FROM place_month ORDER BY month;
+
+-- name: PutPlaceMonth :exec
+INSERT INTO place_month (month, mean_max, mean_min, rain) VALUES (?, ?, ?, ?)
+ON CONFLICT (month) DO UPDATE SET mean_max = excluded.mean_max, mean_min = excluded.mean_min, rain = excluded.rain;
+
+-- name: DeletePlaceMonths :exec
+DELETE FROM place_month;
+
+-- name: ListMembers :many
+SELECT * FROM member ORDER BY position, id;
+
+-- name: PutMember :exec
+INSERT INTO member (id, position, name, band, appetite) VALUES (?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, name = excluded.name, band = excluded.band, appetite = excluded.appetite;
+
+-- name: DeleteMember :exec
+DELETE FROM member WHERE id = ?;
+
+-- name: ListMemberAways :many
+SELECT * FROM member_away ORDER BY member_id, position;
+
+-- name: PutMemberAway :exec
+INSERT INTO member_away (member_id, position, from_day, to_day) VALUES (?, ?, ?, ?);
+
+-- name: DeleteMemberAways :exec
+DELETE FROM member_away WHERE member_id = ?;
+
+-- name: ListGuests :many
+SELECT * FROM guest ORDER BY position, id;
+
+-- name: PutGuest :exec
+INSERT INTO guest (id, position, name, eaters, from_day, to_day) VALUES (?, ?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, name = excluded.name, eaters = excluded.eaters,
+    from_day = excluded.from_day, to_day = excluded.to_day;
+
+-- name: DeleteGuest :exec
+DELETE FROM guest WHERE id = ?;
+
+-- name: ListStores :many
+SELECT * FROM store ORDER BY position, id;
+
+-- name: PutStore :exec
+INSERT INTO store (id, position, name, temperature, damp, room_kg) VALUES (?, ?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, name = excluded.name, temperature = excluded.temperature,
+    damp = excluded.damp, room_kg = excluded.room_kg;
+
+-- name: DeleteStore :exec
+DELETE FROM store WHERE id = ?;
+
+-- name: ListWishes :many
+SELECT * FROM wish ORDER BY position, id;
+
+-- name: PutWish :exec
+INSERT INTO wish (id, position, food, kind, preparation, amount_kind, number, portion, jar, season_kind, from_month, to_month,
+    priority, confidence, left_on_shelf, stagger_kind, stagger_days, stagger_sowings, layout, note)
+VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, food = excluded.food, kind = excluded.kind,
+    preparation = excluded.preparation, amount_kind = excluded.amount_kind, number = excluded.number, portion = excluded.portion,
+    jar = excluded.jar, season_kind = excluded.season_kind, from_month = excluded.from_month, to_month = excluded.to_month,
+    priority = excluded.priority, confidence = excluded.confidence, left_on_shelf = excluded.left_on_shelf,
+    stagger_kind = excluded.stagger_kind, stagger_days = excluded.stagger_days, stagger_sowings = excluded.stagger_sowings,
+    layout = excluded.layout, note = excluded.note;
+
+-- name: DeleteWish :exec
+DELETE FROM wish WHERE id = ?;
+
+-- name: ListWishForms :many
+SELECT * FROM wish_form ORDER BY wish_id, position;
+
+-- name: PutWishForm :exec
+INSERT INTO wish_form (wish_id, position, form) VALUES (?, ?, ?);
+
+-- name: DeleteWishForms :exec
+DELETE FROM wish_form WHERE wish_id = ?;
+
+-- name: ListOverrules :many
+SELECT * FROM overrule ORDER BY position, subject, field;
+
+-- name: PutOverrule :exec
+INSERT INTO overrule (subject, field, position, value) VALUES (?, ?, ?, ?)
+ON CONFLICT (subject, field) DO UPDATE SET position = excluded.position, value = excluded.value;
+
+-- name: DeleteOverrule :exec
+DELETE FROM overrule WHERE subject = ? AND field = ?;
+
+-- name: AddJournal :exec
+INSERT INTO journal (revision, at, client, edit, kind, of_revision, command, words, changes) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?);
+
+-- name: JournalStack :many
+SELECT revision, kind, of_revision, words FROM journal ORDER BY revision;
+
+-- name: JournalEntry :one
+SELECT * FROM journal WHERE revision = ?;
+
+-- name: JournalByEdit :many
+SELECT revision FROM journal WHERE edit = ?;
+
+-- name: JournalSince :many
+SELECT revision, changes FROM journal WHERE revision > ? ORDER BY revision;
