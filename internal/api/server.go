@@ -157,6 +157,9 @@ func (s *Server) PostEdit(c *echo.Context) error {
 	if err := decode(c, &e); err != nil {
 		return err
 	}
+	if e.Household != nil && e.Household.Year == 0 { // a newcomer's: the year that lies ahead
+		e.Household.Year = e.Household.FirstYear(s.asOf())
+	}
 	return s.change(c, func(ctx context.Context) (store.Snapshot, error) {
 		return s.store.Apply(ctx, store.Edit{
 			Client: e.Client, ID: e.ID, Revision: e.Revision, Command: string(e.Command),

@@ -187,6 +187,19 @@ func (h Household) YearStart() civil.Date {
 	return civil.Of(h.Year, 1, 1)
 }
 
+// FirstYear returns the year a household plans that begins on a day: the one
+// whose table year lies ahead, or has begun so lately that most can still be
+// sown.
+func (h Household) FirstYear(asOf civil.Date) int {
+	const lately = 60
+	year, _, _ := asOf.Split()
+	h.Year = year
+	if h.YearStart()+lately < asOf {
+		return year + 1
+	}
+	return year
+}
+
 // Eaters returns E(w): the eater-equivalents at the table in each week of the
 // year, a day away counting as a seventh of a week.
 func (h Household) Eaters() (e [season.WeeksPerYear]float64) {

@@ -245,9 +245,15 @@ export interface components {
         };
         Place: {
             name: string;
-            /** @description degrees, north positive */
+            /**
+             * Format: double
+             * @description degrees, north positive
+             */
             latitude: number;
-            /** @description m */
+            /**
+             * Format: double
+             * @description m
+             */
             altitude: number;
             mean_max: number[];
             mean_min: number[];
@@ -257,7 +263,10 @@ export interface components {
             /** @description median last spring frost, such as 04-28 */
             last_frost: string;
             first_frost: string;
-            /** @description standard deviation, days */
+            /**
+             * Format: double
+             * @description standard deviation, days
+             */
             frost_spread: number;
         };
         Span: {
@@ -269,12 +278,14 @@ export interface components {
             name: string;
             /** @enum {string} */
             band: "adult" | "teen" | "child" | "small-child" | "infant";
+            /** Format: double */
             appetite?: number | null;
             away?: components["schemas"]["Span"][];
         };
         Guest: {
             id: string;
             name: string;
+            /** Format: double */
             eaters: number;
             from: string;
             to: string;
@@ -282,8 +293,10 @@ export interface components {
         Store: {
             id: string;
             name: string;
+            /** Format: double */
             temperature: number;
             damp: boolean;
+            /** Format: double */
             room_kg: number;
         };
         /** @enum {string} */
@@ -297,10 +310,17 @@ export interface components {
             amount: {
                 /** @enum {string} */
                 kind: "meals" | "weight-week" | "weight-year" | "pieces-week" | "pieces-year" | "jars" | "litres" | "dried" | "plants" | "area";
+                /** Format: double */
                 number: number;
-                /** @description g */
+                /**
+                 * Format: double
+                 * @description g
+                 */
                 portion?: number;
-                /** @description L */
+                /**
+                 * Format: double
+                 * @description L
+                 */
                 jar?: number;
             };
             season: {
@@ -311,8 +331,12 @@ export interface components {
             };
             /** @enum {string} */
             priority: "must" | "want" | "nice";
-            /** @description absent: the usual one; 0: a typical year */
+            /**
+             * Format: double
+             * @description absent: the usual one; 0: a typical year
+             */
             confidence?: number | null;
+            /** Format: double */
             left?: number;
             stagger: {
                 /** @enum {string} */
@@ -327,6 +351,7 @@ export interface components {
         Overrule: {
             subject: string;
             field: string;
+            /** Format: double */
             value: number;
         };
         Tally: {
@@ -334,6 +359,7 @@ export interface components {
             weeks_wanted: number;
             plants: number;
             sowings: number;
+            /** Format: double */
             area: number;
             area_week: number;
             jars: number;
@@ -344,6 +370,7 @@ export interface components {
             weeks: string[];
             last_frost: number;
             first_frost: number;
+            /** Format: double */
             eaters: number;
             tally: components["schemas"]["Tally"];
             wishes: components["schemas"]["PlanWish"][];
@@ -360,14 +387,21 @@ export interface components {
             weeks_wanted: number;
             uses: components["schemas"]["Use"][];
             harvest_unit: string;
+            /** Format: double */
             harvested: number;
+            /** Format: double */
             average: number;
+            /** Format: double */
             left_over: number;
             plants: number;
+            /** Format: double */
             area: number;
+            /** Format: double */
             row_metres: number;
             sowing_count: number;
+            /** Format: double */
             confidence: number;
+            /** Format: double */
             jar_litre?: number;
             load?: {
                 jars: number;
@@ -389,9 +423,12 @@ export interface components {
             life?: number;
             weeks: number;
             unit: string;
+            /** Format: double */
             harvested: number;
+            /** Format: double */
             average: number;
             plants: number;
+            /** Format: double */
             area: number;
             figure: string;
             short?: string;
@@ -416,27 +453,40 @@ export interface components {
             late: boolean;
             feeds: number[];
             unit: string;
+            /** Format: double */
             need: number;
             plants: number;
             set_out: number;
             cells: number;
             stations: number;
             seeds: number;
+            /** Format: double */
             seed_gram: number;
             per_place: number;
+            /** Format: double */
             stock_kg: number;
             stock_unit?: string;
+            /** Format: double */
             drill_m: number;
             layout?: string;
             rows: number;
+            /** Format: double */
             in_row: number;
+            /** Format: double */
             row_gap: number;
+            /** Format: double */
             row_metres: number;
+            /** Format: double */
             bed_length: number;
+            /** Format: double */
             area: number;
+            /** Format: double */
             low: number;
+            /** Format: double */
             likely: number;
+            /** Format: double */
             high: number;
+            /** Format: double */
             loss_chance: number;
             first_why: string;
             last_why: string;
@@ -444,6 +494,7 @@ export interface components {
         Working: {
             figure: string;
             title: string;
+            /** Format: double */
             value: number;
             unit: string;
             lines: components["schemas"]["WorkingLine"][];
@@ -451,6 +502,7 @@ export interface components {
         WorkingLine: {
             op: string;
             name: string;
+            /** Format: double */
             value: number;
             unit: string;
             /** @enum {string} */
@@ -460,8 +512,11 @@ export interface components {
             overrule?: {
                 subject: string;
                 field: string;
+                /** Format: double */
                 usual: number;
+                /** Format: double */
                 least: number;
+                /** Format: double */
                 most: number;
                 set: boolean;
             };
@@ -490,6 +545,7 @@ export interface components {
             weighed: boolean;
             /** @description sown by area, as shoots */
             dense: boolean;
+            /** Format: double */
             portion?: number;
         };
         Preparation: {
@@ -499,6 +555,7 @@ export interface components {
             /** @enum {string} */
             unit: "litre" | "kg";
             crops: string[];
+            /** Format: double */
             jar_litre: number;
             jar: string;
         };
@@ -516,7 +573,9 @@ export interface components {
         };
         Shown: {
             unit: string;
+            /** Format: double */
             factor: number;
+            /** Format: double */
             offset: number;
             decimals: number;
         };
@@ -527,6 +586,7 @@ export interface components {
         };
         Band: {
             band: string;
+            /** Format: double */
             appetite: number;
         };
         Assumption: {

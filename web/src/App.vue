@@ -1,0 +1,113 @@
+<script setup lang="ts">
+import { nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { useDrawer } from './lib/drawer'
+import { useHousehold } from './lib/household'
+import { useKeys } from './lib/keys'
+import KeyHelp from './parts/KeyHelp.vue'
+import Notice from './parts/Notice.vue'
+import Spine from './parts/Spine.vue'
+import Tally from './parts/Tally.vue'
+import Textures from './parts/Textures.vue'
+import WorkingDrawer from './parts/WorkingDrawer.vue'
+import Welcome from './places/Welcome.vue'
+
+const store = useHousehold()
+const drawer = useDrawer()
+const router = useRouter()
+const help = ref(false)
+
+async function go(path: string) {
+  await router.push(path)
+  await nextTick()
+  document.querySelector<HTMLElement>('main h2')?.focus()
+}
+
+/** Opens the working of the figure in focus, or of the first one of the row in focus. */
+function working() {
+  const at = document.activeElement
+  const figure =
+    at?.closest<HTMLElement>('[data-figure]') ?? at?.closest('[data-row]')?.querySelector<HTMLElement>('[data-figure]')
+  if (figure?.dataset.figure) drawer.open(figure.dataset.figure)
+}
+
+useKeys([
+  { keys: 'g t', does: 'go to Table', run: () => go('/table') },
+  { keys: 'g s', does: 'go to Sowings', run: () => go('/sowings') },
+  { keys: 'g h', does: 'go to House', run: () => go('/house') },
+  { keys: 'w', does: 'the working of the figure in focus', run: working },
+  { keys: 'u', does: 'undo', run: () => store.undo() },
+  { keys: 'U', does: 'redo', run: () => store.redo() },
+  { keys: 'p', does: 'print this leaf', run: () => window.print() },
+  { keys: '?', does: 'all keys', run: () => (help.value = true) },
+  { keys: 'Escape', does: 'close the working', run: () => drawer.close() },
+  { keys: '← →', does: 'in a ribbon, a week back or on' },
+])
+
+/** Somebody else may have edited while this window was away. */
+function refresh() {
+  if (document.visibilityState === 'visible' && !store.busy && !store.unsent) void store.load()
+}
+onMounted(() => {
+  void store.load()
+  document.addEventListener('visibilitychange', refresh)
+})
+onBeforeUnmount(() => document.removeEventListener('visibilitychange', refresh))
+</script>
+
+<template>
+  <Textures />
+  <div v-if="store.state && !store.household" class="alone">
+    <Notice />
+    <Welcome />
+  </div>
+  <div v-else class="frame" :class="{ drawn: drawer.figure }">
+    <Spine @help="help = true" />
+    <div class="page">
+      <Tally />
+      <Notice />
+      <main>
+        <RouterView v-if="store.household" />
+        <p v-else-if="!store.problem" class="quiet waiting">Fetching the household …</p>
+      </main>
+    </div>
+    <WorkingDrawer v-if="drawer.figure" />
+  </div>
+  <KeyHelp v-model="help" />
+</template>
+
+<style scoped>
+.frame {
+  display: grid;
+  grid-template-columns: 8.6rem minmax(0, 1fr);
+  min-height: 100vh;
+}
+.frame.drawn {
+  grid-template-columns: 8.6rem minmax(0, 1fr) 23rem;
+}
+.page {
+  min-width: 0;
+}
+main {
+  padding: 0.9rem 1.2rem 3rem;
+  container: leaf / inline-size;
+}
+.waiting {
+  padding: 2rem 0;
+}
+@media (max-width: 1000px) {
+  .frame.drawn {
+    grid-template-columns: 8.6rem minmax(0, 1fr);
+  }
+}
+@media (max-width: 720px) {
+  .frame,
+  .frame.drawn {
+    display: block;
+    padding-bottom: 4.5rem;
+  }
+  main {
+    padding: 0.7rem 0.8rem 2rem;
+  }
+}
+</style>

@@ -1,0 +1,57 @@
+// The contract with the binary, typed from api/openapi.yaml.
+import createClient from 'openapi-fetch'
+import type { components, paths } from './schema.gen'
+
+type Schemas = components['schemas']
+export type State = Schemas['State']
+export type Household = Schemas['Household']
+export type Settings = Schemas['Settings']
+export type Place = Schemas['Place']
+export type Member = Schemas['Member']
+export type Guest = Schemas['Guest']
+export type Store = Schemas['Store']
+export type Wish = Schemas['Wish']
+export type Form = Schemas['Form']
+export type Overrule = Schemas['Overrule']
+export type Plan = Schemas['Plan']
+export type PlanWish = Schemas['PlanWish']
+export type Tally = Schemas['Tally']
+export type Sowing = Schemas['Sowing']
+export type Working = Schemas['Working']
+export type WorkingLine = Schemas['WorkingLine']
+export type Reading = Schemas['Reading']
+export type Reference = Schemas['Reference']
+export type Problem = Schemas['Problem']
+export type Edit = Schemas['Edit']
+
+export const api = createClient<paths>({ baseUrl: '/api' })
+
+/** A problem that came back from the binary, or the lack of any answer. */
+export class Refused extends Error {
+  readonly problem: Problem
+  constructor(problem: Problem) {
+    super(problem.detail)
+    this.problem = problem
+  }
+}
+
+/** Says that no answer came: the binary has stopped or the network is away. */
+const unreachable: Problem = {
+  type: 'about:blank',
+  title: 'No answer',
+  status: 0,
+  detail: 'Inventory does not answer. What you typed is still here; try again when it runs.',
+}
+
+/** Returns what a call answered, or throws what it refused. */
+export async function answer<T>(call: () => Promise<{ data?: T; error?: unknown }>): Promise<T> {
+  let result
+  try {
+    result = await call()
+  } catch {
+    throw new Refused(unreachable)
+  }
+  if (result.data !== undefined) return result.data
+  const p = result.error as Problem | undefined
+  throw new Refused(p && typeof p === 'object' && 'detail' in p ? p : unreachable)
+}

@@ -1,0 +1,134 @@
+// The one state of the application: the household with its plan, and the edits.
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { answer, api, Refused, type Edit, type Problem, type Reference, type State, type Tally } from './api'
+
+type Change = Omit<Edit, 'client' | 'id' | 'revision'>
+
+/** Ids need only differ; the clock and a random part make them so, on http too. */
+function freshId(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(9))
+  return Date.now().toString(36) + '-' + Array.from(bytes, (b) => b.toString(36)).join('')
+}
+
+function clientName(): string {
+  const kept = localStorage.getItem('inventory.client')
+  if (kept) return kept
+  const made = freshId()
+  localStorage.setItem('inventory.client', made)
+  return made
+}
+
+export const useHousehold = defineStore('household', () => {
+  const state = shallowRef<State>()
+  const reference = shallowRef<Reference>()
+  const before = shallowRef<Tally>()
+  const notice = ref('')
+  const problem = shallowRef<Problem>()
+  const busy = ref(0)
+  const unsent = shallowRef<Edit>()
+  const client = clientName()
+
+  async function load() {
+    try {
+      const [s, r] = await Promise.all([
+        answer(() => api.GET('/state')),
+        reference.value ? Promise.resolve(reference.value) : answer(() => api.GET('/reference')),
+      ])
+      reference.value = r
+      state.value = s
+      problem.value = undefined
+    } catch (e) {
+      report(e)
+    }
+  }
+
+  function report(e: unknown) {
+    if (e instanceof Refused) problem.value = e.problem
+    else throw e
+  }
+
+  function take(s: State) {
+    before.value = s.before
+    state.value = s
+    notice.value = s.words
+    problem.value = undefined
+  }
+
+  async function send(edit: Edit): Promise<Problem | undefined> {
+    busy.value++
+    try {
+      take(await answer(() => api.POST('/edits', { body: edit })))
+      unsent.value = undefined
+      return undefined
+    } catch (e) {
+      if (!(e instanceof Refused)) throw e
+      const p = e.problem
+      if (p.status === 0) unsent.value = edit // sent again under the same id, it is done once
+      if (p.status === 409) await load()
+      if (p.status !== 422) problem.value = p // a mistake in a field is told at the field
+      return p
+    } finally {
+      busy.value--
+    }
+  }
+
+  /** Does one edit; returns what was wrong with it, if anything. */
+  function edit(change: Change): Promise<Problem | undefined> {
+    return send({ ...change, client, id: freshId(), revision: state.value?.revision ?? 0 })
+  }
+
+  async function again() {
+    if (unsent.value) await send(unsent.value)
+    else await load()
+  }
+
+  async function step(path: '/undo' | '/redo') {
+    busy.value++
+    try {
+      take(await answer(() => api.POST(path, { body: { client, id: freshId() } })))
+    } catch (e) {
+      report(e)
+    } finally {
+      busy.value--
+    }
+  }
+
+  return {
+    state,
+    reference,
+    before,
+    notice,
+    problem,
+    busy,
+    unsent,
+    household: computed(() => state.value?.household),
+    plan: computed(() => state.value?.plan),
+    load,
+    edit,
+    again,
+    undo: () => step('/undo'),
+    redo: () => step('/redo'),
+  }
+})
+
+/** What a problem says of one field, or of the whole when it names none. */
+export function fieldError(p: Problem | undefined, ...fields: string[]): string {
+  for (const f of p?.fields ?? []) {
+    if (fields.some((name) => f.field === name || f.field.startsWith(name + '.') || f.field.startsWith(name + '[')))
+      return sentence(f.value, f.allowed)
+  }
+  return ''
+}
+
+/** What a problem says that none of the given fields will show. */
+export function otherErrors(p: Problem | undefined, ...fields: string[]): string {
+  const rest = (p?.fields ?? []).filter(
+    (f) => !fields.some((n) => f.field === n || f.field.startsWith(n + '.') || f.field.startsWith(n + '[')),
+  )
+  return rest.map((f) => `${f.field}: ${sentence(f.value, f.allowed)}`).join(' ')
+}
+
+function sentence(value: string, allowed: string): string {
+  return value === '' ? `Wanted: ${allowed}.` : `“${value}” cannot be; wanted: ${allowed}.`
+}

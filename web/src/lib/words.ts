@@ -1,0 +1,108 @@
+// Words for the values of the contract, and dates as people write them.
+import type { Form } from './api'
+
+const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+export const monthNames = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+]
+
+/** 2027-04-28 as “28 Apr”. */
+export function day(iso: string | undefined): string {
+  if (!iso) return ''
+  const [, m, d] = iso.split('-')
+  return `${Number(d)} ${months[Number(m) - 1] ?? ''}`
+}
+
+/** 2027-04-28 as “28 Apr 2027”. */
+export function fullDay(iso: string): string {
+  return `${day(iso)} ${iso.slice(0, 4)}`
+}
+
+/** 04-28 as “28 Apr”. */
+export function yearDay(text: string): string {
+  return text ? day(`2000-${text}`) : ''
+}
+
+export function monthYear(iso: string): string {
+  return `${monthNames[Number(iso.slice(5, 7)) - 1]} ${iso.slice(0, 4)}`
+}
+
+export function monthShort(iso: string): string {
+  return months[Number(iso.slice(5, 7)) - 1] ?? ''
+}
+
+/** A plain name for each source of a week. */
+export const sourceWords: Record<string, string> = {
+  fresh: 'fresh',
+  cellar: 'from the store',
+  canned: 'from jars',
+  juiced: 'from jars',
+  pickled: 'from jars',
+  jam: 'from jars',
+  frozen: 'from the freezer',
+  dried: 'dried',
+  fermented: 'from the crock',
+  gap: 'nothing feeds it',
+}
+
+/** Which texture of the ribbon a source has. */
+export function texture(source: string): string {
+  switch (source) {
+    case 'canned':
+    case 'juiced':
+    case 'pickled':
+    case 'jam':
+      return 'jar'
+    case 'fermented':
+      return 'crock'
+  }
+  return source
+}
+
+export const formWords: Record<Form, string> = {
+  fresh: 'fresh',
+  cellar: 'kept whole in a store',
+  canned: 'canned',
+  juiced: 'juice',
+  frozen: 'frozen',
+  dried: 'dried',
+  pickled: 'pickled',
+  fermented: 'fermented',
+  jam: 'jam',
+}
+
+export const bandWords: Record<string, string> = {
+  adult: 'adult',
+  teen: 'teen',
+  child: 'child, 7 to 12',
+  'small-child': 'child, 3 to 6',
+  infant: 'under three',
+}
+
+export const sourceOfValue: Record<string, string> = {
+  household: 'yours',
+  usual: 'usual figure',
+  place: 'your place',
+  measured: 'your log',
+  reckoned: '',
+}
+
+/** One or many of a thing. */
+export function count(n: number, one: string, many = one + 's'): string {
+  return `${n} ${n === 1 ? one : many}`
+}
+
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1)
+}

@@ -1,0 +1,41 @@
+<script setup lang="ts">
+// What the textures mean.
+const kinds = [
+  { s: 'fresh', words: 'fresh' },
+  { s: 'cellar', words: 'store' },
+  { s: 'jar', words: 'jar' },
+  { s: 'frozen', words: 'freezer' },
+  { s: 'dried', words: 'dried' },
+  { s: 'crock', words: 'crock' },
+  { s: 'gap', words: 'gap' },
+]
+</script>
+
+<template>
+  <div class="legend">
+    <span v-for="k in kinds" :key="k.s"
+      ><svg viewBox="0 0 20 12" width="20" height="12" aria-hidden="true">
+        <rect x="1" y="1" width="18" height="10" :class="'w ' + k.s" /></svg
+      >{{ k.words }}</span
+    >
+    <span class="frost"><span>✱</span>frost</span>
+  </div>
+</template>
+
+<style scoped>
+.legend {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 0.8rem;
+  font-size: 0.8rem;
+  color: var(--ink-2);
+}
+.legend > span {
+  display: inline-flex;
+  align-items: center;
+  gap: 0.25rem;
+}
+.frost span {
+  color: var(--freezer);
+}
+</style>

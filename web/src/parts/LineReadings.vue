@@ -1,0 +1,49 @@
+<script setup lang="ts">
+// What a typed line was understood as, before it is accepted.
+import type { Reading } from '../lib/api'
+
+defineProps<{ readings: Reading[]; wrong: string }>()
+const chosen = defineModel<number>('chosen', { required: true })
+</script>
+
+<template>
+  <div class="readings small" aria-live="polite">
+    <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
+    <template v-else-if="readings.length === 1"
+      ><span class="quiet">Understood:</span> <strong>{{ readings[0]?.words }}</strong></template
+    >
+    <template v-else-if="readings.length > 1">
+      <span class="quiet">It could be one of these; Enter takes the one marked:</span>
+      <button
+        v-for="(r, i) in readings"
+        :key="r.words"
+        type="button"
+        class="plain reading"
+        :aria-pressed="i === chosen"
+        @click="chosen = i"
+      >
+        {{ r.words }}
+      </button>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.readings {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.25rem 0.6rem;
+  align-items: baseline;
+  min-height: 1.6rem;
+  padding-top: 0.2rem;
+}
+.reading {
+  border: 1px solid var(--hair-2);
+  padding: 0.05rem 0.5rem;
+}
+.reading[aria-pressed='true'] {
+  border-color: var(--ink);
+  background: var(--ink);
+  color: var(--paper);
+}
+</style>

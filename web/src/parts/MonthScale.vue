@@ -1,0 +1,55 @@
+<script setup lang="ts">
+// Month heads above the ribbons, with a mark at the two frosts.
+import { computed } from 'vue'
+import { useHousehold } from '../lib/household'
+import { monthShort } from '../lib/words'
+
+const store = useHousehold()
+const heads = computed(() => {
+  const weeks = store.plan?.weeks ?? []
+  const out: { at: number; name: string }[] = []
+  weeks.forEach((iso, i) => {
+    const name = monthShort(iso)
+    if (i > 0 && monthShort(weeks[i - 1] ?? '') !== name) out.push({ at: (i / 52) * 100, name })
+  })
+  return out
+})
+const frosts = computed(() => {
+  const p = store.plan
+  if (!p || p.first_frost < 0) return []
+  return [
+    { at: (p.last_frost / 52) * 100, words: 'last frost' },
+    { at: ((p.first_frost + 0.5) / 52) * 100, words: 'first frost' },
+  ]
+})
+</script>
+
+<template>
+  <div class="scale" aria-hidden="true">
+    <span v-for="h in heads" :key="h.at" class="month" :style="{ left: h.at + '%' }">{{ h.name }}</span>
+    <span v-for="f in frosts" :key="f.words" class="frost" :style="{ left: f.at + '%' }" :title="f.words">✱</span>
+  </div>
+</template>
+
+<style scoped>
+.scale {
+  position: relative;
+  height: 1.9rem;
+  font-size: 0.76rem;
+  color: var(--ink-2);
+}
+.month {
+  position: absolute;
+  bottom: 0;
+  border-left: 1px solid var(--hair-2);
+  padding-left: 2px;
+  line-height: 1.1;
+}
+.frost {
+  position: absolute;
+  top: 0;
+  transform: translateX(-50%);
+  color: var(--freezer);
+  font-size: 0.85rem;
+}
+</style>

@@ -1,0 +1,141 @@
+<script setup lang="ts">
+// The 52 weeks of a wish, each with the colour and the texture of its source.
+import { computed, ref } from 'vue'
+import { useHousehold } from '../lib/household'
+import { day, sourceWords, texture } from '../lib/words'
+
+const props = defineProps<{
+  source: string[]
+  wanted?: number[]
+  unit?: string
+  label: string
+  say?: (n: number) => string
+}>()
+const store = useHousehold()
+const week = ref(-1)
+
+const weeks = computed(() => props.source.map((s) => (s ? texture(s) : 'none')))
+
+function move(e: KeyboardEvent) {
+  const step = e.key === 'ArrowRight' || e.key === ']' ? 1 : e.key === 'ArrowLeft' || e.key === '[' ? -1 : 0
+  if (e.key === 'Home') week.value = 0
+  else if (e.key === 'End') week.value = 51
+  else if (step) week.value = Math.min(51, Math.max(0, week.value + step))
+  else return
+  e.preventDefault()
+  e.stopPropagation()
+}
+
+function point(e: MouseEvent) {
+  const box = (e.currentTarget as SVGElement).getBoundingClientRect()
+  week.value = Math.min(51, Math.max(0, Math.floor(((e.clientX - box.left) / box.width) * 52)))
+}
+
+const caption = computed(() => {
+  if (week.value < 0) return ''
+  const s = props.source[week.value]
+  const from = day(store.plan?.weeks[week.value])
+  if (!s) return `week of ${from}: not wanted`
+  const amount = props.say && props.wanted ? props.say(props.wanted[week.value] ?? 0) + ', ' : ''
+  return `week of ${from}: ${amount}${sourceWords[s] ?? s}`
+})
+</script>
+
+<template>
+  <div class="ribbon">
+    <svg
+      viewBox="0 0 520 26"
+      preserveAspectRatio="none"
+      tabindex="0"
+      role="slider"
+      :aria-label="label + ', week by week'"
+      aria-valuemin="1"
+      aria-valuemax="52"
+      :aria-valuenow="week + 1 || 1"
+      :aria-valuetext="caption || label"
+      @keydown="move"
+      @focus="week = Math.max(0, week)"
+      @blur="week = -1"
+      @mousemove="point"
+      @mouseleave="week = -1"
+    >
+      <rect
+        v-for="(s, i) in weeks"
+        :key="i"
+        :x="i * 10 + (s === 'gap' ? 1 : 0.4)"
+        :y="s === 'none' ? 24 : s === 'gap' ? 2 : 1"
+        :width="s === 'gap' ? 8 : 9.2"
+        :height="s === 'none' ? 1 : s === 'gap' ? 22 : 24"
+        :class="'w ' + s"
+        :data-source="source[i]"
+      />
+      <rect v-if="week >= 0" class="cursor" :x="week * 10" y="0" width="10" height="26" />
+    </svg>
+    <span v-if="caption" class="caption" :class="{ late: week > 30 }">{{ caption }}</span>
+  </div>
+</template>
+
+<style scoped>
+.ribbon {
+  position: relative;
+  min-width: 0;
+}
+svg {
+  display: block;
+  width: 100%;
+  height: 22px;
+  cursor: crosshair;
+}
+.caption {
+  position: absolute;
+  left: 0;
+  top: 100%;
+  z-index: 3;
+  background: var(--ink);
+  color: var(--paper);
+  font-size: 0.8rem;
+  padding: 0.05rem 0.4rem;
+  white-space: nowrap;
+  pointer-events: none;
+}
+.caption.late {
+  left: auto;
+  right: 0;
+}
+.cursor {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+</style>
+
+<style>
+/* Each source has a colour and a texture, so that it holds in greyscale. */
+.w.none {
+  fill: var(--hair-2);
+}
+.w.fresh {
+  fill: var(--fresh);
+}
+.w.cellar {
+  fill: url(#tex-cellar);
+}
+.w.jar {
+  fill: url(#tex-jar);
+}
+.w.frozen {
+  fill: url(#tex-frozen);
+}
+.w.dried {
+  fill: url(#tex-dried);
+}
+.w.crock {
+  fill: url(#tex-crock);
+}
+.w.gap {
+  fill: none;
+  stroke: var(--gap);
+  stroke-width: 1.6;
+  stroke-dasharray: 3 2.4;
+}
+</style>

@@ -1,0 +1,162 @@
+<script setup lang="ts">
+// The places, in the order of the work, each with one live fact.
+import { computed } from 'vue'
+import { useHousehold } from '../lib/household'
+import { useUnits } from '../lib/units'
+import { count, day } from '../lib/words'
+
+defineEmits<{ help: [] }>()
+const store = useHousehold()
+const { system } = useUnits()
+
+const places = computed(() => {
+  const p = store.plan
+  const t = p?.tally
+  const gaps = t ? t.weeks_wanted - t.weeks_fed : 0
+  const next = p?.sowings.find((s) => !s.late && s.date >= p.as_of && s.method !== 'patch')
+  const eaters = p ? Math.round(p.eaters * 10) / 10 : 0
+  return [
+    { to: '/table', name: 'Table', fact: t ? count(gaps, 'week short', 'weeks short') : '', loud: gaps > 0 },
+    { to: '/sowings', name: 'Sowings', fact: next ? `next ${day(next.date)}` : p ? 'none ahead' : '', loud: false },
+    { to: '/house', name: 'House', fact: p ? `${eaters} eaters` : '', loud: false },
+  ]
+})
+</script>
+
+<template>
+  <nav class="spine no-print" aria-label="Places">
+    <div class="name">Inventory</div>
+    <ul>
+      <li v-for="p in places" :key="p.to">
+        <RouterLink :to="p.to">
+          <span class="place">{{ p.name }}</span>
+          <span class="fact" :class="{ warn: p.loud }">{{ p.fact }}</span>
+        </RouterLink>
+      </li>
+    </ul>
+    <div class="foot">
+      <div class="units" role="group" aria-label="Units">
+        <button type="button" class="plain" :aria-pressed="system === 'metric'" @click="system = 'metric'">
+          metric
+        </button>
+        <button type="button" class="plain" :aria-pressed="system === 'us'" @click="system = 'us'">US</button>
+      </div>
+      <button type="button" class="link small" @click="$emit('help')">Keys <kbd>?</kbd></button>
+    </div>
+  </nav>
+</template>
+
+<style scoped>
+.spine {
+  display: flex;
+  flex-direction: column;
+  border-right: 1px solid var(--hair-2);
+  padding: 0.9rem 0 0.8rem;
+  position: sticky;
+  top: 0;
+  height: 100vh;
+}
+.name {
+  font-family: var(--serif);
+  font-size: 1.05rem;
+  font-weight: 700;
+  padding: 0 0.9rem 0.9rem;
+  letter-spacing: 0.01em;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li a {
+  display: block;
+  padding: 0.4rem 0.9rem 0.45rem;
+  text-decoration: none;
+  border-left: 3px solid transparent;
+}
+li a:hover {
+  background: var(--wash);
+}
+li a.router-link-active {
+  border-left-color: var(--accent);
+  background: var(--sheet);
+}
+.place {
+  display: block;
+  font-family: var(--serif);
+  font-size: 1.05rem;
+}
+.fact {
+  display: block;
+  font-size: 0.8rem;
+  color: var(--ink-2);
+}
+.fact.warn {
+  color: var(--accent);
+}
+.foot {
+  margin-top: auto;
+  padding: 0 0.9rem;
+  display: flex;
+  flex-direction: column;
+  gap: 0.5rem;
+  align-items: flex-start;
+}
+.units {
+  display: flex;
+  border: 1px solid var(--hair-2);
+}
+.units button {
+  padding: 0.15rem 0.5rem;
+  font-size: 0.85rem;
+}
+.units button[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--paper);
+}
+@media (max-width: 720px) {
+  .spine {
+    position: fixed;
+    inset: auto 0 0 0;
+    top: auto;
+    height: auto;
+    flex-direction: row;
+    align-items: stretch;
+    background: var(--paper);
+    border-right: 0;
+    border-top: 1px solid var(--ink-2);
+    padding: 0;
+    z-index: 20;
+  }
+  .name {
+    display: none;
+  }
+  ul {
+    display: flex;
+    flex: 1;
+  }
+  li {
+    flex: 1;
+  }
+  li a {
+    border-left: 0;
+    border-top: 3px solid transparent;
+    padding: 0.4rem 0.6rem 0.5rem;
+    min-height: 52px;
+  }
+  li a.router-link-active {
+    border-top-color: var(--accent);
+  }
+  .foot {
+    margin: 0;
+    justify-content: center;
+    padding: 0 0.6rem;
+  }
+  .foot .link {
+    display: none;
+  }
+  .units {
+    flex-direction: column;
+  }
+}
+</style>

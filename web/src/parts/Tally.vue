@@ -1,0 +1,178 @@
+<script setup lang="ts">
+// The whole table at a glance; after an edit each figure that changed shows by
+// how much, for some seconds.
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { useHousehold } from '../lib/household'
+import { useUnits } from '../lib/units'
+import { day } from '../lib/words'
+import Figure from './Figure.vue'
+
+const store = useHousehold()
+const { say } = useUnits()
+const showing = ref(false)
+let timer = 0
+
+watch(
+  () => store.state,
+  () => {
+    window.clearTimeout(timer)
+    showing.value = !!store.before
+    timer = window.setTimeout(() => (showing.value = false), 12000)
+  },
+)
+onBeforeUnmount(() => window.clearTimeout(timer))
+
+const figures = computed(() => {
+  const t = store.plan?.tally
+  if (!t) return []
+  const b = showing.value ? store.before : undefined
+  const row = (
+    key: 'weeks_fed' | 'plants' | 'area' | 'jars' | 'sowings',
+    unit: string,
+    label: string,
+    figure?: string,
+  ) => {
+    const change = b ? t[key] - b[key] : 0
+    return {
+      key,
+      value: t[key],
+      unit,
+      label,
+      figure,
+      change: Math.abs(change) < 1e-6 ? '' : (change > 0 ? '+' : '−') + say(Math.abs(change), unit),
+      of: key === 'weeks_fed' ? t.weeks_wanted : 0,
+    }
+  }
+  return [
+    row('weeks_fed', '', 'weeks fed', 'tally/weeks_fed'),
+    row('plants', '', 'plants', 'tally/plants'),
+    row('area', 'm²', `bed, week of ${day(store.plan?.weeks[t.area_week])}`, 'tally/area'),
+    row('jars', '', 'jars to fill', 'tally/jars'),
+    row('sowings', '', 'sowings'),
+  ]
+})
+</script>
+
+<template>
+  <header class="tally">
+    <div class="year">
+      <h1>{{ store.household?.name ?? 'Inventory' }}</h1>
+      <span v-if="store.plan" class="quiet small">the year {{ store.plan.year }}</span>
+    </div>
+    <dl v-if="store.plan">
+      <div v-for="f in figures" :key="f.key" :data-tally="f.key">
+        <dd>
+          <Figure :value="f.value" :unit="f.unit" :figure="f.figure" :label="f.label" /><span v-if="f.of" class="of">
+            of {{ f.of }}</span
+          >
+          <span v-if="f.change" class="change" role="status">{{ f.change }}</span>
+        </dd>
+        <dt>{{ f.label }}</dt>
+      </div>
+    </dl>
+    <div v-if="store.plan" class="steps no-print">
+      <button
+        type="button"
+        class="link small"
+        :disabled="!store.state?.undo"
+        :title="store.state?.undo"
+        @click="store.undo()"
+      >
+        Undo <kbd>u</kbd>
+      </button>
+      <button
+        type="button"
+        class="link small"
+        :disabled="!store.state?.redo"
+        :title="store.state?.redo"
+        @click="store.redo()"
+      >
+        Redo <kbd>U</kbd>
+      </button>
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.tally {
+  display: flex;
+  align-items: flex-end;
+  gap: 1.6rem;
+  padding: 0.65rem 1.2rem 0.5rem;
+  border-bottom: 1px solid var(--ink-2);
+  background: var(--paper);
+  position: sticky;
+  top: 0;
+  z-index: 10;
+}
+.year {
+  min-width: 9rem;
+}
+.year h1 {
+  font-size: 1.25rem;
+  line-height: 1.15;
+}
+dl {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 1.7rem;
+  margin: 0;
+  flex: 1;
+}
+dd {
+  margin: 0;
+  font-size: 1.4rem;
+  font-weight: 600;
+  line-height: 1.1;
+  font-family: var(--serif);
+  white-space: nowrap;
+}
+dt {
+  font-size: 0.8rem;
+  color: var(--ink-2);
+}
+.of {
+  font-size: 0.85rem;
+  font-weight: 400;
+  color: var(--ink-2);
+}
+.change {
+  font-size: 0.9rem;
+  font-weight: 600;
+  color: var(--accent-ink);
+  background: var(--accent);
+  padding: 0 0.35rem;
+  margin-left: 0.35rem;
+  vertical-align: 0.15em;
+}
+.steps {
+  display: flex;
+  gap: 0.9rem;
+  white-space: nowrap;
+}
+@media (max-width: 720px) {
+  .tally {
+    position: static;
+    flex-wrap: wrap;
+    gap: 0.5rem 1rem;
+    padding: 0.6rem 0.8rem;
+  }
+  .year {
+    flex: 1;
+  }
+  dl {
+    order: 3;
+    flex-basis: 100%;
+    gap: 0.3rem 1.1rem;
+  }
+  dd {
+    font-size: 1.2rem;
+  }
+  .steps kbd {
+    display: none;
+  }
+  .steps .link {
+    min-height: 32px;
+  }
+}
+</style>

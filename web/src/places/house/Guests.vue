@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { ElInput } from 'element-plus'
+import { ref } from 'vue'
+import type { Guest } from '../../lib/api'
+import { otherErrors, useHousehold } from '../../lib/household'
+import { useRows } from '../../lib/rowedit'
+import NumberInput from '../../parts/NumberInput.vue'
+import DayField from './DayField.vue'
+
+const store = useHousehold()
+const wrong = ref('')
+const { rows, save } = useRows<Guest>(
+  () => store.household?.guests ?? [],
+  (guest) => store.edit({ command: 'change-guest', guest }),
+)
+
+async function add() {
+  const p = await store.edit({
+    command: 'add-guest',
+    guest: { id: '', name: 'Guests', eaters: 2, from: '12-24', to: '12-26' },
+  })
+  wrong.value = p ? otherErrors(p) || p.detail : ''
+}
+async function remove(id: string) {
+  const p = await store.edit({ command: 'remove-guest', target: id })
+  wrong.value = p ? otherErrors(p) || p.detail : ''
+}
+</script>
+
+<template>
+  <section aria-label="Guests">
+    <h3>Guests</h3>
+    <div class="rows guests">
+      <template v-for="(r, i) in rows" :key="r.value.id">
+        <ElInput v-model="r.value.name" size="small" :aria-label="`Who comes, ${i + 1}`" @change="save(i)" />
+        <NumberInput v-model="r.value.eaters" :label="'Eaters: ' + r.value.name" unit="eaters" suffix @done="save(i)" />
+        <span class="when">
+          <DayField v-model="r.value.from" :label="r.value.name + ', from'" @done="save(i)" />
+          <DayField v-model="r.value.to" :label="r.value.name + ', to'" @done="save(i)" />
+        </span>
+        <button type="button" class="link small" :aria-label="'Remove ' + r.value.name" @click="remove(r.value.id)">
+          remove
+        </button>
+        <p v-if="r.wrong" class="wrong" role="alert">{{ r.wrong }}</p>
+      </template>
+    </div>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <button type="button" class="link add" @click="add">Add guests</button>
+  </section>
+</template>
+
+<style scoped>
+.guests {
+  grid-template-columns: minmax(6rem, 1fr) 6.5rem auto auto;
+}
+.when {
+  display: grid;
+  gap: 0.1rem;
+}
+@container leaf (max-width: 620px) {
+  .guests {
+    grid-template-columns: 1fr 6.5rem;
+  }
+}
+</style>

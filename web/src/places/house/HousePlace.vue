@@ -1,0 +1,72 @@
+<script setup lang="ts">
+// House: who eats here, where they live, and the rules they plan by.
+import Guests from './Guests.vue'
+import Members from './Members.vue'
+import Overrules from './Overrules.vue'
+import PlaceForm from './PlaceForm.vue'
+import Rules from './Rules.vue'
+import Stores from './Stores.vue'
+</script>
+
+<template>
+  <section class="house">
+    <h2 class="hidden-words" tabindex="-1">House</h2>
+    <div class="left">
+      <Members />
+      <Guests />
+      <Stores />
+      <Overrules />
+    </div>
+    <div class="right">
+      <PlaceForm />
+      <Rules />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.house {
+  display: grid;
+  grid-template-columns: minmax(0, 5fr) minmax(0, 6fr);
+  gap: 0 2.4rem;
+}
+@container leaf (max-width: 860px) {
+  .house {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
+
+<style>
+.house section {
+  margin-bottom: 1.5rem;
+}
+.house section > h3 {
+  font-size: 1.15rem;
+  border-bottom: 1px solid var(--ink-2);
+  padding-bottom: 0.2rem;
+  margin-bottom: 0.4rem;
+  display: flex;
+  align-items: baseline;
+  gap: 0.8rem;
+}
+.house section > h3 .aside {
+  font-family: var(--sans);
+  font-size: 0.87rem;
+  font-weight: 400;
+  color: var(--ink-2);
+  margin-left: auto;
+}
+.house .rows {
+  display: grid;
+  gap: 0.1rem 0.7rem;
+  align-items: center;
+}
+.house .rows > .wrong,
+.house .rows > .whole {
+  grid-column: 1 / -1;
+}
+.house .add {
+  margin-top: 0.4rem;
+}
+</style>

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+// The times of the year in which a member is away.
+import { reactive, ref, watch } from 'vue'
+import DayField from './DayField.vue'
+
+defineProps<{ who: string }>()
+const model = defineModel<{ from: string; to: string }[] | undefined>()
+const fresh = reactive({ from: '08-01', to: '08-14' })
+const spans = ref([...(model.value ?? [])])
+watch(model, (m) => (spans.value = [...(m ?? [])]))
+
+function add() {
+  model.value = [...spans.value, { ...fresh }]
+}
+function drop(i: number) {
+  const left = spans.value.filter((_, k) => k !== i)
+  model.value = left.length ? left : undefined
+}
+</script>
+
+<template>
+  <div class="spans">
+    <div v-for="(s, i) in spans" :key="i">
+      <DayField v-model="s.from" :label="`${who} leaves`" @done="model = [...spans]" /> to
+      <DayField v-model="s.to" :label="`${who} is back after`" @done="model = [...spans]" />
+      <button type="button" class="link small" @click="drop(i)">strike out</button>
+    </div>
+    <div>
+      <DayField v-model="fresh.from" :label="`${who} leaves`" /> to
+      <DayField v-model="fresh.to" :label="`${who} is back after`" />
+      <button type="button" class="link small" @click="add">add this time away</button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.spans {
+  padding: 0.3rem 0 0.6rem 0.8rem;
+  border-left: 3px solid var(--accent);
+  display: grid;
+  gap: 0.3rem;
+}
+</style>

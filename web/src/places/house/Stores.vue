@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { ElCheckbox, ElInput } from 'element-plus'
+import { ref } from 'vue'
+import type { Store } from '../../lib/api'
+import { otherErrors, useHousehold } from '../../lib/household'
+import { useRows } from '../../lib/rowedit'
+import NumberInput from '../../parts/NumberInput.vue'
+
+const store = useHousehold()
+const wrong = ref('')
+const { rows, save } = useRows<Store>(
+  () => store.household?.stores ?? [],
+  (s) => store.edit({ command: 'change-store', store: s }),
+)
+
+async function add() {
+  const p = await store.edit({
+    command: 'add-store',
+    store: { id: '', name: 'A new store', temperature: 5, damp: true, room_kg: 0 },
+  })
+  wrong.value = p ? otherErrors(p) || p.detail : ''
+}
+async function remove(id: string) {
+  const p = await store.edit({ command: 'remove-store', target: id })
+  wrong.value = p ? otherErrors(p) || p.detail : ''
+}
+</script>
+
+<template>
+  <section aria-label="Stores">
+    <h3>Stores</h3>
+    <p v-if="!rows.length" class="quiet small">
+      None entered: crops are reckoned as if each had its ideal store. Enter yours, and what keeps shorter there shows.
+    </p>
+    <div v-else class="rows stores">
+      <span class="quiet small">name</span><span class="quiet small r">in winter</span><span></span
+      ><span class="quiet small r">holds</span><span></span>
+      <template v-for="(r, i) in rows" :key="r.value.id">
+        <ElInput v-model="r.value.name" size="small" :aria-label="`Name of store ${i + 1}`" @change="save(i)" />
+        <NumberInput
+          v-model="r.value.temperature"
+          unit="°C"
+          suffix
+          :label="'Temperature of ' + r.value.name"
+          @done="save(i)"
+        />
+        <ElCheckbox v-model="r.value.damp" size="small" @change="save(i)">damp</ElCheckbox>
+        <NumberInput
+          v-model="r.value.room_kg"
+          unit="kg"
+          suffix
+          :label="'What ' + r.value.name + ' holds'"
+          @done="save(i)"
+        />
+        <button type="button" class="link small" :aria-label="'Remove ' + r.value.name" @click="remove(r.value.id)">
+          remove
+        </button>
+        <p v-if="r.wrong" class="wrong" role="alert">{{ r.wrong }}</p>
+      </template>
+    </div>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <button type="button" class="link add" @click="add">Add a store</button>
+  </section>
+</template>
+
+<style scoped>
+.stores {
+  grid-template-columns: minmax(6rem, 1.4fr) 5rem auto 6rem auto;
+}
+.r {
+  text-align: right;
+}
+</style>

@@ -1,0 +1,207 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Sowing } from '../../lib/api'
+import { useUnits } from '../../lib/units'
+import { count, day } from '../../lib/words'
+import Figure from '../../parts/Figure.vue'
+import Ribbon from '../../parts/Ribbon.vue'
+
+const props = defineProps<{ sowing: Sowing }>()
+const { say, quantity } = useUnits()
+const s = computed(() => props.sowing)
+const base = computed(() => `sowing/${props.sowing.id}`)
+
+const sources = computed(() => {
+  const out: string[] = Array(52).fill('')
+  for (const w of s.value.feeds) out[w] = s.value.form || ''
+  return out
+})
+
+const spacing = computed(() => {
+  const x = s.value
+  if (!x.in_row) return ''
+  const n = (v: number) => quantity(v, 'cm').number
+  if (x.layout === 'block') return `in a block`
+  return `${n(x.in_row)} × ${say(x.row_gap, 'cm')}, ${count(x.rows, x.layout === 'across' ? 'plant across' : 'row', x.layout === 'across' ? 'plants across' : 'rows')}`
+})
+</script>
+
+<template>
+  <div class="sow-grid line" data-row :data-sowing="s.id">
+    <div class="date" :class="{ warn: s.late }">
+      {{ day(s.date) }}
+      <span v-if="s.late" class="late">late</span>
+    </div>
+    <div class="crop">
+      <span class="name">{{ s.crop_name }}</span>
+      <span class="for">{{ s.wish_title }}</span>
+    </div>
+    <div class="sow">
+      <template v-if="s.cells">
+        <Figure :value="s.cells" :figure="base + '/cells'" label="cells" /> cells
+        <span class="for"
+          >indoors, <Figure :value="s.seeds" :figure="base + '/seeds'" label="seeds" /> seeds; set out
+          <Figure :value="s.set_out" :figure="base + '/set_out'" label="starts to set out"
+        /></span>
+      </template>
+      <template v-else-if="s.method === 'tray'">
+        <Figure :value="s.seed_gram" unit="g" :figure="base + '/seeds'" label="seed" /> of seed
+        <span class="for">on trays</span>
+      </template>
+      <template v-else-if="s.set_out">
+        <Figure :value="s.set_out" :figure="base + '/set_out'" :label="s.stock_unit" /> {{ s.stock_unit }}
+        <span v-if="s.stock_kg" class="for"
+          ><Figure :value="s.stock_kg" unit="kg" :figure="base + '/stock'" label="planting stock"
+        /></span>
+      </template>
+      <template v-else-if="s.drill_m">
+        {{ say(s.drill_m, 'm') }} of drill
+        <span class="for"
+          ><Figure :value="s.seeds" :figure="base + '/seeds'" label="seeds" /> seeds, {{ say(s.seed_gram, 'g') }};
+          thin</span
+        >
+      </template>
+      <template v-else>
+        <Figure :value="s.stations" :figure="base + '/stations'" label="stations" /> stations
+        <span class="for"
+          ><Figure :value="s.seeds" :figure="base + '/seeds'" label="seeds" /> seeds, {{ s.per_place }} to each</span
+        >
+      </template>
+    </div>
+    <div class="n strong"><Figure v-if="s.plants" :value="s.plants" :figure="base + '/plants'" label="plants" /></div>
+    <div class="n">
+      <template v-if="s.row_metres"
+        >{{ quantity(s.row_metres, 'm').number
+        }}<span class="unit">&nbsp;{{ quantity(s.row_metres, 'm').unit }}</span></template
+      >
+    </div>
+    <div class="n">
+      <Figure :value="s.area" unit="m²" :figure="base + '/area'" :label="s.method === 'tray' ? 'tray' : 'bed'" />
+    </div>
+    <div class="dates">
+      <span v-if="s.up_by">{{ day(s.up_by) }}</span><span v-else>–</span>
+      <span class="for">{{ s.plant_out && s.method === 'raised' ? day(s.plant_out) : '' }}</span>
+    </div>
+    <div class="dates picked">
+      <span v-if="s.first_pick"
+        >{{ day(s.first_pick) }}{{ s.last_pick !== s.first_pick ? ' – ' + day(s.last_pick) : '' }}</span
+      ><span v-else>–</span>
+      <span class="for">{{ s.method === 'patch' ? 'stands for years' : day(s.clear) }}</span>
+    </div>
+    <div class="n gives">
+      <template v-if="s.form">
+        <Figure :value="s.likely" :unit="s.unit" :figure="base + '/likely'" label="gives" />
+        <span class="for">{{ quantity(s.low, s.unit).number }} – {{ quantity(s.high, s.unit).number }}</span>
+      </template>
+    </div>
+    <div class="feeds"><Ribbon v-if="s.feeds.length" :source="sources" :label="s.crop_name" /></div>
+    <details class="more small">
+      <summary>{{ spacing }}</summary>
+      Not earlier: {{ s.first_why }}. Not later: {{ s.last_why }}. {{ s.days }} days to the first harvest. Lost outright
+      in {{ Math.round(s.loss_chance * 100) }} of 100 years.
+    </details>
+  </div>
+</template>
+
+<style scoped>
+.line {
+  padding: 0.35rem 0;
+  border-bottom: 1px solid var(--hair);
+  align-items: start;
+}
+.line:hover {
+  background: color-mix(in srgb, var(--wash) 45%, transparent);
+}
+.date {
+  font-family: var(--serif);
+  font-variant-numeric: tabular-nums lining-nums;
+  font-weight: 600;
+  white-space: nowrap;
+}
+.late {
+  display: block;
+  font-family: var(--sans);
+  font-size: 0.8rem;
+  font-weight: 400;
+}
+.name {
+  font-family: var(--serif);
+  font-weight: 600;
+  line-height: 1.2;
+  display: block;
+}
+.for {
+  display: block;
+  font-size: 0.82rem;
+  color: var(--ink-2);
+  font-weight: 400;
+  min-height: 1em;
+}
+.n {
+  text-align: right;
+  font-family: var(--serif);
+  font-variant-numeric: tabular-nums lining-nums;
+  white-space: nowrap;
+}
+.n .for {
+  font-family: var(--serif);
+}
+.strong {
+  font-weight: 650;
+  font-size: 1.08rem;
+}
+.unit {
+  font-family: var(--sans);
+  font-size: 0.8em;
+  color: var(--ink-2);
+}
+.dates {
+  font-family: var(--serif);
+  font-variant-numeric: tabular-nums lining-nums;
+  white-space: nowrap;
+}
+.dates .for {
+  font-family: var(--serif);
+}
+.more {
+  grid-column: 2 / -1;
+  color: var(--ink-2);
+}
+.more summary {
+  cursor: pointer;
+  list-style-position: outside;
+}
+@container leaf (max-width: 620px) {
+  .date {
+    grid-row: 1 / 4;
+    font-size: 1.1rem;
+  }
+  .crop {
+    grid-column: 2 / -1;
+  }
+  .sow {
+    grid-column: 2;
+    grid-row: 2;
+  }
+  .line .n {
+    grid-row: 2;
+  }
+  .line .n:nth-child(5),
+  .line .gives {
+    display: none;
+  }
+  .line .n:nth-child(6) {
+    grid-column: 4;
+  }
+  .line .n.strong {
+    grid-column: 3;
+  }
+  .dates {
+    grid-row: 3;
+  }
+  .dates.picked {
+    grid-column: 3 / -1;
+    text-align: right;
+  }
+}
+</style>

@@ -1,0 +1,187 @@
+<script setup lang="ts">
+// Sowings: every sowing by its date, with all its counts.
+import { ElInput } from 'element-plus'
+import { computed, ref } from 'vue'
+import type { Sowing } from '../../lib/api'
+import { useHousehold } from '../../lib/household'
+import { useKeys } from '../../lib/keys'
+import { monthYear } from '../../lib/words'
+import SowingLine from './SowingLine.vue'
+
+const store = useHousehold()
+const find = ref('')
+const finder = ref<InstanceType<typeof ElInput>>()
+const only = ref('')
+
+const methods = [
+  { value: '', label: 'all' },
+  { value: 'raised', label: 'raised indoors' },
+  { value: 'direct', label: 'in place' },
+  { value: 'stock', label: 'sets, tubers, cloves' },
+  { value: 'other', label: 'patches and trays' },
+]
+
+const shown = computed(() => {
+  const wanted = find.value.trim().toLowerCase()
+  return (store.plan?.sowings ?? []).filter(
+    (s) =>
+      (!wanted || (s.crop_name + ' ' + s.wish_title).toLowerCase().includes(wanted)) &&
+      (!only.value ||
+        s.method === only.value ||
+        (only.value === 'other' && (s.method === 'patch' || s.method === 'tray'))),
+  )
+})
+
+const months = computed(() => {
+  const out: { month: string; sowings: Sowing[] }[] = []
+  for (const s of shown.value) {
+    const month = monthYear(s.date)
+    const last = out[out.length - 1]
+    if (last?.month === month) last.sowings.push(s)
+    else out.push({ month, sowings: [s] })
+  }
+  return out
+})
+
+useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }])
+</script>
+
+<template>
+  <section>
+    <div class="bar">
+      <h2 tabindex="-1">Sowings</h2>
+      <p class="quiet small basis">By the frost dates, with catalogue days.</p>
+      <div class="tools no-print">
+        <div class="only" role="group" aria-label="Which sowings">
+          <button
+            v-for="m in methods"
+            :key="m.value"
+            type="button"
+            class="plain"
+            :aria-pressed="only === m.value"
+            @click="only = m.value"
+          >
+            {{ m.label }}
+          </button>
+        </div>
+        <ElInput
+          ref="finder"
+          v-model="find"
+          size="small"
+          placeholder="find"
+          aria-label="Find a sowing"
+          clearable
+          @keydown.esc="find = ''"
+        />
+      </div>
+    </div>
+    <template v-if="shown.length">
+      <div class="sow-grid heads" aria-hidden="true">
+        <div>begin</div>
+        <div>crop, and what for</div>
+        <div>sow</div>
+        <div class="r">plants</div>
+        <div class="r">row</div>
+        <div class="r">bed</div>
+        <div>up by<br />plant out</div>
+        <div>picked<br />cleared</div>
+        <div class="r">gives<br />poor to good year</div>
+        <div class="feeds">weeks it feeds</div>
+      </div>
+      <template v-for="m in months" :key="m.month">
+        <h3 class="month">{{ m.month }}</h3>
+        <SowingLine v-for="s in m.sowings" :key="s.id" :sowing="s" />
+      </template>
+    </template>
+    <p v-else-if="store.plan?.sowings.length" class="empty">No sowing fits what you look for.</p>
+    <p v-else class="empty">Nothing to sow yet. Say in Table what the family eats, and its sowings stand here.</p>
+  </section>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 0.3rem 1rem;
+  margin-bottom: 0.4rem;
+}
+h2:focus {
+  outline: none;
+}
+.basis {
+  flex: 1;
+}
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 0.8rem;
+  align-items: center;
+}
+.tools .el-input {
+  width: 8rem;
+}
+.only {
+  display: flex;
+  flex-wrap: wrap;
+  font-size: 0.87rem;
+  border: 1px solid var(--hair-2);
+}
+.only button {
+  padding: 0.15rem 0.55rem;
+}
+.only button[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--paper);
+}
+.heads {
+  font-size: 0.76rem;
+  color: var(--ink-2);
+  line-height: 1.15;
+  align-items: end;
+  border-bottom: 1px solid var(--ink-2);
+  padding-bottom: 0.2rem;
+}
+.r {
+  text-align: right;
+}
+.month {
+  margin-top: 0.9rem;
+  padding-bottom: 0.15rem;
+  border-bottom: 1px solid var(--hair-2);
+}
+.empty {
+  padding: 2rem 0;
+  font-family: var(--serif);
+  font-size: 1.1rem;
+}
+</style>
+
+<style>
+.sow-grid {
+  display: grid;
+  grid-template-columns: 4rem minmax(9rem, 1.3fr) minmax(9rem, 1.2fr) 3.4rem 3.8rem 4.4rem 4.3rem 8rem 6.6rem minmax(
+      6rem,
+      0.8fr
+    );
+  column-gap: 0.7rem;
+}
+@container leaf (max-width: 960px) {
+  .sow-grid {
+    grid-template-columns: 3.8rem minmax(8rem, 1.3fr) minmax(8rem, 1.2fr) 3.2rem 3.6rem 4.2rem 4.1rem 7.6rem 6.4rem;
+    column-gap: 0.55rem;
+  }
+  .sow-grid .feeds {
+    display: none;
+  }
+}
+@container leaf (max-width: 620px) {
+  .sow-grid.heads {
+    display: none;
+  }
+  .sow-grid {
+    grid-template-columns: 4rem 1fr auto auto;
+    column-gap: 0.8rem;
+  }
+}
+</style>

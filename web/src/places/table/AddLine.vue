@@ -1,0 +1,66 @@
+<script setup lang="ts">
+// One line to type a wish in; it says what it understood before it is taken.
+import { ElButton, ElInput } from 'element-plus'
+import { ref } from 'vue'
+import { otherErrors, useHousehold } from '../../lib/household'
+import { useLine } from '../../lib/lines'
+import LineReadings from '../../parts/LineReadings.vue'
+
+defineEmits<{ controls: [] }>()
+const store = useHousehold()
+const { text, readings, chosen, wrong, accept, clear } = useLine()
+const input = ref<InstanceType<typeof ElInput>>()
+const refused = ref('')
+
+async function add() {
+  refused.value = ''
+  const reading = await accept()
+  if (!reading) return
+  const p = await store.edit({ command: 'add-wish', wish: reading.wish })
+  if (p) refused.value = otherErrors(p) || p.detail
+  else clear()
+}
+
+defineExpose({ focus: () => input.value?.focus() })
+</script>
+
+<template>
+  <form class="add no-print" @submit.prevent="add">
+    <div class="row">
+      <ElInput
+        ref="input"
+        v-model="text"
+        size="large"
+        aria-label="A wish, as one line"
+        placeholder="What do you want? 35 qt tomato sauce · carrots 2x week · 6 heads lettuce a week may-oct"
+        @keydown.esc="clear"
+      />
+      <ElButton native-type="submit" type="primary" :disabled="!text.trim()">Add</ElButton>
+      <button type="button" class="link small" @click="$emit('controls')">by controls</button>
+    </div>
+    <LineReadings v-model:chosen="chosen" :readings="readings" :wrong="wrong || refused" />
+  </form>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  gap: 0.8rem;
+  align-items: center;
+}
+.row :deep(.el-input__inner) {
+  font-family: var(--serif);
+  font-size: 1.15rem;
+}
+.link {
+  white-space: nowrap;
+}
+@media (max-width: 720px) {
+  .row {
+    flex-wrap: wrap;
+  }
+  .row :deep(.el-input) {
+    flex-basis: 100%;
+  }
+}
+</style>

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+// The number of a wish, edited where it stands.
+import { computed, ref, watch } from 'vue'
+import type { PlanWish, Wish } from '../../lib/api'
+import { fieldError, otherErrors, useHousehold } from '../../lib/household'
+import { useUnits } from '../../lib/units'
+
+const props = defineProps<{ wish: Wish; plan: PlanWish }>()
+const store = useHousehold()
+const { entry, read, shown, system } = useUnits()
+
+const unit = computed(() => (/kg|L|m²/.test(props.plan.unit) ? props.plan.unit : ''))
+const shownNumber = computed(() => entry(props.wish.amount.number, unit.value))
+const text = ref(shownNumber.value)
+const wrong = ref('')
+watch([shownNumber, system], () => {
+  text.value = shownNumber.value
+  wrong.value = ''
+})
+
+/** What the number counts: "quart jars", "meals a week", "kg a year". */
+const words = computed(() => {
+  const said = props.plan.words.split(' · ')[0]?.replace(/^[\d.]+ /, '') ?? ''
+  return unit.value ? said.replace(/^(kg|litres|m²)/, shown(unit.value).unit) : said
+})
+
+async function save() {
+  if (text.value === shownNumber.value) return
+  const number = read(text.value, unit.value)
+  if (Number.isNaN(number)) {
+    wrong.value = `“${text.value}” is no number.`
+    return
+  }
+  const p = await store.edit({
+    command: 'change-wish',
+    wish: { ...props.wish, amount: { ...props.wish.amount, number } },
+  })
+  wrong.value = p ? fieldError(p, 'amount.number') || otherErrors(p) || p.detail : ''
+}
+
+async function full(jars: number) {
+  text.value = String(jars)
+  await save()
+}
+
+function revert() {
+  text.value = shownNumber.value
+  wrong.value = ''
+}
+</script>
+
+<template>
+  <span class="amount">
+    <input
+      v-model="text"
+      class="number"
+      inputmode="decimal"
+      :size="Math.max(2, text.length)"
+      :aria-label="`How much: ${plan.title}, ${words}`"
+      :aria-invalid="!!wrong"
+      @change="save"
+      @keydown.enter="save"
+      @keydown.esc.stop="revert"
+    />
+    {{ words }}
+    <span v-if="plan.load && plan.load.below !== plan.load.above" class="loads quiet">
+      full loads:
+      <button v-if="plan.load.below" type="button" class="link" @click="full(plan.load.below)">
+        {{ plan.load.below }}
+      </button>
+      {{ plan.load.below ? 'or' : '' }}
+      <button type="button" class="link" @click="full(plan.load.above)">{{ plan.load.above }}</button>
+    </span>
+    <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
+  </span>
+</template>
+
+<style scoped>
+.amount {
+  font-size: 0.9rem;
+}
+input {
+  font-family: var(--serif);
+  font-size: 1.02rem;
+  font-weight: 600;
+  color: var(--ink);
+  background: transparent;
+  border: 0;
+  border-bottom: 1px solid var(--hair-2);
+  padding: 0 0.1rem;
+  text-align: right;
+  border-radius: 0;
+}
+input:hover {
+  border-bottom-color: var(--ink);
+}
+.loads {
+  display: inline-block;
+  margin-left: 0.3rem;
+  font-size: 0.83rem;
+}
+.wrong {
+  display: block;
+}
+</style>

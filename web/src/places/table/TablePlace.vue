@@ -1,0 +1,243 @@
+<script setup lang="ts">
+// Table: what the family wants, and beside each wish its year and its cost.
+import { ElInput, ElOption, ElSelect } from 'element-plus'
+import { computed, nextTick, ref } from 'vue'
+import type { PlanWish, Wish } from '../../lib/api'
+import { useHousehold } from '../../lib/household'
+import { useKeys } from '../../lib/keys'
+import Legend from '../../parts/Legend.vue'
+import MonthScale from '../../parts/MonthScale.vue'
+import AddLine from './AddLine.vue'
+import WishEditor from './WishEditor.vue'
+import WishRow from './WishRow.vue'
+
+const store = useHousehold()
+const order = ref<'yours' | 'ground' | 'gaps'>('yours')
+const find = ref('')
+const open = ref('') // the wish whose editor is open; "new" for one not yet added
+const line = ref<InstanceType<typeof AddLine>>()
+const finder = ref<InstanceType<typeof ElInput>>()
+
+const rows = computed(() => {
+  const plan = store.plan
+  const wishes = store.household?.wishes ?? []
+  if (!plan) return []
+  const all = wishes.flatMap((wish, i) => {
+    const p = plan.wishes[i]
+    return p ? [{ wish, plan: p }] : []
+  })
+  const wanted = find.value.trim().toLowerCase()
+  const shown = wanted
+    ? all.filter((r) => (r.plan.words + ' ' + r.wish.food + ' ' + (r.wish.note ?? '')).toLowerCase().includes(wanted))
+    : all
+  const gaps = (p: PlanWish) => p.weeks_wanted - p.weeks_fed
+  if (order.value === 'ground') return [...shown].sort((a, b) => b.plan.area - a.plan.area)
+  if (order.value === 'gaps') return [...shown].sort((a, b) => gaps(b.plan) - gaps(a.plan))
+  return shown
+})
+
+async function move(id: string, step: number) {
+  const ids = (store.household?.wishes ?? []).map((w) => w.id)
+  const at = ids.indexOf(id)
+  const to = at + step
+  if (at < 0 || to < 0 || to >= ids.length) return
+  const others = ids.filter((x) => x !== id)
+  await store.edit({ command: 'move-wish', target: id, after: others[to - 1] ?? '' })
+  await nextTick()
+  focusTitle(id)
+}
+
+function focusTitle(id: string) {
+  document.querySelector<HTMLElement>(`[data-wish="${id}"] .title`)?.focus()
+}
+
+async function remove(id: string) {
+  const ids = rows.value.map((r) => r.wish.id)
+  const next = ids[ids.indexOf(id) + 1] ?? ids[ids.indexOf(id) - 1]
+  const p = await store.edit({ command: 'remove-wish', target: id })
+  if (p) return
+  if (open.value === id) open.value = ''
+  await nextTick()
+  if (next) focusTitle(next)
+  else line.value?.focus()
+}
+
+async function close(id: string) {
+  open.value = ''
+  await nextTick()
+  if (id === 'new') line.value?.focus()
+  else focusTitle(id)
+}
+
+const blank: Wish = {
+  id: '',
+  food: '',
+  forms: ['fresh'],
+  amount: { kind: 'meals', number: 2 },
+  season: { kind: 'all-year' },
+  priority: 'want',
+  stagger: { kind: 'need' },
+}
+
+useKeys([
+  { keys: 'n', does: 'a new wish', run: () => line.value?.focus() },
+  { keys: '/', does: 'find a wish', run: () => finder.value?.focus() },
+  { keys: 'Alt ↑', does: 'on a wish: move it up (Alt ↓: down)' },
+  { keys: 'Delete', does: 'on a wish: remove it' },
+])
+</script>
+
+<template>
+  <section class="table">
+    <h2 class="hidden-words" tabindex="-1">Table</h2>
+    <AddLine ref="line" @controls="open = 'new'" />
+    <WishEditor v-if="open === 'new'" :wish="blank" is-new @close="close('new')" />
+
+    <div v-if="rows.length || find" class="bar">
+      <Legend />
+      <div class="tools no-print">
+        <ElInput
+          ref="finder"
+          v-model="find"
+          size="small"
+          placeholder="find"
+          aria-label="Find a wish"
+          clearable
+          @keydown.esc="find = ''"
+        />
+        <ElSelect v-model="order" size="small" aria-label="Order of the wishes">
+          <ElOption value="yours" label="in your order" />
+          <ElOption value="ground" label="most ground first" />
+          <ElOption value="gaps" label="most weeks short first" />
+        </ElSelect>
+      </div>
+    </div>
+
+    <div v-if="rows.length" class="ledger">
+      <div class="row-grid heads">
+        <div></div>
+        <MonthScale />
+        <div class="head">weeks<br />short</div>
+        <div class="head">to bring<br />in</div>
+        <div class="head">plants</div>
+        <div class="head">bed</div>
+        <div class="head">sow-<br />ings</div>
+        <div class="head">left over,<br />average year</div>
+      </div>
+      <template v-for="r in rows" :key="r.wish.id">
+        <WishRow
+          :wish="r.wish"
+          :plan="r.plan"
+          :open="open === r.wish.id"
+          @edit="open = open === r.wish.id ? '' : r.wish.id"
+          @move="(step) => move(r.wish.id, step)"
+          @remove="remove(r.wish.id)"
+        />
+        <WishEditor
+          v-if="open === r.wish.id"
+          :wish="r.wish"
+          :plan="r.plan"
+          @close="close(r.wish.id)"
+          @move="(step) => move(r.wish.id, step)"
+          @remove="remove(r.wish.id)"
+        />
+      </template>
+    </div>
+    <p v-else-if="find" class="empty">No wish has “{{ find }}” in it.</p>
+    <p v-else class="empty">
+      No wish yet. Type one above, such as “carrots 2x week” or “35 qt tomato sauce”, and its year appears here.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 1rem;
+  margin: 0.3rem 0 0.1rem;
+}
+.tools {
+  display: flex;
+  gap: 0.8rem;
+}
+.tools .el-input {
+  width: 8rem;
+}
+.tools .el-select {
+  width: 11.5rem;
+}
+.heads {
+  align-items: end;
+  border-bottom: 1px solid var(--ink-2);
+  padding-bottom: 0.15rem;
+}
+.head {
+  text-align: right;
+  font-size: 0.76rem;
+  line-height: 1.1;
+  color: var(--ink-2);
+}
+.empty {
+  padding: 2rem 0;
+  font-family: var(--serif);
+  font-size: 1.1rem;
+}
+</style>
+
+<style>
+.row-grid {
+  display: grid;
+  grid-template-columns: minmax(11rem, 15.5rem) minmax(14rem, 1fr) 2.6rem 5.2rem 3.6rem 4.8rem 2.6rem 5.2rem;
+  column-gap: 0.7rem;
+}
+@container leaf (max-width: 860px) {
+  .row-grid {
+    grid-template-columns: minmax(9.5rem, 12.5rem) minmax(10rem, 1fr) 2.2rem 4.6rem 3.2rem 4.4rem 1.8rem 4.2rem;
+    column-gap: 0.5rem;
+  }
+}
+@container leaf (max-width: 620px) {
+  .row-grid.heads {
+    display: none;
+  }
+  .row-grid {
+    grid-template-columns: repeat(4, auto) 1fr;
+    column-gap: 1rem;
+    row-gap: 0.25rem;
+  }
+  .row-grid .what,
+  .row-grid .weeks {
+    grid-column: 1 / -1;
+  }
+  .row-grid .cell {
+    text-align: left;
+  }
+  .row-grid .cell::before {
+    display: block;
+    font-family: var(--sans);
+    font-size: 0.72rem;
+    font-weight: 400;
+    color: var(--ink-2);
+  }
+  .row-grid .cell:nth-child(3)::before {
+    content: 'short';
+  }
+  .row-grid .cell:nth-child(4)::before {
+    content: 'bring in';
+  }
+  .row-grid .cell:nth-child(5)::before {
+    content: 'plants';
+  }
+  .row-grid .cell:nth-child(6)::before {
+    content: 'bed';
+  }
+  .row-grid .cell:nth-child(7) {
+    display: none;
+  }
+  .row-grid .cell:nth-child(8)::before {
+    content: 'left over';
+  }
+}
+</style>

@@ -1,0 +1,167 @@
+<script setup lang="ts">
+// One wish: what is wanted, its ribbon, and what it costs.
+import { computed } from 'vue'
+import type { PlanWish, Wish } from '../../lib/api'
+import { useUnits } from '../../lib/units'
+import { count } from '../../lib/words'
+import Figure from '../../parts/Figure.vue'
+import Ribbon from '../../parts/Ribbon.vue'
+import AmountField from './AmountField.vue'
+
+const props = defineProps<{ wish: Wish; plan: PlanWish; open: boolean }>()
+const emit = defineEmits<{ edit: []; move: [step: number]; remove: [] }>()
+const { render, say } = useUnits()
+
+const short = computed(() => props.plan.weeks_wanted - props.plan.weeks_fed)
+const rest = computed(() => props.plan.words.split(' · ').slice(2).join(' · '))
+const harvested = computed(() => {
+  const own = props.plan.uses.filter((u) => u.form && !u.part && u.harvested > 0)
+  return own.length === 1 ? `${own[0]?.figure}/harvested` : `wish/${props.plan.id}/harvested`
+})
+
+function key(e: KeyboardEvent) {
+  if (e.altKey && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) {
+    e.preventDefault()
+    emit('move', e.key === 'ArrowUp' ? -1 : 1)
+  } else if (e.key === 'Delete') {
+    e.preventDefault()
+    emit('remove')
+  }
+}
+</script>
+
+<template>
+  <div class="wish row-grid" data-row :data-wish="plan.id" :class="{ open }">
+    <div class="what">
+      <button type="button" class="plain title" :aria-expanded="open" @click="$emit('edit')" @keydown="key">
+        {{ plan.title }}
+      </button>
+      <span v-if="wish.priority !== 'want'" class="priority" :class="wish.priority">{{ wish.priority }}</span>
+      <AmountField :wish="wish" :plan="plan" />
+      <span v-if="rest" class="rest">{{ rest }}</span>
+    </div>
+    <div class="weeks">
+      <Ribbon
+        v-if="plan.weeks_wanted"
+        :source="plan.source"
+        :wanted="plan.wanted"
+        :label="plan.title"
+        :say="(n) => say(Math.round(n * 100) / 100, plan.unit)"
+      />
+      <span v-else class="quiet small">{{
+        plan.enough ? 'enough left on the shelf' : 'feeds no week; stands in the garden'
+      }}</span>
+    </div>
+    <div class="cell short">
+      <button
+        v-if="plan.weeks_wanted"
+        type="button"
+        class="plain"
+        :class="{ warn: short > 0 }"
+        :data-figure="`wish/${plan.id}/fed`"
+        :aria-label="short ? count(short, 'week') + ' short' : 'every wanted week fed'"
+        @click="$emit('edit')"
+      >
+        {{ short > 0 ? short : '–' }}
+      </button>
+    </div>
+    <div class="cell">
+      <Figure
+        v-if="plan.harvested"
+        :value="plan.harvested"
+        :unit="plan.harvest_unit"
+        :figure="harvested"
+        label="to bring in"
+      />
+    </div>
+    <div class="cell strong">
+      <Figure v-if="plan.plants" :value="plan.plants" :figure="`wish/${plan.id}/plants`" label="plants" />
+      <span v-else-if="plan.sowing_count" class="quiet small">trays</span>
+    </div>
+    <div class="cell">
+      <Figure v-if="plan.area" :value="plan.area" unit="m²" :figure="`wish/${plan.id}/area`" label="bed" />
+    </div>
+    <div class="cell number">{{ plan.sowing_count || '' }}</div>
+    <div class="cell" :class="{ warn: plan.left_over < 0 }">
+      <Figure
+        v-if="plan.harvested"
+        :value="plan.left_over"
+        :unit="plan.harvest_unit"
+        :figure="`wish/${plan.id}/left_over`"
+        label="left over in an average year"
+      />
+    </div>
+    <ul v-if="plan.notes.length" class="notes small">
+      <li v-for="n in plan.notes" :key="n">{{ render(n) }}</li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.wish {
+  padding: 0.42rem 0 0.4rem;
+  border-bottom: 1px solid var(--hair);
+  align-items: center;
+}
+.wish:hover {
+  background: color-mix(in srgb, var(--wash) 45%, transparent);
+}
+.wish.open {
+  background: var(--sheet);
+}
+.title {
+  font-family: var(--serif);
+  font-size: 1.04rem;
+  font-weight: 600;
+  line-height: 1.2;
+}
+.title:hover {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  text-decoration-color: var(--hair-2);
+}
+.priority {
+  font-size: 0.78rem;
+  margin-left: 0.4rem;
+  color: var(--ink-2);
+}
+.priority.must {
+  color: var(--ink);
+  font-weight: 650;
+}
+.what {
+  min-width: 0;
+}
+.what :deep(.amount) {
+  display: block;
+}
+.rest {
+  font-size: 0.83rem;
+  color: var(--ink-2);
+}
+.cell {
+  text-align: right;
+  font-family: var(--serif);
+  font-variant-numeric: tabular-nums lining-nums;
+  white-space: nowrap;
+}
+.strong {
+  font-weight: 650;
+  font-size: 1.08rem;
+}
+.short .warn {
+  font-weight: 650;
+}
+.notes {
+  grid-column: 2 / -1;
+  margin: 0.1rem 0 0;
+  padding: 0;
+  list-style: none;
+  color: var(--ink-2);
+}
+@media (max-width: 720px) {
+  .notes {
+    grid-column: 1 / -1;
+  }
+}
+</style>

@@ -1,0 +1,12 @@
+import { createRouter, createWebHistory } from 'vue-router'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/table' },
+    { path: '/table', component: () => import('./places/table/TablePlace.vue') },
+    { path: '/sowings', component: () => import('./places/sowings/SowingsPlace.vue') },
+    { path: '/house', component: () => import('./places/house/HousePlace.vue') },
+    { path: '/:rest(.*)', redirect: '/table' },
+  ],
+})
