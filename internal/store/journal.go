@@ -88,6 +88,9 @@ func readLog(ctx context.Context, q *rows.Queries) (log, error) {
 		of := int(r.OfRevision)
 		switch r.Kind {
 		case "edit":
+			if r.Command == "begin" {
+				continue // undo reaches every edit of a household, not the household itself
+			}
 			l.undo, l.redo = append(l.undo, l.revision), nil
 		case "undo":
 			l.undo = slices.DeleteFunc(l.undo, func(n int) bool { return n == of })

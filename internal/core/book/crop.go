@@ -1,5 +1,7 @@
 package book
 
+import "strings"
+
 // Maybe is a figure that the book may not have.
 type Maybe struct {
 	Value float64
@@ -113,6 +115,12 @@ type Crop struct {
 	Dense *Dense // nil unless sown by area
 
 	usual map[string]float64 // what the book says where the household overruled it
+}
+
+// Short returns the name without what stands in brackets behind it.
+func (c *Crop) Short() string {
+	short, _, _ := strings.Cut(c.Name, " (")
+	return short
 }
 
 // Perennial tells whether the crop stands as a patch for years.

@@ -21,7 +21,7 @@ const hardeningDays = 7
 func (c *computation) dates(crop *book.Crop, res *Use, s sowing.Sowing) Sowing {
 	day := func(d int) civil.Date { return c.start + civil.Date(d) }
 	at := func(d int) *civil.Date { date := day(d); return &date }
-	sw := Sowing{Crop: crop.ID, CropName: crop.Name, Form: res.Form, Date: day(s.Start.Sow), Feeds: s.Run.List(), Days: s.Start.Ready - s.Start.Day}
+	sw := Sowing{Crop: crop.ID, CropName: crop.Short(), Form: res.Form, Date: day(s.Start.Sow), Feeds: s.Run.List(), Days: s.Start.Ready - s.Start.Day}
 	switch {
 	case crop.Perennial():
 		sw.Method = "patch"

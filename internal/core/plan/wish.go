@@ -56,7 +56,7 @@ func (c *computation) wish(w table.Wish) {
 // use works out one use of a wish, with what its preparation takes besides.
 func (c *computation) use(out *Wish, w table.Wish, r table.Resolved, u table.Use) {
 	base := "wish/" + w.ID + "/" + formName(u.Form)
-	res := Use{Form: string(u.Form), Crop: u.Crop.ID, CropName: u.Crop.Name, Why: u.Why, Weeks: u.Weeks.Count(), Unit: out.HarvestUnit, Figure: base}
+	res := Use{Form: string(u.Form), Crop: u.Crop.ID, CropName: u.Crop.Short(), Why: u.Why, Weeks: u.Weeks.Count(), Unit: out.HarvestUnit, Figure: base}
 	if u.Form != table.Fresh && u.Form != "" && len(u.Lot) > 0 {
 		kept := c.start + civil.Date(7*u.Kept)
 		res.Kept, res.Life = &kept, u.Life
@@ -81,7 +81,7 @@ func (c *computation) use(out *Wish, w table.Wish, r table.Resolved, u table.Use
 		if u.Form != table.Fresh {
 			return lot
 		}
-		return c.desk.Harvest(base, "need", u.Crop.Name, r, u, s.Run)
+		return c.desk.Harvest(base, "need", u.Crop.Short(), r, u, s.Run)
 	})
 	if u.Form == table.Fresh {
 		s := c.desk.Recorder.Open(base, "harvested", out.Title, "to bring in, fresh")
@@ -103,14 +103,14 @@ func (c *computation) use(out *Wish, w table.Wish, r table.Resolved, u table.Use
 func (c *computation) part(out *Wish, w table.Wish, u table.Use, i int, part book.Part, units float64) {
 	crop := c.desk.Book.Crop(part.Crops[0])
 	base := fmt.Sprintf("wish/%s/part%d", w.ID, i+1)
-	res := Use{Form: string(u.Form), Part: true, Crop: crop.ID, CropName: crop.Name, Why: "the preparation takes it", Weeks: u.Weeks.Count(), Unit: amount.Kilogram, Figure: base}
+	res := Use{Form: string(u.Form), Part: true, Crop: crop.ID, CropName: crop.Short(), Why: "the preparation takes it", Weeks: u.Weeks.Count(), Unit: amount.Kilogram, Figure: base}
 	s := c.season(crop)
 	late := crop.StoreWhen == "late" && crop.Harvest == book.Once
 	pu := table.Use{Form: u.Form, Crop: crop, Season: s, Lot: s.Lot(late, 1), Weeks: u.Weeks}
 	if len(pu.Lot) == 0 {
-		out.Notes = append(out.Notes, fmt.Sprintf("%s, which it takes too, cannot be grown here: %s", crop.Name, s.Why))
+		out.Notes = append(out.Notes, fmt.Sprintf("%s, which it takes too, cannot be grown here: %s", crop.Short(), s.Why))
 	}
-	need := c.desk.Part(base, "harvested", crop.Name, units, u.Prep, part)
+	need := c.desk.Part(base, "harvested", crop.Short(), units, u.Prep, part)
 	c.sow(out, &res, w, crop, sowing.Plan(pu, w.Stagger), func(sowing.Sowing, string) reckon.Need { return need })
 	res.Harvested = need.Amount
 	out.Uses = append(out.Uses, res)
@@ -162,7 +162,7 @@ func (c *computation) lotNeed(base, whole string, crop *book.Crop, n reckon.Need
 	if n.Pieces {
 		unit = amount.Piece
 	}
-	s := c.desk.Recorder.Open(base, "need", crop.Name, "to bring in")
+	s := c.desk.Recorder.Open(base, "need", crop.Short(), "to bring in")
 	s.Do(working.Start, "The whole lot", n.Amount, unit, working.Reckoned).Link(whole, "harvested")
 	if of > 1 {
 		s.Do(working.Over, "Equal sowings", float64(of), amount.Sowing, working.Household)

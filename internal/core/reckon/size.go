@@ -59,7 +59,7 @@ func (d *Desk) Sow(base string, c *book.Crop, layout table.Layout, sow sowing.So
 func (d *Desk) Count(base string, c *book.Crop, layout table.Layout, sow sowing.Sowing, w table.Wish) Size {
 	z := Size{Stand: StandIn(c, layout, d.Bed())}
 	f := figures{base}
-	s := d.Recorder.Open(f.base, "plants", c.Name, "plants")
+	s := d.Recorder.Open(f.base, "plants", c.Short(), "plants")
 	s.Do(working.Start, "Wished", w.Amount.Number, w.Amount.Kind.Unit(), working.Household)
 	if w.Amount.Kind == table.Area {
 		s.Do(working.Over, "Ground a plant gets", z.Stand.Ground, amount.SquareMetre, working.Reckoned)
@@ -72,7 +72,7 @@ func (d *Desk) Count(base string, c *book.Crop, layout table.Layout, sow sowing.
 
 // plants reckons the plants of a sowing.
 func (d *Desk) plants(f figures, c *book.Crop, sow sowing.Sowing, need Need, confidence float64, least int, z *Size) {
-	s := d.Recorder.Open(f.base, "plants", c.Name, "plants")
+	s := d.Recorder.Open(f.base, "plants", c.Short(), "plants")
 	unit, per, source := amount.Kilogram, c.Yield.Value*z.Stand.Factor*sow.Share, amount.Kilogram
 	var pieces float64
 	onePiece := false
@@ -172,7 +172,7 @@ func (d *Desk) start(f figures, c *book.Crop, sow sowing.Sowing, z *Size) {
 
 // setOut reckons what is planted so that enough stand.
 func (d *Desk) setOut(f figures, c *book.Crop, z *Size, name string) {
-	s := d.Recorder.Open(f.base, "set_out", c.Name, name)
+	s := d.Recorder.Open(f.base, "set_out", c.Short(), name)
 	s.Do(working.Start, "Plants that must stand", float64(z.Plants), amount.Plant, working.Reckoned).Link(f.base, "plants")
 	d.crop(s, working.Over, c, "survive")
 	s.Up("Set out", amount.Start)
@@ -184,14 +184,14 @@ func (d *Desk) raised(f figures, c *book.Crop, z *Size) {
 	d.setOut(f, c, z, "starts to set out")
 	z.PerStation = int(c.PerStation.Or(2))
 	occupied := 1 - math.Pow(1-c.Germination.Or(1), float64(z.PerStation))
-	s := d.Recorder.Open(f.base, "cells", c.Name, "cells to sow")
+	s := d.Recorder.Open(f.base, "cells", c.Short(), "cells to sow")
 	s.Do(working.Start, "Starts to set out", float64(z.SetOut), amount.Start, working.Reckoned).Link(f.base, "set_out")
 	d.crop(s, working.Beside, c, "germination")
 	s.Do(working.Over, "", occupied, amount.Share, working.Reckoned).Called("Cells in which one of %d seeds comes up", z.PerStation)
 	d.rule(s, working.Over, "keep")
 	s.Up("Cells", amount.Cell)
 	z.Cells = int(s.Close(amount.Cell))
-	s = d.Recorder.Open(f.base, "seeds", c.Name, "seeds")
+	s = d.Recorder.Open(f.base, "seeds", c.Short(), "seeds")
 	s.Do(working.Start, "Cells", float64(z.Cells), amount.Cell, working.Reckoned).Link(f.base, "cells")
 	s.Do(working.Times, "Seeds to a cell", float64(z.PerStation), amount.Seed, working.Usual)
 	z.Seeds = int(s.Is("Seeds", amount.Seed).Close(amount.Seed))
@@ -208,14 +208,14 @@ func (z *Size) weighSeed(c *book.Crop) {
 func (d *Desk) stations(f figures, c *book.Crop, z *Size) {
 	m, occupied := SeedsToAStation(c.Germination.Or(1))
 	z.PerStation = m
-	s := d.Recorder.Open(f.base, "stations", c.Name, "stations")
+	s := d.Recorder.Open(f.base, "stations", c.Short(), "stations")
 	s.Do(working.Start, "Plants", float64(z.Plants), amount.Plant, working.Reckoned).Link(f.base, "plants")
 	d.crop(s, working.Beside, c, "germination")
 	s.Do(working.Over, "", occupied, amount.Share, working.Reckoned).Called("Stations in which one of %d seeds comes up", m)
 	s.Note("the least number of seeds for 95 stations of 100; thinned to one plant")
 	s.Up("Stations", amount.Station)
 	z.Stations = int(s.Close(amount.Station))
-	s = d.Recorder.Open(f.base, "seeds", c.Name, "seeds")
+	s = d.Recorder.Open(f.base, "seeds", c.Short(), "seeds")
 	s.Do(working.Start, "Stations", float64(z.Stations), amount.Station, working.Reckoned).Link(f.base, "stations")
 	s.Do(working.Times, "Seeds to a station", float64(m), amount.Seed, working.Reckoned)
 	z.Seeds = int(s.Is("Seeds", amount.Seed).Close(amount.Seed))
@@ -225,7 +225,7 @@ func (d *Desk) stations(f figures, c *book.Crop, z *Size) {
 // drill reckons the seed of what is sown thick in a drill and thinned.
 func (d *Desk) drill(f figures, c *book.Crop, z *Size) {
 	z.DrillM = float64(z.Plants) * c.InRow.Value / 100
-	s := d.Recorder.Open(f.base, "seeds", c.Name, "seeds")
+	s := d.Recorder.Open(f.base, "seeds", c.Short(), "seeds")
 	s.Do(working.Start, "Plants", float64(z.Plants), amount.Plant, working.Reckoned).Link(f.base, "plants")
 	d.crop(s, working.Times, c, "in_row")
 	s.Is("Metres of drill", amount.Metre)
@@ -243,7 +243,7 @@ func (d *Desk) drill(f figures, c *book.Crop, z *Size) {
 func (d *Desk) stock(f figures, c *book.Crop, z *Size) {
 	d.setOut(f, c, z, c.Unit+"s to plant")
 	if c.StockGram.Known {
-		s := d.Recorder.Open(f.base, "stock", c.Name, "planting stock")
+		s := d.Recorder.Open(f.base, "stock", c.Short(), "planting stock")
 		s.Do(working.Start, "To plant", float64(z.SetOut), amount.Start, working.Reckoned).Link(f.base, "set_out")
 		s.Do(working.Times, "A "+c.Unit+" weighs", c.StockGram.Value, amount.Gram, working.Usual)
 		z.StockKg = s.Is("Planting stock", amount.Kilogram).Close(amount.Kilogram)
@@ -297,13 +297,13 @@ func (d *Desk) harvest(f figures, c *book.Crop, z *Size, count float64, unit amo
 		s.Do(working.Start, "Planted", count, unit, working.Reckoned).Link(f.base, counted)
 		return s.Do(working.Times, "Each gives, in the weeks it feeds", z.PerPlant, of, working.Reckoned)
 	}
-	s := begin(d.Recorder.Open(f.base, "likely", c.Name, "expected harvest"))
+	s := begin(d.Recorder.Open(f.base, "likely", c.Short(), "expected harvest"))
 	s.Is("A mean year, if it stands", of)
 	s.Do(working.Beside, "A poor year, one in ten", z.Low, of, working.Reckoned)
 	s.Do(working.Beside, "A good year, one in ten", z.Top, of, working.Reckoned)
 	s.Do(working.Times, "The middle year, of the mean", points[1], amount.Share, working.Reckoned)
 	s.Is("The middle year", of).Close(of)
-	s = begin(d.Recorder.Open(f.base, "average", c.Name, "an average year"))
+	s = begin(d.Recorder.Open(f.base, "average", c.Short(), "an average year"))
 	d.crop(s, working.Left, c, "fail_prob")
 	z.Average = s.Is("An average year, losses counted", of).Close(of)
 }
@@ -338,12 +338,12 @@ func pieceDeciles(n int, unmarketable float64) (out [3]float64) {
 
 // dense reckons shoots, sown by area on trays.
 func (d *Desk) dense(f figures, c *book.Crop, need Need, z *Size) {
-	s := d.Recorder.Open(f.base, "area", c.Name, "area of tray")
+	s := d.Recorder.Open(f.base, "area", c.Short(), "area of tray")
 	s.Do(working.Start, "To bring in", need.Amount, amount.Kilogram, working.Reckoned).Link(f.base, "need")
 	d.crop(s, working.Over, c, "yield_per_area")
 	d.crop(s, working.Keep, c, "fail_prob")
 	z.Area = s.Is("Tray area", amount.SquareMetre).Close(amount.SquareMetre)
-	s = d.Recorder.Open(f.base, "seeds", c.Name, "seed")
+	s = d.Recorder.Open(f.base, "seeds", c.Short(), "seed")
 	s.Do(working.Start, "Tray area", z.Area, amount.SquareMetre, working.Reckoned).Link(f.base, "area")
 	d.crop(s, working.Times, c, "seed_per_area")
 	z.SeedGram = 1000 * s.Is("Seed", amount.Kilogram).Close(amount.Kilogram)

@@ -58,7 +58,7 @@ func Best(c *book.Crop, stores []Store) (best *Store, life float64) {
 	}
 	life = -1
 	for i := range stores {
-		if l := Life(c, stores[i].Temperature, stores[i].Damp); l > life {
+		if l := Life(c, stores[i].Temperature, stores[i].Damp); l > life || l == life && stores[i].ID < best.ID {
 			best, life = &stores[i], l
 		}
 	}

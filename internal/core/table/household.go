@@ -4,6 +4,8 @@ package table
 
 import (
 	"fmt"
+	"slices"
+	"strings"
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
@@ -201,8 +203,13 @@ func (h Household) FirstYear(asOf civil.Date) int {
 }
 
 // Eaters returns E(w): the eater-equivalents at the table in each week of the
-// year, a day away counting as a seventh of a week.
+// year, a day away counting as a seventh of a week. Members are summed in the
+// order of their ids, so that the sum does not hang on how they are listed.
 func (h Household) Eaters() (e [season.WeeksPerYear]float64) {
+	members := slices.Clone(h.Members)
+	slices.SortFunc(members, func(a, b Member) int { return strings.Compare(a.ID, b.ID) })
+	guests := slices.Clone(h.Guests)
+	slices.SortFunc(guests, func(a, b Guest) int { return strings.Compare(a.ID, b.ID) })
 	first := h.YearStart().YearDay()
 	for w := range e {
 		days := 7
@@ -211,7 +218,7 @@ func (h Household) Eaters() (e [season.WeeksPerYear]float64) {
 		}
 		for d := range days {
 			yearDay := (first + 7*w + d) % place.Days
-			for _, m := range h.Members {
+			for _, m := range members {
 				home := true
 				for _, s := range m.Away {
 					home = home && !s.has(yearDay)
@@ -220,7 +227,7 @@ func (h Household) Eaters() (e [season.WeeksPerYear]float64) {
 					e[w] += m.Eats() / float64(days)
 				}
 			}
-			for _, g := range h.Guests {
+			for _, g := range guests {
 				if g.has(yearDay) {
 					e[w] += g.Eaters / float64(days)
 				}

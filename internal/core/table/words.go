@@ -37,7 +37,7 @@ func Title(w Wish, b *book.Book) string {
 		return p.Name
 	}
 	if c := b.Crop(w.Kind); c != nil {
-		return c.Name
+		return c.Short()
 	}
 	return strings.ToUpper(w.Food[:1]) + w.Food[1:]
 }

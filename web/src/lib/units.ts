@@ -43,6 +43,14 @@ export function useUnits() {
     return { number: minus(grouped(/^-0(\.0*)?$/.test(text) ? text.slice(1) : text)), unit: s.unit }
   }
 
+  /** A quantity with five figures, as a sum done by hand needs them. */
+  function precise(value: number, unit: string): Quantity {
+    const s = shown(unit)
+    const n = value * s.factor + s.offset
+    const text = Math.abs(n) >= 1e5 || n === 0 ? String(Math.round(n)) : String(Number(n.toPrecision(5)))
+    return { number: minus(grouped(text)), unit: s.unit }
+  }
+
   /** A quantity as one text. */
   function say(value: number, unit: string): string {
     const q = quantity(value, unit)
@@ -66,7 +74,7 @@ export function useUnits() {
     return (plainNumber(text) - s.offset) / s.factor
   }
 
-  return { system, shown, quantity, say, render, entry, read }
+  return { system, shown, quantity, precise, say, render, entry, read }
 }
 
 /** A number as typed, with a decimal point or comma; NaN where it is none. */

@@ -15,7 +15,7 @@ const kinds = [
   <div class="legend">
     <span v-for="k in kinds" :key="k.s"
       ><svg viewBox="0 0 20 12" width="20" height="12" aria-hidden="true">
-        <rect x="1" y="1" width="18" height="10" :class="'w ' + k.s" /></svg
+        <rect x="1" y="1" width="18" height="10" :class="['w', k.s, { 'w-gap-box': k.s === 'gap' }]" /></svg
       >{{ k.words }}</span
     >
     <span class="frost"><span>✱</span>frost</span>

@@ -26,7 +26,9 @@ const frosts = computed(() => {
 
 <template>
   <div class="scale" aria-hidden="true">
-    <span v-for="h in heads" :key="h.at" class="month" :style="{ left: h.at + '%' }">{{ h.name }}</span>
+    <span v-for="h in heads" :key="h.at" class="month" :style="{ left: h.at + '%' }"
+      >{{ h.name.charAt(0) }}<span class="more">{{ h.name.slice(1) }}</span></span
+    >
     <span v-for="f in frosts" :key="f.words" class="frost" :style="{ left: f.at + '%' }" :title="f.words">✱</span>
   </div>
 </template>
@@ -44,6 +46,14 @@ const frosts = computed(() => {
   border-left: 1px solid var(--hair-2);
   padding-left: 2px;
   line-height: 1.1;
+}
+.scale {
+  container: scale / inline-size;
+}
+@container scale (max-width: 330px) {
+  .more {
+    display: none;
+  }
 }
 .frost {
   position: absolute;

@@ -16,6 +16,18 @@ const week = ref(-1)
 
 const weeks = computed(() => props.source.map((s) => (s ? texture(s) : 'none')))
 
+/** Runs of weeks that nothing feeds, each drawn as one open box. */
+const gaps = computed(() => {
+  const out: { from: number; to: number }[] = []
+  props.source.forEach((s, i) => {
+    const last = out[out.length - 1]
+    if (s !== 'gap') return
+    if (last && last.to === i) last.to = i + 1
+    else out.push({ from: i, to: i + 1 })
+  })
+  return out
+})
+
 function move(e: KeyboardEvent) {
   const step = e.key === 'ArrowRight' || e.key === ']' ? 1 : e.key === 'ArrowLeft' || e.key === '[' ? -1 : 0
   if (e.key === 'Home') week.value = 0
@@ -62,12 +74,21 @@ const caption = computed(() => {
       <rect
         v-for="(s, i) in weeks"
         :key="i"
-        :x="i * 10 + (s === 'gap' ? 1 : 0.4)"
-        :y="s === 'none' ? 24 : s === 'gap' ? 2 : 1"
-        :width="s === 'gap' ? 8 : 9.2"
-        :height="s === 'none' ? 1 : s === 'gap' ? 22 : 24"
+        :x="i * 10 + (s === 'gap' ? 0 : 0.4)"
+        :y="s === 'none' ? 24 : 1"
+        :width="s === 'gap' ? 10 : 9.2"
+        :height="s === 'none' ? 1 : 24"
         :class="'w ' + s"
         :data-source="source[i]"
+      />
+      <rect
+        v-for="g in gaps"
+        :key="'gap' + g.from"
+        :x="g.from * 10 + 1"
+        y="2"
+        :width="(g.to - g.from) * 10 - 2"
+        height="22"
+        class="w-gap-box"
       />
       <rect v-if="week >= 0" class="cursor" :x="week * 10" y="0" width="10" height="26" />
     </svg>
@@ -133,9 +154,12 @@ svg {
   fill: url(#tex-crock);
 }
 .w.gap {
+  fill: color-mix(in srgb, var(--gap) 7%, transparent);
+}
+.w-gap-box {
   fill: none;
   stroke: var(--gap);
-  stroke-width: 1.6;
-  stroke-dasharray: 3 2.4;
+  stroke-width: 2;
+  stroke-dasharray: 4 3;
 }
 </style>

@@ -12,7 +12,7 @@ import Figure from './Figure.vue'
 
 const drawer = useDrawer()
 const store = useHousehold()
-const { quantity, say, render, entry, read } = useUnits()
+const { quantity, precise, say, render, entry, read } = useUnits()
 
 const editing = ref('')
 const text = ref('')
@@ -74,6 +74,14 @@ const chain = computed(() => {
       ...(w.harvested ? [f('left_over', 'left over', w.left_over, w.harvest_unit)] : []),
     ],
   }
+})
+
+/** The figure's title, without the name that stands above it already. */
+const heading = computed(() => {
+  const title = drawer.working?.title ?? ''
+  const at = title.indexOf(': ')
+  const rest = chain.value && at > 0 ? title.slice(at + 2) : title
+  return rest.charAt(0).toUpperCase() + rest.slice(1)
 })
 
 const cautions = computed(() => {
@@ -138,8 +146,13 @@ async function putBack(l: WorkingLine) {
   panel.value?.focus()
 }
 
-function shown(l: WorkingLine) {
-  return quantity(l.value, l.unit)
+/** A share that is lost is taken from one: ÷ (1 − 5 %). */
+const lost = (l: WorkingLine) => l.op === '÷ 1 −' || l.op === '× 1 −'
+
+function sign(op: string): string {
+  if (op === '·') return ''
+  if (op === '⌈ ⌉') return '= up'
+  return op.replace(' 1 −', '')
 }
 </script>
 
@@ -169,12 +182,12 @@ function shown(l: WorkingLine) {
 
     <p v-if="drawer.problem" class="warn">{{ drawer.problem }}</p>
     <template v-if="drawer.working">
-      <h2>{{ drawer.working.title }}</h2>
+      <h2>{{ heading }}</h2>
       <table>
         <tbody>
           <template v-for="(l, i) in lines" :key="i">
             <tr :class="{ result: l.op === '=' || l.op === '⌈ ⌉', beside: l.op === '·' }" :data-line="l.name">
-              <td class="op">{{ l.op === '·' ? '' : l.op === '⌈ ⌉' ? '= up' : l.op }}</td>
+              <td class="op">{{ sign(l.op) }}</td>
               <td class="what">
                 <button v-if="l.figure" type="button" class="link" @click="drawer.deeper(l.figure)">
                   {{ render(l.name) }}
@@ -187,7 +200,8 @@ function shown(l: WorkingLine) {
                 <span v-else-if="sourceOfValue[l.source]" class="note">{{ sourceOfValue[l.source] }}</span>
               </td>
               <td class="n value" :class="{ mine: l.overrule?.set }">
-                {{ shown(l).number }}<span class="unit">&nbsp;{{ shown(l).unit }}</span>
+                {{ lost(l) ? '1 − ' : '' }}{{ precise(l.value, l.unit).number
+                }}<span class="unit">&nbsp;{{ precise(l.value, l.unit).unit }}</span>
                 <span v-if="l.overrule && editing !== key(l)" class="do">
                   <button type="button" class="link small" :aria-label="'Overrule: ' + l.name" @click="begin(l)">
                     overrule

@@ -286,13 +286,14 @@ func (q *Queries) JournalSince(ctx context.Context, revision int64) ([]JournalSi
 }
 
 const journalStack = `-- name: JournalStack :many
-SELECT revision, kind, of_revision, words FROM journal ORDER BY revision
+SELECT revision, kind, of_revision, command, words FROM journal ORDER BY revision
 `
 
 type JournalStackRow struct {
 	Revision   int64
 	Kind       string
 	OfRevision int64
+	Command    string
 	Words      string
 }
 
@@ -309,6 +310,7 @@ func (q *Queries) JournalStack(ctx context.Context) ([]JournalStackRow, error) {
 			&i.Revision,
 			&i.Kind,
 			&i.OfRevision,
+			&i.Command,
 			&i.Words,
 		); err != nil {
 			return nil, err

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Sowing } from '../../lib/api'
 import { useUnits } from '../../lib/units'
 import { count, day } from '../../lib/words'
@@ -9,6 +9,7 @@ import Ribbon from '../../parts/Ribbon.vue'
 const props = defineProps<{ sowing: Sowing }>()
 const { say, quantity } = useUnits()
 const s = computed(() => props.sowing)
+const why = ref(false)
 const base = computed(() => `sowing/${props.sowing.id}`)
 
 const sources = computed(() => {
@@ -29,7 +30,15 @@ const spacing = computed(() => {
 <template>
   <div class="sow-grid line" data-row :data-sowing="s.id">
     <div class="date" :class="{ warn: s.late }">
-      {{ day(s.date) }}
+      <button
+        type="button"
+        class="plain because"
+        :aria-expanded="why"
+        :aria-label="`${day(s.date)}: why then`"
+        @click="why = !why"
+      >
+        {{ day(s.date) }}
+      </button>
       <span v-if="s.late" class="late">late</span>
     </div>
     <div class="crop">
@@ -68,15 +77,20 @@ const spacing = computed(() => {
         >
       </template>
     </div>
-    <div class="n strong"><Figure v-if="s.plants" :value="s.plants" :figure="base + '/plants'" label="plants" /></div>
-    <div class="n">
-      <template v-if="s.row_metres"
-        >{{ quantity(s.row_metres, 'm').number
-        }}<span class="unit">&nbsp;{{ quantity(s.row_metres, 'm').unit }}</span></template
-      >
-    </div>
-    <div class="n">
-      <Figure :value="s.area" unit="m²" :figure="base + '/area'" :label="s.method === 'tray' ? 'tray' : 'bed'" />
+    <div class="ground">
+      <div class="n strong">
+        <Figure v-if="s.plants" :value="s.plants" :figure="base + '/plants'" label="plants" />
+      </div>
+      <div class="n">
+        <template v-if="s.row_metres"
+          >{{ quantity(s.row_metres, 'm').number
+          }}<span class="unit">&nbsp;{{ quantity(s.row_metres, 'm').unit }}</span></template
+        >
+      </div>
+      <div class="n">
+        <Figure :value="s.area" unit="m²" :figure="base + '/area'" :label="s.method === 'tray' ? 'tray' : 'bed'" />
+      </div>
+      <span v-if="spacing" class="for spacing">{{ spacing }}</span>
     </div>
     <div class="dates">
       <span v-if="s.up_by">{{ day(s.up_by) }}</span><span v-else>–</span>
@@ -95,11 +109,10 @@ const spacing = computed(() => {
       </template>
     </div>
     <div class="feeds"><Ribbon v-if="s.feeds.length" :source="sources" :label="s.crop_name" /></div>
-    <details class="more small">
-      <summary>{{ spacing }}</summary>
+    <p v-if="why" class="more small">
       Not earlier: {{ s.first_why }}. Not later: {{ s.last_why }}. {{ s.days }} days to the first harvest. Lost outright
       in {{ Math.round(s.loss_chance * 100) }} of 100 years.
-    </details>
+    </p>
   </div>
 </template>
 
@@ -129,6 +142,14 @@ const spacing = computed(() => {
   font-weight: 600;
   line-height: 1.2;
   display: block;
+}
+.crop {
+  min-width: 0;
+}
+.crop .for {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 .for {
   display: block;
@@ -167,41 +188,58 @@ const spacing = computed(() => {
   grid-column: 2 / -1;
   color: var(--ink-2);
 }
-.more summary {
-  cursor: pointer;
-  list-style-position: outside;
+.ground {
+  display: grid;
+  grid-template-columns: 3.4rem 1fr 1.15fr;
+  column-gap: 0.5rem;
+  align-items: baseline;
+}
+.spacing {
+  grid-column: 1 / -1;
+  text-align: right;
+  white-space: nowrap;
+}
+.more {
+  grid-column: 2 / -1;
+  color: var(--ink-2);
+  padding-top: 0.2rem;
+}
+.because {
+  border-bottom: 1px dotted var(--hair-2);
+  font-weight: 600;
 }
 @container leaf (max-width: 620px) {
   .date {
     grid-row: 1 / 4;
     font-size: 1.1rem;
   }
-  .crop {
+  .date .because {
+    min-height: 2.2rem;
+  }
+  .crop,
+  .sow,
+  .more {
     grid-column: 2 / -1;
   }
-  .sow {
-    grid-column: 2;
-    grid-row: 2;
+  .ground {
+    grid-column: 2 / -1;
+    grid-template-columns: auto auto auto 1fr;
+    column-gap: 1rem;
   }
-  .line .n {
-    grid-row: 2;
+  .ground .n {
+    text-align: left;
   }
-  .line .n:nth-child(5),
-  .line .gives {
-    display: none;
-  }
-  .line .n:nth-child(6) {
-    grid-column: 4;
-  }
-  .line .n.strong {
-    grid-column: 3;
+  .spacing {
+    grid-column: auto;
   }
   .dates {
-    grid-row: 3;
+    grid-column: 2;
   }
   .dates.picked {
-    grid-column: 3 / -1;
-    text-align: right;
+    grid-column: 3;
+  }
+  .gives {
+    display: none;
   }
 }
 </style>

@@ -80,9 +80,11 @@ useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }]
         <div>begin</div>
         <div>crop, and what for</div>
         <div>sow</div>
-        <div class="r">plants</div>
-        <div class="r">row</div>
-        <div class="r">bed</div>
+        <div class="ground">
+          <div class="r">plants</div>
+          <div class="r">row</div>
+          <div class="r">bed</div>
+        </div>
         <div>up by<br />plant out</div>
         <div>picked<br />cleared</div>
         <div class="r">gives<br />poor to good year</div>
@@ -142,6 +144,11 @@ h2:focus {
   border-bottom: 1px solid var(--ink-2);
   padding-bottom: 0.2rem;
 }
+.heads .ground {
+  display: grid;
+  grid-template-columns: 3.4rem 1fr 1.15fr;
+  column-gap: 0.5rem;
+}
 .r {
   text-align: right;
 }
@@ -160,16 +167,16 @@ h2:focus {
 <style>
 .sow-grid {
   display: grid;
-  grid-template-columns: 4rem minmax(9rem, 1.3fr) minmax(9rem, 1.2fr) 3.4rem 3.8rem 4.4rem 4.3rem 8rem 6.6rem minmax(
+  grid-template-columns: 3.8rem minmax(8rem, 1.3fr) minmax(9rem, 1.2fr) 11.5rem 4.1rem 7.8rem 6.2rem minmax(
       6rem,
       0.8fr
     );
-  column-gap: 0.7rem;
+  column-gap: 0.8rem;
 }
 @container leaf (max-width: 960px) {
   .sow-grid {
-    grid-template-columns: 3.8rem minmax(8rem, 1.3fr) minmax(8rem, 1.2fr) 3.2rem 3.6rem 4.2rem 4.1rem 7.6rem 6.4rem;
-    column-gap: 0.55rem;
+    grid-template-columns: 3.6rem minmax(6rem, 1.3fr) minmax(6.5rem, 1.1fr) 10.8rem 3.8rem 7.4rem 5.2rem;
+    column-gap: 0.6rem;
   }
   .sow-grid .feeds {
     display: none;
@@ -180,7 +187,7 @@ h2:focus {
     display: none;
   }
   .sow-grid {
-    grid-template-columns: 4rem 1fr auto auto;
+    grid-template-columns: 4rem auto 1fr;
     column-gap: 0.8rem;
   }
 }

@@ -55,15 +55,15 @@ function revert() {
       v-model="text"
       class="number"
       inputmode="decimal"
-      :size="Math.max(2, text.length)"
+      :style="{ width: Math.max(1, text.length) + 0.5 + 'ch' }"
       :aria-label="`How much: ${plan.title}, ${words}`"
       :aria-invalid="!!wrong"
       @change="save"
       @keydown.enter="save"
       @keydown.esc.stop="revert"
     />
-    {{ words }}
-    <span v-if="plan.load && plan.load.below !== plan.load.above" class="loads quiet">
+    {{ words
+    }}<span v-if="plan.load && plan.load.below !== plan.load.above" class="loads quiet">
       full loads:
       <button v-if="plan.load.below" type="button" class="link" @click="full(plan.load.below)">
         {{ plan.load.below }}
@@ -88,7 +88,6 @@ input {
   border: 0;
   border-bottom: 1px solid var(--hair-2);
   padding: 0 0.1rem;
-  text-align: right;
   border-radius: 0;
 }
 input:hover {

@@ -168,6 +168,15 @@ useKeys([
 .tools .el-select {
   width: 11.5rem;
 }
+@container leaf (max-width: 860px) {
+  .bar {
+    flex-wrap: wrap;
+    gap: 0.3rem 1rem;
+  }
+  .tools {
+    margin-left: auto;
+  }
+}
 .heads {
   align-items: end;
   border-bottom: 1px solid var(--ink-2);
@@ -189,7 +198,7 @@ useKeys([
 <style>
 .row-grid {
   display: grid;
-  grid-template-columns: minmax(11rem, 15.5rem) minmax(14rem, 1fr) 2.6rem 5.2rem 3.6rem 4.8rem 2.6rem 5.2rem;
+  grid-template-columns: minmax(11rem, 17.5rem) minmax(14rem, 1fr) 2.6rem 5.2rem 3.6rem 4.8rem 2.6rem 5.2rem;
   column-gap: 0.7rem;
 }
 @container leaf (max-width: 860px) {

@@ -212,7 +212,7 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
       </label>
       <label class="field">
         <span>Kind</span>
-        <ElSelect v-model="draft.kind" aria-label="Kind">
+        <ElSelect v-model="draft.kind" aria-label="Kind" :empty-values="[null, undefined]">
           <ElOption value="" label="what suits each use" />
           <ElOption v-for="k in kinds" :key="k.id" :value="k.id" :label="k.name" />
         </ElSelect>
@@ -257,7 +257,13 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
           <ElCheckbox v-if="keeps && draft.fresh && draft.cellar" v-model="draft.storeFirst"
             >the store first</ElCheckbox
           >
-          <ElSelect v-if="preparations.length" v-model="draft.preparation" aria-label="Then put up as" class="then">
+          <ElSelect
+            v-if="preparations.length"
+            v-model="draft.preparation"
+            aria-label="Then put up as"
+            :empty-values="[null, undefined]"
+            class="then"
+          >
             <ElOption value="" label="and nothing put up" />
             <ElOption v-for="p in preparations" :key="p.id" :value="p.id" :label="'then ' + p.name" />
           </ElSelect>
@@ -345,7 +351,7 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
       </label>
       <label class="field">
         <span>In the bed</span>
-        <ElSelect v-model="draft.layout" aria-label="In the bed">
+        <ElSelect v-model="draft.layout" aria-label="In the bed" :empty-values="[null, undefined]">
           <ElOption value="" label="as usual" />
           <ElOption value="rows" label="rows along the bed" />
           <ElOption value="across" label="rows across the bed" />
@@ -365,7 +371,7 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
         <strong
           >{{ u.form ? capital(u.part ? 'also' : formWords[u.form as Form]) : 'Stands' }}: {{ u.crop_name }}</strong
         >, {{ u.why }}.
-        <template v-if="u.form && !u.part">Feeds {{ count(u.weeks, 'week') }}.</template>
+        <template v-if="u.form && !u.part">Feeds {{ count(u.weeks, 'week') }}. </template>
         <template v-if="u.kept">
           {{ u.store ? 'Into the ' + u.store.toLowerCase() : u.form === 'cellar' ? 'Stored' : 'Put up' }} about
           {{ day(u.kept) }}, keeps {{ count(u.life ?? 0, 'week') }}.</template

@@ -13,7 +13,7 @@ const emit = defineEmits<{ edit: []; move: [step: number]; remove: [] }>()
 const { render, say } = useUnits()
 
 const short = computed(() => props.plan.weeks_wanted - props.plan.weeks_fed)
-const rest = computed(() => props.plan.words.split(' · ').slice(2).join(' · '))
+const rest = computed(() => props.plan.words.split(' · ').slice(2).join(', '))
 const harvested = computed(() => {
   const own = props.plan.uses.filter((u) => u.form && !u.part && u.harvested > 0)
   return own.length === 1 ? `${own[0]?.figure}/harvested` : `wish/${props.plan.id}/harvested`
@@ -37,8 +37,9 @@ function key(e: KeyboardEvent) {
         {{ plan.title }}
       </button>
       <span v-if="wish.priority !== 'want'" class="priority" :class="wish.priority">{{ wish.priority }}</span>
-      <AmountField :wish="wish" :plan="plan" />
-      <span v-if="rest" class="rest">{{ rest }}</span>
+      <div class="said">
+        <AmountField :wish="wish" :plan="plan" /><span v-if="rest" class="rest">, {{ rest }}</span>
+      </div>
     </div>
     <div class="weeks">
       <Ribbon
@@ -132,8 +133,8 @@ function key(e: KeyboardEvent) {
 .what {
   min-width: 0;
 }
-.what :deep(.amount) {
-  display: block;
+.said {
+  line-height: 1.25;
 }
 .rest {
   font-size: 0.83rem;

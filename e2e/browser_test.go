@@ -1,0 +1,297 @@
+// Package e2e drives the real binary in headless Chromium, as a household would.
+package e2e
+
+import (
+	"context"
+	"fmt"
+	"io"
+	"net"
+	"net/http"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"strings"
+	"syscall"
+	"testing"
+	"time"
+
+	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/input"
+	"github.com/go-rod/rod/lib/launcher"
+	"github.com/go-rod/rod/lib/proto"
+)
+
+var (
+	binary  string
+	browser *rod.Browser
+)
+
+// patience is how long a test waits for what must come; nothing waits longer
+// than it takes.
+const patience = 20 * time.Second
+
+func TestMain(m *testing.M) {
+	code, err := run(m)
+	if err != nil {
+		fmt.Fprintln(os.Stderr, err)
+		code = 1
+	}
+	os.Exit(code)
+}
+
+func run(m *testing.M) (int, error) {
+	binary = os.Getenv("INVENTORY_BINARY")
+	if binary == "" {
+		binary = filepath.Join("..", "bin", "inventory")
+	}
+	if _, err := os.Stat(binary); err != nil {
+		return 0, fmt.Errorf("the binary is not built: run make build (%w)", err)
+	}
+	chromium, err := exec.LookPath("chromium")
+	if err != nil {
+		return 0, fmt.Errorf("chromium is not installed: run make chromium (%w)", err)
+	}
+	l := launcher.New().Bin(chromium).NoSandbox(true).Headless(true).Leakless(false).
+		Set("disable-gpu").Set("disable-quic").Set("no-first-run").Set("disable-background-networking").
+		Set("disable-component-update").Set("disable-sync").Set("hide-scrollbars")
+	url, err := l.Launch()
+	if err != nil {
+		return 0, fmt.Errorf("chromium does not start: %w", err)
+	}
+	defer l.Cleanup()
+	browser = rod.New().ControlURL(url)
+	if err := browser.Connect(); err != nil {
+		return 0, err
+	}
+	defer browser.Close()
+	return m.Run(), nil
+}
+
+// app is the binary running on a file.
+type app struct {
+	t    *testing.T
+	cmd  *exec.Cmd
+	url  string
+	db   string
+	verb string
+	addr string
+}
+
+// asOf is the day all browser tests take place on.
+const asOf = "2027-01-12"
+
+// start runs the binary; the demo where verb is "demo".
+func start(t *testing.T, verb string) *app {
+	t.Helper()
+	a := &app{t: t, db: filepath.Join(t.TempDir(), "household.db"), verb: verb, addr: "127.0.0.1:0"}
+	a.run()
+	t.Cleanup(a.stop)
+	return a
+}
+
+func (a *app) run() {
+	a.t.Helper()
+	a.cmd = exec.Command(binary, a.verb, "--db", a.db, "--addr", a.addr, "--as-of", asOf)
+	a.cmd.Stderr = os.Stderr
+	out, err := a.cmd.StdoutPipe()
+	if err != nil {
+		a.t.Fatal(err)
+	}
+	if err := a.cmd.Start(); err != nil {
+		a.t.Fatal(err)
+	}
+	var said [4096]byte
+	n, err := out.Read(said[:]) // the line is written whole, once it serves
+	if err != nil {
+		a.t.Fatalf("the binary says nothing: %v", err)
+	}
+	_, rest, ok := strings.Cut(string(said[:n]), "http://")
+	if !ok {
+		a.t.Fatalf("the binary says %q", said[:n])
+	}
+	a.addr = strings.Fields(rest)[0]
+	a.url = "http://" + a.addr
+	go func() { _, _ = io.Copy(io.Discard, out) }()
+}
+
+func (a *app) stop() {
+	_ = a.cmd.Process.Signal(syscall.SIGTERM)
+	_ = a.cmd.Wait()
+}
+
+// restart ends the binary and runs it again on the same file and address.
+func (a *app) restart() {
+	a.t.Helper()
+	a.stop()
+	a.run()
+}
+
+// page is a tab in a browser of its own, 1280×800 unless told otherwise.
+type page struct {
+	*rod.Page
+	t *testing.T
+}
+
+func (a *app) open(path string, size ...int) *page {
+	a.t.Helper()
+	own, err := browser.Incognito()
+	if err != nil {
+		a.t.Fatal(err)
+	}
+	p, err := own.Page(proto.TargetCreateTarget{URL: "about:blank"})
+	if err != nil {
+		a.t.Fatal(err)
+	}
+	a.t.Cleanup(func() { _ = p.Close() })
+	width, height := 1280, 800
+	if len(size) == 2 {
+		width, height = size[0], size[1]
+	}
+	pg := &page{p.Timeout(3 * patience), a.t}
+	pg.must(pg.SetViewport(&proto.EmulationSetDeviceMetricsOverride{Width: width, Height: height, DeviceScaleFactor: 1, Mobile: width < 600}))
+	pg.must(pg.Navigate(a.url + path))
+	return pg
+}
+
+func (p *page) must(err error) {
+	p.t.Helper()
+	if err != nil {
+		p.t.Fatal(err)
+	}
+}
+
+// see waits until a selector is on the page and returns the element.
+func (p *page) see(selector string) *rod.Element {
+	p.t.Helper()
+	el, err := p.Page.Timeout(patience).Element(selector)
+	if err != nil {
+		p.t.Fatalf("%s is not on the page: %v\n%s", selector, err, p.text("body"))
+	}
+	return el.CancelTimeout()
+}
+
+// named waits for an element of a selector whose text fits a regular expression.
+func (p *page) named(selector, text string) *rod.Element {
+	p.t.Helper()
+	el, err := p.Page.Timeout(patience).ElementR(selector, text)
+	if err != nil {
+		p.t.Fatalf("no %s says %q: %v\n%s", selector, text, err, p.text("body"))
+	}
+	return el.CancelTimeout()
+}
+
+// text returns the text of what a selector finds now, or nothing.
+func (p *page) text(selector string) string {
+	els, err := p.Elements(selector)
+	if err != nil || len(els) == 0 {
+		return ""
+	}
+	s, err := els[0].Text()
+	if err != nil {
+		return ""
+	}
+	return s
+}
+
+// until waits for a condition on the page, given as a JavaScript function.
+func (p *page) until(what, js string, args ...any) {
+	p.t.Helper()
+	if err := p.Page.Timeout(patience).Wait(rod.Eval(js, args...)); err != nil {
+		p.t.Fatalf("%s never came: %v\n%s", what, err, p.text("body"))
+	}
+}
+
+// shows waits until the text of a selector contains a text.
+func (p *page) shows(selector, text string) {
+	p.t.Helper()
+	p.until(fmt.Sprintf("%q in %s", text, selector), `(s, t) => [...document.querySelectorAll(s)].some(e => e.textContent.replace(/\s+/g, ' ').includes(t))`, selector, text)
+}
+
+// gone waits until a selector finds nothing.
+func (p *page) gone(selector string) {
+	p.t.Helper()
+	p.until(selector+" gone", `s => !document.querySelector(s)`, selector)
+}
+
+func (p *page) click(selector string) {
+	p.t.Helper()
+	p.must(p.see(selector).Click(proto.InputMouseButtonLeft, 1))
+}
+
+func (p *page) clickNamed(selector, text string) {
+	p.t.Helper()
+	p.must(p.named(selector, text).Click(proto.InputMouseButtonLeft, 1))
+}
+
+// fill replaces the text of a field and leaves it with Enter.
+func (p *page) fill(selector, text string) {
+	p.t.Helper()
+	el := p.see(selector)
+	p.must(el.SelectAllText())
+	p.must(el.Input(text))
+	p.press(input.Enter)
+}
+
+func (p *page) press(keys ...input.Key) {
+	p.t.Helper()
+	p.must(p.Keyboard.Type(keys...))
+}
+
+// typed types a text key by key, as a person does.
+func (p *page) typed(text string) {
+	p.t.Helper()
+	for _, r := range text {
+		p.must(p.Keyboard.Type(input.Key(r)))
+	}
+}
+
+// eval runs JavaScript and returns what it gives as text.
+func (p *page) eval(js string, args ...any) string {
+	p.t.Helper()
+	v, err := p.Page.Eval(js, args...)
+	if err != nil {
+		p.t.Fatalf("%s: %v", js, err)
+	}
+	return v.Value.String()
+}
+
+// shot takes a picture into a file.
+func (p *page) shot(file string) {
+	p.t.Helper()
+	p.until("the fonts", `() => document.fonts.status === 'loaded'`)
+	png, err := p.Screenshot(false, nil)
+	p.must(err)
+	p.must(os.WriteFile(file, png, 0o644))
+}
+
+// get fetches a path of the application.
+func (a *app) get(path string) (int, string) {
+	a.t.Helper()
+	ctx, cancel := context.WithTimeout(context.Background(), patience)
+	defer cancel()
+	req, err := http.NewRequestWithContext(ctx, http.MethodGet, a.url+path, nil)
+	if err != nil {
+		a.t.Fatal(err)
+	}
+	res, err := http.DefaultClient.Do(req)
+	if err != nil {
+		a.t.Fatal(err)
+	}
+	defer res.Body.Close()
+	body, err := io.ReadAll(res.Body)
+	if err != nil {
+		a.t.Fatal(err)
+	}
+	return res.StatusCode, string(body)
+}
+
+// taken returns an address that somebody listens on already.
+func taken(t *testing.T) (addr string) {
+	t.Helper()
+	l, err := net.Listen("tcp", "127.0.0.1:0")
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { _ = l.Close() })
+	return l.Addr().String()
+}

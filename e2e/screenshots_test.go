@@ -1,0 +1,49 @@
+package e2e
+
+import (
+	"os"
+	"path/filepath"
+	"testing"
+
+	"github.com/go-rod/rod/lib/proto"
+)
+
+// TestScreenshots walks through the main views of the demo household; with
+// INVENTORY_SCREENSHOTS it leaves the pictures of the documentation there.
+func TestScreenshots(t *testing.T) {
+	dir := os.Getenv("INVENTORY_SCREENSHOTS")
+	keep := func(p *page, name string) {
+		if dir != "" {
+			p.shot(filepath.Join(dir, name+".png"))
+		}
+	}
+	a := start(t, "demo")
+	p := a.open("/table")
+	p.see(`[data-wish="w3"] .title`)
+	p.click(`[data-wish="w3"] [data-figure$="/harvested"]`)
+	p.shows(".drawer", "Harvested weight")
+	keep(p, "table")
+
+	p = a.open("/sowings")
+	p.see("[data-sowing]")
+	keep(p, "sowings")
+
+	p = a.open("/house")
+	p.see(".chart")
+	keep(p, "house")
+
+	p = a.open("/table", 390, 844)
+	p.see(`[data-wish="w3"] .title`)
+	keep(p, "table-phone")
+
+	p = a.open("/table")
+	p.must(proto.EmulationSetEmulatedMedia{Features: []*proto.EmulationMediaFeature{{Name: "prefers-color-scheme", Value: "dark"}}}.Call(p.Page))
+	p.see(`[data-wish="w3"] .title`)
+	p.click(`[data-wish="w1"] .title`)
+	p.see(".editor")
+	keep(p, "table-dark")
+
+	p = start(t, "serve").open("/")
+	p.see(".welcome")
+	keep(p, "welcome")
+}

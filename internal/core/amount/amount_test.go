@@ -1,0 +1,83 @@
+package amount
+
+import (
+	"math"
+	"testing"
+)
+
+func TestParseNumber(t *testing.T) {
+	good := map[string]float64{"35": 35, "2.5": 2.5, "2,5": 2.5, "1,200": 1200, "1/2": 0.5, "½": 0.5, "1½": 1.5, " 7 ": 7, "0,125": 0.125}
+	for s, want := range good {
+		if got, ok := ParseNumber(s); !ok || math.Abs(got-want) > 1e-12 {
+			t.Errorf("%q is %g (%v), want %g", s, got, ok, want)
+		}
+	}
+	for _, s := range []string{"", "x", "-3", "1e9", "NaN", "Inf", "0x10", "1/0", "1.2.3", "½½x"} {
+		if v, ok := ParseNumber(s); ok {
+			t.Errorf("%q was read as %g", s, v)
+		}
+	}
+}
+
+func FuzzParseNumber(f *testing.F) {
+	for _, s := range []string{"35", "1/2", "1½", "1,200", "-1", "1e12"} {
+		f.Add(s)
+	}
+	f.Fuzz(func(t *testing.T, s string) {
+		if v, ok := ParseNumber(s); ok && (math.IsNaN(v) || v < 0) {
+			t.Errorf("%q was read as %g", s, v)
+		}
+	})
+}
+
+func TestParseUnit(t *testing.T) {
+	for word, want := range map[string]Word{
+		"qt": {Litre, 0.946352946, "quart"}, "Quarts": {Litre, 0.946352946, "quart"}, "lb.": {Kilogram, 0.45359237, ""},
+		"heads": {Piece, 1, ""}, "bunches": {Piece, 1, ""}, "G": {Kilogram, 0.001, ""},
+	} {
+		if got, ok := ParseUnit(word); !ok || got != want {
+			t.Errorf("%q is %+v, want %+v", word, got, want)
+		}
+	}
+}
+
+func TestFormat(t *testing.T) {
+	cases := []struct {
+		v    float64
+		u    Unit
+		s    System
+		want string
+	}{
+		{112.06, Kilogram, Metric, "112.1 kg"}, {112.06, Kilogram, US, "247.1 lb"}, {6, SquareMetre, US, "65 sq ft"},
+		{0.05, Share, Metric, "5.0 %"}, {20, Celsius, US, "68 °F"}, {0.81, Kilogram, Metric, "0.81 kg"},
+		{1234.5, Metre, Metric, "1234 m"}, {41, Plant, Metric, "41 plants"}, {33.1, Litre, US, "35.0 qt"}, {1, None, Metric, "1"},
+	}
+	for _, c := range cases {
+		if got := Format(c.v, c.u, c.s); got != c.want {
+			t.Errorf("%g %s in %s is %q, want %q", c.v, c.u, c.s, got, c.want)
+		}
+	}
+}
+
+func TestRenderReplacesMarks(t *testing.T) {
+	text := "takes " + Mark(1.5, Kilogram) + ", not {this}"
+	if got := Render(text, Metric); got != "takes 1.5 kg, not {this}" {
+		t.Errorf("got %q", got)
+	}
+	if got := Render(text, US); got != "takes 3.3 lb, not {this}" {
+		t.Errorf("got %q", got)
+	}
+}
+
+func TestUnitsConvertThereAndBack(t *testing.T) {
+	for _, s := range []System{Metric, US} {
+		for u, sh := range Units(s) {
+			if sh.Factor <= 0 {
+				t.Errorf("%s in %s has factor %g", u, s, sh.Factor)
+			}
+		}
+	}
+	if CeilWhole(3.0000000001) != 3 || CeilWhole(3.001) != 4 || FloorWhole(2.9999999999) != 3 {
+		t.Error("whole numbers must have 1e-9 in hand")
+	}
+}

@@ -1,0 +1,34 @@
+package civil
+
+import "testing"
+
+func TestDates(t *testing.T) {
+	d, err := Parse("2028-02-29")
+	if err != nil || d.String() != "2028-02-29" || d.Words() != "29 Feb 2028" || d.YearDay() != 58 {
+		t.Errorf("%v %v %d", d, err, d.YearDay())
+	}
+	if d+1 != Of(2028, 3, 1) || Of(2028, 12, 31)-Of(2028, 1, 1) != 365 {
+		t.Error("days do not follow each other")
+	}
+	for _, s := range []string{"", "2027-13-01", "27-01-01", "2027-02-30", "1066-10-14", "0000-01-01"} {
+		if d, err := Parse(s); err == nil {
+			t.Errorf("%q was read as %v", s, d)
+		}
+	}
+}
+
+func TestMonthDays(t *testing.T) {
+	m, err := ParseMonthDay("04-28")
+	if err != nil || m.String() != "04-28" || m.In(2027) != Of(2027, 4, 28) || m.YearDay() != 117 {
+		t.Errorf("%v %v", m, err)
+	}
+	var none MonthDay
+	if err := none.UnmarshalText(nil); err != nil || !none.IsZero() || none.String() != "" {
+		t.Error("no text is no day")
+	}
+	for _, s := range []string{"4-28", "13-01", "02-30", "x"} {
+		if err := none.UnmarshalText([]byte(s)); err == nil {
+			t.Errorf("%q was read as %v", s, none)
+		}
+	}
+}

@@ -1,0 +1,94 @@
+package reckon
+
+import (
+	"math"
+	"math/rand/v2"
+	"testing"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/season"
+	"inventory/internal/core/table"
+)
+
+func TestPlantsAreTheLeastThatDo(t *testing.T) {
+	r := rand.New(rand.NewPCG(1, 2))
+	for range 500 {
+		h, y := math.Exp(r.Float64()*8), 0.01+r.Float64()*4
+		f, cv := r.Float64()*0.15, r.Float64()*0.6
+		m, c := 1+r.IntN(4), 0.5+r.Float64()*0.35
+		n, err := Plants(h, y, f, cv, m, c)
+		if err != nil {
+			t.Fatalf("h %g y %g f %g cv %g m %d C %g: %v", h, y, f, cv, m, c, err)
+		}
+		if p := Met(n, h, y, f, cv, m); p < c {
+			t.Fatalf("%d plants are met with %g, less than %g", n, p, c)
+		}
+		if n > 1 && Met(n-1, h, y, f, cv, m) >= c {
+			t.Fatalf("%d plants would do already, not %d", n-1, n)
+		}
+	}
+}
+
+func TestMoreWishedNeverNeedsLess(t *testing.T) {
+	r := rand.New(rand.NewPCG(3, 4))
+	for range 300 {
+		h, y, f, cv := 1+r.Float64()*100, 0.05+r.Float64(), r.Float64()*0.1, r.Float64()*0.5
+		for _, c := range []float64{0, 0.7, 0.8} {
+			less, _ := Plants(h, y, f, cv, 1, c)
+			more, _ := Plants(h*(1+r.Float64()), y, f, cv, 1, c)
+			if more < less {
+				t.Fatalf("%g kg at C %g wants %d plants, more of it %d", h, c, less, more)
+			}
+		}
+	}
+}
+
+func TestMetRisesWithPlantsAndStaysAChance(t *testing.T) {
+	for m := 1; m <= 4; m++ {
+		last := 0.0
+		for n := 1; n <= 400; n++ {
+			p := Met(n, 30, 0.3, 0.08, 0.35, m)
+			if p < last-1e-12 || p < 0 || p > 1 || math.IsNaN(p) {
+				t.Fatalf("m %d: P(met | %d) = %g after %g", m, n, p, last)
+			}
+			last = p
+		}
+	}
+}
+
+func TestSpacingBeyondAnyBedStillStands(t *testing.T) {
+	r := rand.New(rand.NewPCG(5, 6))
+	for _, c := range book.Usual().Crops() {
+		if c.Dense != nil {
+			continue
+		}
+		for range 20 {
+			b := Bed{0.3 + r.Float64()*2.5, r.Float64() * 0.14}
+			for _, layout := range []table.Layout{table.Rows, table.Across, table.Block, table.Plot} {
+				s := StandIn(c, layout, b)
+				n := 1 + r.IntN(500)
+				length, area, rows := s.Takes(n, b)
+				if s.Rows < 1 || !(s.Factor > 0) || !(length > 0) || !(area > 0) || math.IsNaN(rows) {
+					t.Fatalf("%s %s in %+v: %+v, %g m, %g m²", c.ID, layout, b, s, length, area)
+				}
+				if more, moreArea, _ := s.Takes(n+50, b); more < length || moreArea < area {
+					t.Fatalf("%s: more plants take less ground", c.ID)
+				}
+			}
+		}
+	}
+}
+
+// Example B, from the cellar: the first to the 22nd week after lifting.
+func TestCarrotsFromTheCellar(t *testing.T) {
+	const weekly, edible, cull, loss = 2 * 0.110 * 3.4, 0.83, 0.05, 0.04
+	near(t, "edible a week", weekly, 0.748)
+	near(t, "18 fresh weeks", 18*weekly/edible/(1-cull), 17.08)
+	var amounts [season.WeeksPerYear]float64
+	const stored = 40 // the lot runs over New Year and round the end of the table year
+	for k := 1; k <= 22; k++ {
+		amounts[(stored+k)%season.WeeksPerYear] = weekly
+	}
+	near(t, "22 weeks from the cellar", 22*weekly/edible/KeptShare(amounts, stored, loss)/(1-cull), 23.29)
+	near(t, "without the losses", 22*weekly/edible/KeptShare(amounts, stored, 0)/(1-cull), 20.87)
+}
