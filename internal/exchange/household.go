@@ -125,6 +125,8 @@ func fill(h *table.Household) {
 	if h.Place.FrostSpread == 0 && !h.Place.FrostFree {
 		h.Place.FrostSpread = 10
 	}
+	h.Members, h.Guests, h.Stores = listed(h.Members), listed(h.Guests), listed(h.Stores)
+	h.Wishes, h.Overrules = listed(h.Wishes), listed(h.Overrules)
 	number := func(id *string, letter string, i int) {
 		if *id == "" {
 			*id = fmt.Sprintf("%s%d", letter, i+1)
@@ -144,4 +146,12 @@ func fill(h *table.Household) {
 		number(&w.ID, "w", i)
 		w.Fill()
 	}
+}
+
+// listed makes an empty list of none, so that it is written as one.
+func listed[T any](list []T) []T {
+	if list == nil {
+		return []T{}
+	}
+	return list
 }

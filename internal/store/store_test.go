@@ -1,0 +1,379 @@
+package store
+
+import (
+	"bytes"
+	"context"
+	"database/sql"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"math/rand/v2"
+	"os"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"inventory/demo"
+	"inventory/internal/core/book"
+	"inventory/internal/core/invalid"
+	"inventory/internal/core/shelf"
+	"inventory/internal/core/table"
+	"inventory/internal/exchange"
+)
+
+func opened(t *testing.T, file string) *Store {
+	t.Helper()
+	s, err := Open(context.Background(), file)
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { _ = s.Close() })
+	return s
+}
+
+func millHouse(t *testing.T) *table.Household {
+	t.Helper()
+	h, err := exchange.ReadHousehold(bytes.NewReader(demo.MillHouse))
+	if err != nil {
+		t.Fatal(err)
+	}
+	return &h
+}
+
+// begun is a store with the demo household in it.
+func begun(t *testing.T) (*Store, Snapshot) {
+	t.Helper()
+	s := opened(t, filepath.Join(t.TempDir(), "a.db"))
+	snap, err := s.Apply(context.Background(), Edit{Client: "t", ID: "begin", Command: "begin", Household: millHouse(t)})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return s, snap
+}
+
+func text(t *testing.T, h *table.Household) string {
+	t.Helper()
+	out, err := json.Marshal(h)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return string(out)
+}
+
+func TestAHouseholdComesBackAsItWentIn(t *testing.T) {
+	_, snap := begun(t)
+	if got, want := text(t, snap.Household), text(t, millHouse(t)); got != want {
+		t.Errorf("got  %s\nwant %s", got, want)
+	}
+}
+
+func TestEditsUndoAndRedoAcrossARestart(t *testing.T) {
+	ctx := context.Background()
+	file := filepath.Join(t.TempDir(), "a.db")
+	s := opened(t, file)
+	if _, err := s.Apply(ctx, Edit{Client: "t", ID: "begin", Command: "begin", Household: millHouse(t)}); err != nil {
+		t.Fatal(err)
+	}
+	start, err := s.Load(ctx)
+	if err != nil {
+		t.Fatal(err)
+	}
+	versions := []string{text(t, start.Household)}
+	rev := start.Revision
+	w := start.Household.Wishes[2]
+	w.Amount.Number = 26
+	fresh := table.Wish{Food: "kale", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.Meals, Number: 1}}
+	m := start.Household.Members[0]
+	m.Name = "Wen"
+	place := start.Household.Place
+	place.Altitude = 170
+	for i, e := range []Edit{
+		{Command: "change-wish", Wish: &w}, {Command: "add-wish", Wish: &fresh}, {Command: "remove-wish", Target: "w5"},
+		{Command: "move-wish", Target: "w7", After: "w1"}, {Command: "move-wish", Target: "w9"},
+		{Command: "overrule", Overrule: &book.Overrule{Subject: "crop/carrot", Field: "yield", Value: 0.1}},
+		{Command: "put-back", Overrule: &book.Overrule{Subject: "crop/carrot", Field: "yield"}},
+		{Command: "change-member", Member: &m}, {Command: "remove-member", Target: "m4"}, {Command: "set-place", Place: &place},
+		{Command: "add-store", Store: &shelf.Store{Name: "Shed", Temperature: 1}}, {Command: "remove-store", Target: "s1"},
+		{Command: "remove-guest", Target: "g1"}, {Command: "set-household", Settings: &Settings{Name: "The weir", Year: 2028, Risk: "bold"}},
+	} {
+		e.Client, e.ID, e.Revision = "t", fmt.Sprint("e", i), rev
+		snap, err := s.Apply(ctx, e)
+		if err != nil {
+			t.Fatalf("%s: %v", e.Command, err)
+		}
+		if snap.Revision != rev+1 || snap.Words == "" || snap.Undo != snap.Words {
+			t.Fatalf("%s: revision %d after %d, words %q, undo %q", e.Command, snap.Revision, rev, snap.Words, snap.Undo)
+		}
+		rev = snap.Revision
+		versions = append(versions, text(t, snap.Household))
+	}
+	if order := versions[5]; strings.Index(order, `"id":"w9"`) > strings.Index(order, `"id":"w1"`) {
+		t.Error("a wish moved to the front stands behind the first")
+	}
+	back := func(do func(context.Context, string, string) (Snapshot, error), id, want string) {
+		t.Helper()
+		snap, err := do(ctx, "t", id)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if got := text(t, snap.Household); got != want {
+			t.Fatalf("%s\ngot  %s\nwant %s", id, got, want)
+		}
+	}
+	for i := len(versions) - 2; i >= 0; i-- {
+		back(s.Undo, fmt.Sprint("u", i), versions[i])
+		if i == 7 { // the stack lives in the file, not in the memory
+			if err := s.Close(); err != nil {
+				t.Fatal(err)
+			}
+			s = opened(t, file)
+		}
+	}
+	var none *NothingTo
+	if _, err := s.Undo(ctx, "t", "too far"); !errors.As(err, &none) {
+		t.Errorf("undo before the first edit: %v", err)
+	}
+	for i := 1; i < len(versions); i++ {
+		back(s.Redo, fmt.Sprint("r", i), versions[i])
+	}
+	if _, err := s.Redo(ctx, "t", "too far on"); !errors.As(err, &none) {
+		t.Errorf("redo after the last edit: %v", err)
+	}
+}
+
+// Random edits, then as many undos: the household is what it was.
+func TestUndoTakesBackWhateverWasDone(t *testing.T) {
+	ctx := context.Background()
+	s, snap := begun(t)
+	want := text(t, snap.Household)
+	r := rand.New(rand.NewPCG(9, 10))
+	done := 0
+	for i := range 60 {
+		h := snap.Household
+		e := Edit{Client: "t", ID: fmt.Sprint("e", i), Revision: snap.Revision}
+		pick := h.Wishes[r.IntN(len(h.Wishes))]
+		switch r.IntN(4) {
+		case 0:
+			pick.Amount.Number += float64(1 + r.IntN(3))
+			e.Command, e.Wish = "change-wish", &pick
+		case 1:
+			e.Command, e.Target = "remove-wish", pick.ID
+		case 2:
+			e.Command, e.Target, e.After = "move-wish", pick.ID, ""
+		case 3:
+			pick.ID = ""
+			e.Command, e.Wish = "add-wish", &pick
+		}
+		next, err := s.Apply(ctx, e)
+		if err != nil {
+			t.Fatalf("%+v: %v", e, err)
+		}
+		if next.Revision > snap.Revision {
+			done++
+		}
+		snap = next
+	}
+	for i := range done {
+		var err error
+		if snap, err = s.Undo(ctx, "t", fmt.Sprint("u", i)); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if got := text(t, snap.Household); got != want {
+		t.Errorf("got  %s\nwant %s", got, want)
+	}
+}
+
+func TestTheSameEditTwiceIsDoneOnce(t *testing.T) {
+	ctx := context.Background()
+	s, snap := begun(t)
+	w := table.Wish{Food: "kale", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.Meals, Number: 1}}
+	for range 3 {
+		again := w
+		got, err := s.Apply(ctx, Edit{Client: "t", ID: "once", Revision: snap.Revision, Command: "add-wish", Wish: &again})
+		if err != nil || len(got.Household.Wishes) != len(snap.Household.Wishes)+1 || got.Revision != snap.Revision+1 {
+			t.Fatalf("%d wishes at revision %d, %v", len(got.Household.Wishes), got.Revision, err)
+		}
+	}
+}
+
+func TestTwoEditAtOnce(t *testing.T) {
+	ctx := context.Background()
+	s, snap := begun(t)
+	edit := func(id string, wish int, number float64) error {
+		w := snap.Household.Wishes[wish]
+		w.Amount.Number = number
+		_, err := s.Apply(ctx, Edit{Client: id, ID: id, Revision: snap.Revision, Command: "change-wish", Wish: &w})
+		return err
+	}
+	if err := edit("a", 0, 3); err != nil {
+		t.Fatal(err)
+	}
+	if err := edit("b", 1, 2); err != nil {
+		t.Errorf("another wish can be changed meanwhile: %v", err)
+	}
+	var clash *Clash
+	if err := edit("c", 0, 4); !errors.As(err, &clash) || !strings.Contains(string(clash.Theirs), `"number":3`) {
+		t.Fatalf("the same wish changed meanwhile: %v", err)
+	}
+	now, err := s.Load(ctx)
+	if err != nil || now.Household.Wishes[0].Amount.Number != 3 {
+		t.Errorf("the first edit was overwritten: %v", err)
+	}
+	if _, err := s.Apply(ctx, Edit{ID: "d", Revision: now.Revision, Command: "remove-wish", Target: "w1"}); err != nil {
+		t.Fatal(err)
+	}
+	if err := edit("e", 0, 5); !errors.As(err, &clash) || string(clash.Theirs) != "null" {
+		t.Errorf("a wish removed meanwhile: %v", err)
+	}
+}
+
+func TestWhatCannotStandChangesNothing(t *testing.T) {
+	ctx := context.Background()
+	s, snap := begun(t)
+	bad := snap.Household.Wishes[0]
+	bad.Amount.Number = -2
+	place := snap.Household.Place
+	place.Latitude = 91
+	for name, c := range map[string]struct {
+		e     Edit
+		field string
+	}{
+		"wish":             {Edit{Command: "change-wish", Wish: &bad}, "amount.number"},
+		"place":            {Edit{Command: "set-place", Place: &place}, "latitude"},
+		"no such wish":     {Edit{Command: "remove-wish", Target: "w99"}, "target"},
+		"no such command":  {Edit{Command: "paint-wish"}, "command"},
+		"begin twice":      {Edit{Command: "begin", Household: millHouse(t)}, "command"},
+		"nothing to do":    {Edit{Command: "add-wish"}, "wish"},
+		"own figure":       {Edit{Command: "overrule", Overrule: &book.Overrule{Subject: "crop/carrot", Field: "yield", Value: -1}}, "value"},
+		"unknown figure":   {Edit{Command: "overrule", Overrule: &book.Overrule{Subject: "crop/carrot", Field: "mood", Value: 1}}, "field"},
+		"from the future":  {Edit{Command: "remove-wish", Target: "w1", Revision: 99}, "revision"},
+		"move behind none": {Edit{Command: "move-wish", Target: "w1", After: "w77"}, "after"},
+		"taken id":         {Edit{Command: "add-wish", Wish: &snap.Household.Wishes[1]}, "id"},
+		"nameless":         {Edit{Command: "add-member", Member: &table.Member{Band: table.Adult}}, "name"},
+	} {
+		c.e.Client, c.e.ID = "t", name
+		if c.e.Revision == 0 {
+			c.e.Revision = snap.Revision
+		}
+		_, err := s.Apply(ctx, c.e)
+		fs := invalid.All(err)
+		if len(fs) == 0 || fs[0].Field != c.field {
+			t.Errorf("%s: got %v, want a mistake at %s", name, err, c.field)
+		}
+	}
+	if _, err := s.Apply(ctx, Edit{Client: "t", Revision: snap.Revision, Command: "remove-wish", Target: "w1"}); err == nil {
+		t.Error("an edit without an id was taken")
+	}
+	for i := range snap.Household.Members {
+		id := snap.Household.Members[i].ID
+		now, err := s.Load(ctx)
+		if err != nil {
+			t.Fatal(err)
+		}
+		_, err = s.Apply(ctx, Edit{Client: "t", ID: "m" + id, Revision: now.Revision, Command: "remove-member", Target: id})
+		if last := i == len(snap.Household.Members)-1; (err != nil) != last {
+			t.Errorf("removing member %d of %d: %v", i+1, len(snap.Household.Members), err)
+		}
+	}
+	now, err := s.Load(ctx)
+	if err != nil || len(now.Household.Members) != 1 {
+		t.Errorf("somebody must be left: %v", err)
+	}
+}
+
+func TestFilesThatAreNoHousehold(t *testing.T) {
+	ctx := context.Background()
+	dir := t.TempDir()
+	notes := filepath.Join(dir, "notes.txt")
+	if err := os.WriteFile(notes, []byte(strings.Repeat("we planted beans today\n", 100)), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	other := filepath.Join(dir, "other.db")
+	db, err := sql.Open("sqlite", other)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := db.Exec("CREATE TABLE birds (name TEXT)"); err != nil {
+		t.Fatal(err)
+	}
+	if err := db.Close(); err != nil {
+		t.Fatal(err)
+	}
+	newer := filepath.Join(dir, "newer.db")
+	s := opened(t, newer)
+	if _, err := s.db.Exec("INSERT INTO goose_db_version (version_id, is_applied) VALUES (99999, 1)"); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.Close(); err != nil {
+		t.Fatal(err)
+	}
+	for file, want := range map[string]string{
+		notes: "is not a database", other: "another application", newer: "newer version",
+		filepath.Join(dir, "none", "a.db"): "cannot be opened", dir: "cannot be opened",
+	} {
+		if s, err := Open(ctx, file); err == nil || !strings.Contains(err.Error(), want) {
+			t.Errorf("%s: got %v, want it to say %q", file, err, want)
+			if err == nil {
+				_ = s.Close()
+			}
+		}
+	}
+	odd := opened(t, filepath.Join(dir, "a ?#%20 b.db"))
+	if _, err := odd.Load(ctx); err != nil {
+		t.Error(err)
+	}
+	if _, err := os.Stat(filepath.Join(dir, "a ?#%20 b.db")); err != nil {
+		t.Errorf("the file has another name: %v", err)
+	}
+}
+
+func TestTheJournalKeepsWhoDidWhat(t *testing.T) {
+	ctx := context.Background()
+	s, snap := begun(t)
+	w := snap.Household.Wishes[2]
+	w.Amount.Number = 26
+	if _, err := s.Apply(ctx, Edit{Client: "Wenna's phone", ID: "x", Revision: snap.Revision, Command: "change-wish", Wish: &w}); err != nil {
+		t.Fatal(err)
+	}
+	e, err := s.q.JournalEntry(ctx, int64(snap.Revision+1))
+	if err != nil {
+		t.Fatal(err)
+	}
+	var cs []Change
+	if err := json.Unmarshal([]byte(e.Changes), &cs); err != nil {
+		t.Fatal(err)
+	}
+	if e.Client != "Wenna's phone" || e.Command != "change-wish" || len(cs) != 1 || !strings.Contains(string(cs[0].Before.Value), `"number":35`) || !strings.Contains(string(cs[0].After.Value), `"number":26`) {
+		t.Errorf("%+v", e)
+	}
+}
+
+func TestAFullDiskChangesNothing(t *testing.T) {
+	ctx := context.Background()
+	s, snap := begun(t)
+	var pages int
+	if err := s.db.QueryRow("PRAGMA page_count").Scan(&pages); err != nil {
+		t.Fatal(err)
+	}
+	if _, err := s.db.Exec(fmt.Sprintf("PRAGMA max_page_count = %d", pages)); err != nil {
+		t.Fatal(err)
+	}
+	var err error
+	for i := 0; i < 400 && err == nil; i++ { // until the pages there are, are full
+		now, loadErr := s.Load(ctx)
+		if loadErr != nil {
+			t.Fatal(loadErr)
+		}
+		snap = now
+		w := table.Wish{Food: "kale", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.Meals, Number: 1}, Note: strings.Repeat("n", 500)}
+		_, err = s.Apply(ctx, Edit{Client: "t", ID: fmt.Sprint("f", i), Revision: now.Revision, Command: "add-wish", Wish: &w})
+	}
+	if !errors.Is(err, ErrFull) {
+		t.Fatalf("a full disk gives %v", err)
+	}
+	now, loadErr := s.Load(ctx)
+	if loadErr != nil || now.Revision != snap.Revision || text(t, now.Household) != text(t, snap.Household) {
+		t.Errorf("the failed edit left something behind: %v", loadErr)
+	}
+}
