@@ -295,3 +295,11 @@ func taken(t *testing.T) (addr string) {
 	t.Cleanup(func() { _ = l.Close() })
 	return l.Addr().String()
 }
+
+// binaryOutput runs the binary to its end.
+func binaryOutput(args ...string) (string, error) {
+	ctx, cancel := context.WithTimeout(context.Background(), patience)
+	defer cancel()
+	out, err := exec.CommandContext(ctx, binary, args...).CombinedOutput()
+	return string(out), err
+}

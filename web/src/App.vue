@@ -31,6 +31,13 @@ function working() {
   if (figure?.dataset.figure) drawer.open(figure.dataset.figure)
 }
 
+/** Leaves the field one types in, so that the keys work again; else the drawer. */
+function leave() {
+  const at = document.activeElement as HTMLElement | null
+  if (at && /^(INPUT|TEXTAREA)$/.test(at.tagName)) at.blur()
+  else drawer.close()
+}
+
 useKeys([
   { keys: 'g t', does: 'go to Table', run: () => go('/table') },
   { keys: 'g s', does: 'go to Sowings', run: () => go('/sowings') },
@@ -40,7 +47,7 @@ useKeys([
   { keys: 'U', does: 'redo', run: () => store.redo() },
   { keys: 'p', does: 'print this leaf', run: () => window.print() },
   { keys: '?', does: 'all keys', run: () => (help.value = true) },
-  { keys: 'Escape', does: 'close the working', run: () => drawer.close() },
+  { keys: 'Escape', does: 'leave a field; close the working', run: leave },
   { keys: '← →', does: 'in a ribbon, a week back or on' },
 ])
 

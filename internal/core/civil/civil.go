@@ -59,13 +59,23 @@ func (d *Date) UnmarshalText(text []byte) (err error) {
 // The zero value is no day at all.
 type MonthDay struct{ Month, Day int }
 
-// ParseMonthDay reads "04-28".
+// ParseMonthDay reads "04-28". A day that no year has, such as 04-31, is read
+// too, so that whoever looks at the field it stands in can say so; see Valid.
 func ParseMonthDay(s string) (MonthDay, error) {
-	t, err := time.ParseInLocation("01-02", s, time.UTC)
-	if err != nil {
+	var m MonthDay
+	if n, err := fmt.Sscanf(s, "%2d-%2d", &m.Month, &m.Day); err != nil || n != 2 || len(s) != 5 || m.Month < 0 || m.Day < 0 {
 		return MonthDay{}, fmt.Errorf("%q is not a day of the year such as 04-28", s)
 	}
-	return MonthDay{int(t.Month()), t.Day()}, nil
+	return m, nil
+}
+
+// Valid tells whether some year has such a day.
+func (m MonthDay) Valid() bool {
+	if m.Month < 1 || m.Month > 12 || m.Day < 1 {
+		return false
+	}
+	_, month, day := m.In(2000).Split()
+	return month == m.Month && day == m.Day
 }
 
 // IsZero tells whether there is no such day.

@@ -26,7 +26,12 @@ func TestMonthDays(t *testing.T) {
 	if err := none.UnmarshalText(nil); err != nil || !none.IsZero() || none.String() != "" {
 		t.Error("no text is no day")
 	}
-	for _, s := range []string{"4-28", "13-01", "02-30", "x"} {
+	for s, want := range map[string]bool{"02-29": true, "12-31": true, "02-30": false, "13-01": false, "04-00": false} {
+		if err := none.UnmarshalText([]byte(s)); err != nil || none.Valid() != want {
+			t.Errorf("%q: %v, valid %v", s, err, none.Valid())
+		}
+	}
+	for _, s := range []string{"4-28", "x", "04-2", "04-289", "-4-28"} {
 		if err := none.UnmarshalText([]byte(s)); err == nil {
 			t.Errorf("%q was read as %v", s, none)
 		}

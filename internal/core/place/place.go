@@ -57,8 +57,8 @@ func (p Place) Validate(c invalid.Check) {
 		if f.day.IsZero() {
 			c.Add(f.field, "", "a day such as 04-28, or say that the place has no frost")
 			ok = false
-		} else if d := f.day; d.Month < 1 || d.Month > 12 || d.Day < 1 || d.In(2000) != civil.Of(2000, d.Month, d.Day) || !sameDay(d) {
-			c.Add(f.field, d.String(), "a day of the year such as 04-28")
+		} else if !f.day.Valid() {
+			c.Add(f.field, f.day.String(), "a day of the year such as 04-28")
 			ok = false
 		}
 	}
@@ -66,11 +66,6 @@ func (p Place) Validate(c invalid.Check) {
 		return
 	}
 	p.validateFrosts(c)
-}
-
-func sameDay(d civil.MonthDay) bool {
-	_, m, day := d.In(2000).Split()
-	return m == d.Month && day == d.Day
 }
 
 func finite(p Place) bool {

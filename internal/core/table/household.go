@@ -86,11 +86,11 @@ func (s Span) has(yearDay int) bool {
 }
 
 func (s Span) validate(c invalid.Check) {
-	if s.From.IsZero() {
-		c.Add("from", "", "a day such as 08-01")
+	if !s.From.Valid() {
+		c.Add("from", s.From.String(), "a day such as 08-01")
 	}
-	if s.To.IsZero() {
-		c.Add("to", "", "a day such as 08-31")
+	if !s.To.Valid() {
+		c.Add("to", s.To.String(), "a day such as 08-31")
 	}
 }
 
@@ -174,6 +174,9 @@ func (h Household) Validate(b *book.Book) error {
 func (h Household) validateSettings(c invalid.Check) {
 	c.Text("name", h.Name, 80)
 	c.Number("year", float64(h.Year), 1950, 2150)
+	if !h.Start.IsZero() && !h.Start.Valid() {
+		c.Add("start", h.Start.String(), "a day such as 04-28, or none for the last frost")
+	}
 	c.OneOf("risk", string(h.Risk), string(season.Careful), string(season.UsualRisk), string(season.Bold))
 }
 

@@ -18,6 +18,7 @@ const kinds = [
         <rect x="1" y="1" width="18" height="10" :class="['w', k.s, { 'w-gap-box': k.s === 'gap' }]" /></svg
       >{{ k.words }}</span
     >
+    <span>jars: full height is one a week</span>
     <span class="frost"><span>✱</span>frost</span>
   </div>
 </template>

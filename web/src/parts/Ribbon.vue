@@ -16,6 +16,14 @@ const week = ref(-1)
 
 const weeks = computed(() => props.source.map((s) => (s ? texture(s) : 'none')))
 
+/** How high a week stands: jars by the jar a week, all else full. */
+const heights = computed(() =>
+  props.source.map((s, i) => {
+    if (!s) return 1
+    return props.unit === 'jars' ? 24 * Math.min(1, Math.max(0.15, props.wanted?.[i] ?? 1)) : 24
+  }),
+)
+
 /** Runs of weeks that nothing feeds, each drawn as one open box. */
 const gaps = computed(() => {
   const out: { from: number; to: number }[] = []
@@ -75,9 +83,9 @@ const caption = computed(() => {
         v-for="(s, i) in weeks"
         :key="i"
         :x="i * 10 + (s === 'gap' ? 0 : 0.4)"
-        :y="s === 'none' ? 24 : 1"
+        :y="25 - (heights[i] ?? 24)"
         :width="s === 'gap' ? 10 : 9.2"
-        :height="s === 'none' ? 1 : 24"
+        :height="heights[i] ?? 24"
         :class="'w ' + s"
         :data-source="source[i]"
       />

@@ -46,6 +46,7 @@ function key(e: KeyboardEvent) {
         v-if="plan.weeks_wanted"
         :source="plan.source"
         :wanted="plan.wanted"
+        :unit="plan.unit"
         :label="plan.title"
         :say="(n) => say(Math.round(n * 100) / 100, plan.unit)"
       />
