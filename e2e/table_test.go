@@ -173,6 +173,7 @@ func TestAWishByLineAndByControls(t *testing.T) {
 	p.clickNamed(".add .link", "by controls")
 	p.see(".editor")
 	p.must(p.see(`.editor [aria-label="Food"]`).Input("parsnip"))
+	p.until("the list cut down to it", `() => [...document.querySelectorAll('.el-select-dropdown__item')].filter(e => e.getClientRects().length).map(e => e.textContent).join() === 'parsnip'`)
 	p.press(input.Enter)
 	p.must(p.see(`.editor [aria-label="How much"]`).SelectAllText())
 	p.must(p.see(`.editor [aria-label="How much"]`).Input("0"))

@@ -92,3 +92,23 @@ func TestCarrotsFromTheCellar(t *testing.T) {
 	near(t, "22 weeks from the cellar", 22*weekly/edible/KeptShare(amounts, stored, loss)/(1-cull), 23.29)
 	near(t, "without the losses", 22*weekly/edible/KeptShare(amounts, stored, 0)/(1-cull), 20.87)
 }
+
+func TestPieceDecilesAreThoseOfTheBinomial(t *testing.T) {
+	for _, n := range []int{1, 2, 12, 80, 300, 2000} {
+		for _, u := range []float64{0, 0.02, 0.1, 0.4} {
+			got, near := pieceDeciles(n, u), 1e-9
+			if n == 2000 && u == 0.4 {
+				near = 1.0 / float64(n) // by the normal curve
+			}
+			for i, share := range deciled {
+				k := 0
+				for sum := binomial(n, 0, 1-u); sum < share-1e-9; sum += binomial(n, k, 1-u) {
+					k++
+				}
+				if want := float64(k) / (float64(n) * (1 - u)); math.Abs(got[i]-want) > near {
+					t.Errorf("n %d, %g no good: the %g point is %g, want %g", n, u, share, got[i], want)
+				}
+			}
+		}
+	}
+}

@@ -313,6 +313,8 @@ func (z *Size) pieceEach(c *book.Crop) bool {
 	return ok && p == 1
 }
 
+var deciled = [3]float64{0.1, 0.5, 0.9}
+
 // pieceDeciles returns the 10, 50 and 90 % points of the good pieces of n
 // plants, one to a plant, as shares of their mean.
 func pieceDeciles(n int, unmarketable float64) (out [3]float64) {
@@ -320,18 +322,22 @@ func pieceDeciles(n int, unmarketable float64) (out [3]float64) {
 	if mean <= 0 {
 		return [3]float64{1, 1, 1}
 	}
-	for i, share := range []float64{0.1, 0.5, 0.9} {
-		if n > 5000 {
-			out[i] = 1 + deciles[i]*math.Sqrt(mean*unmarketable)/mean
-			continue
+	good := 1 - unmarketable
+	all := math.Pow(good, float64(n))
+	if all < 1e-290 || unmarketable <= 0 { // too many to count down; the normal curve is as good
+		for i, z := range deciles {
+			out[i] = 1 + z*math.Sqrt(mean*unmarketable)/mean
 		}
-		var sum float64
-		for k := 0; k <= n; k++ {
-			if sum += binomial(n, k, 1-unmarketable); sum >= share-1e-12 {
-				out[i] = float64(k) / mean
-				break
-			}
+		return out
+	}
+	// Counted down from all good, each chance from the one before.
+	chance, above, i := all, 0.0, 2
+	for k := n; k >= 0 && i >= 0; k-- {
+		for ; i >= 0 && 1-above >= deciled[i]-1e-12 && 1-above-chance < deciled[i]-1e-12; i-- {
+			out[i] = float64(k) / mean
 		}
+		above += chance
+		chance *= float64(k) / float64(n-k+1) * unmarketable / good
 	}
 	return out
 }

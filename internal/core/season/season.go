@@ -285,9 +285,12 @@ func (s *Season) ByWeek(st Start) (out [WeeksPerYear]float64) {
 func (s *Season) feeds(st Start) (out Weeks) {
 	if s.Crop.Harvest == book.Once && !s.Crop.Perennial() {
 		end := st.End + int(math.Min(4, s.Crop.KeepDays.Or(0)))
-		for d := st.Ready; d < min(end, st.Ready+place.Days); d++ {
-			if mod(d, place.Days)%7 == 3 {
-				out = out.With(WeekOf(d))
+		end = min(end, st.Ready+place.Days)
+		for year := 0; year < end; year += place.Days { // a week's fourth day, in this table year and the next
+			for w := max(0, (st.Ready-year+3)/7); w < WeeksPerYear && year+7*w+3 < end; w++ {
+				if year+7*w+3 >= st.Ready {
+					out = out.With(w)
+				}
 			}
 		}
 		return out

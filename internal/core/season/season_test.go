@@ -113,6 +113,24 @@ func TestFeedsAgreeWithTheWeeks(t *testing.T) {
 	}
 }
 
+func TestACropGatheredOnceFeedsTheWeeksItCanBeEaten(t *testing.T) {
+	for _, id := range []string{"lettuce-head", "leek", "radish", "parsnip", "garlic"} {
+		s := at(t, "river-plain", id, UsualRisk)
+		for i, st := range s.Starts {
+			end := st.End + int(math.Min(4, s.Crop.KeepDays.Or(0)))
+			var want Weeks
+			for d := st.Ready; d < end; d++ {
+				if day := d % place.Days; day%7 == 3 {
+					want = want.With(WeekOf(day))
+				}
+			}
+			if s.Feeds[i] != want {
+				t.Fatalf("%s ready on day %d until %d feeds %v, want %v", id, st.Ready, end, s.Feeds[i].List(), want.List())
+			}
+		}
+	}
+}
+
 func TestLots(t *testing.T) {
 	carrot := at(t, "river-plain", "carrot-storage", UsualRisk)
 	late := carrot.Lot(true, 2)

@@ -24,17 +24,22 @@ const words = computed(() => {
   return unit.value ? said.replace(/^(kg|litres|m²)/, shown(unit.value).unit) : said
 })
 
+let sending = ''
+
+/** Sends the number; Enter and leaving the field both call it, one send is enough. */
 async function save() {
-  if (text.value === shownNumber.value) return
+  if (text.value === shownNumber.value || text.value === sending) return
   const number = read(text.value, unit.value)
   if (Number.isNaN(number)) {
     wrong.value = `“${text.value}” is no number.`
     return
   }
+  sending = text.value
   const p = await store.edit({
     command: 'change-wish',
     wish: { ...props.wish, amount: { ...props.wish.amount, number } },
   })
+  sending = ''
   wrong.value = p ? fieldError(p, 'amount.number') || otherErrors(p) || p.detail : ''
 }
 

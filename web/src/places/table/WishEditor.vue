@@ -205,7 +205,7 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
     <div class="grid">
       <label class="field">
         <span>Food</span>
-        <ElSelect v-model="draft.food" filterable aria-label="Food" placeholder="type to find">
+        <ElSelect v-model="draft.food" filterable default-first-option aria-label="Food" placeholder="type to find">
           <ElOption v-for="f in foods" :key="f.name" :value="f.name" :label="f.name" />
         </ElSelect>
         <span v-if="at('food')" class="wrong" role="alert">{{ at('food') }}</span>
