@@ -4,7 +4,6 @@
 SHELL := /bin/bash
 DEMO_DB := .demo/mill-house.db
 DEMO_ADDR := 127.0.0.1:8580
-TOOLS := go tool -modfile=tools/go.mod
 
 .PHONY: help demo demo-reset build test check generate fresh bench chromium screenshots clean
 
@@ -48,30 +47,35 @@ test: check chromium build
 check: web/node_modules/.installed web/dist/index.html fresh
 	@bad=$$(gofmt -l cmd internal demo e2e web/embed.go); if [ -n "$$bad" ]; then echo "not gofmt'ed: $$bad"; exit 1; fi
 	go vet ./...
-	$(TOOLS) staticcheck ./...
+	bin/tools/staticcheck ./...
 	cd web && npm run --silent check
 
-# Generated code must be what its sources say.
-fresh: web/node_modules/.installed
-	@set -e; t=$$(mktemp -d); trap 'rm -rf $$t' EXIT; \
-	mkdir -p $$t/internal/api $$t/internal/store $$t/api; \
-	cp api/openapi.yaml api/oapi-codegen.yaml $$t/api/; cp -r internal/store/migrations internal/store/queries.sql internal/store/sqlc.yaml $$t/internal/store/; \
-	(cd api && $(OAPI) -config $$t/api/oapi-codegen.yaml -o $$t/contract.gen.go openapi.yaml); \
-	$(SQLC) generate -f $$t/internal/store/sqlc.yaml; \
-	(cd web && npx --no-install openapi-typescript ../api/openapi.yaml -o $$t/schema.gen.ts >/dev/null 2>&1); \
-	diff -u internal/api/contract.gen.go $$t/contract.gen.go && diff -ru internal/store/gen $$t/internal/store/gen && diff -u web/src/lib/schema.gen.ts $$t/schema.gen.ts \
-	|| { echo "generated code is stale: run make generate"; exit 1; }
+# The generators, pinned in tools/go.mod and built once.
+bin/tools/.built: tools/go.mod tools/go.sum
+	CGO_ENABLED=0 go build -modfile=tools/go.mod -o bin/tools/ github.com/sqlc-dev/sqlc/cmd/sqlc \
+	  github.com/oapi-codegen/oapi-codegen/v2/cmd/oapi-codegen honnef.co/go/tools/cmd/staticcheck
+	@touch $@
 
-OAPI := go tool -modfile=$(CURDIR)/tools/go.mod oapi-codegen
-SQLC := CGO_ENABLED=0 go tool -modfile=$(CURDIR)/tools/go.mod sqlc
+# Generated code must be what its sources say: it is written anew beside them
+# and compared.
+fresh: web/node_modules/.installed bin/tools/.built
+	@set -e; t=$$(mktemp -d); trap 'rm -rf $$t' EXIT; tools=$(CURDIR)/bin/tools; \
+	mkdir -p $$t/internal/api $$t/internal/store $$t/web/src/lib; \
+	cp -r api $$t/; cp -r internal/store/migrations internal/store/queries.sql internal/store/sqlc.yaml $$t/internal/store/; \
+	(cd $$t/api && $$tools/oapi-codegen -config oapi-codegen.yaml openapi.yaml); \
+	(cd $$t/internal/store && $$tools/sqlc generate); \
+	(cd web && npx --no-install openapi-typescript ../api/openapi.yaml -o $$t/web/src/lib/schema.gen.ts >/dev/null 2>&1); \
+	for f in internal/api/contract.gen.go internal/store/gen web/src/lib/schema.gen.ts; do \
+	  diff -ru $$f $$t/$$f || { echo "$$f is stale: run make generate"; exit 1; }; \
+	done
 
-generate: web/node_modules/.installed
-	cd api && $(OAPI) -config oapi-codegen.yaml openapi.yaml
-	cd internal/store && rm -rf gen && $(SQLC) generate
+generate: web/node_modules/.installed bin/tools/.built
+	cd api && $(CURDIR)/bin/tools/oapi-codegen -config oapi-codegen.yaml openapi.yaml
+	cd internal/store && rm -rf gen && $(CURDIR)/bin/tools/sqlc generate
 	cd web && npm run --silent types
 
 bench: build
-	go test -run xxx -bench . -benchmem ./internal/core/plan ./internal/api ./cmd/inventory
+	go test -run xxx -bench . -benchmem ./internal/core/plan ./internal/core/table ./internal/api ./cmd/inventory
 
 # Debian's Chromium, for the end-to-end tests; nothing is downloaded besides.
 chromium:

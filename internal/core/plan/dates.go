@@ -170,7 +170,11 @@ func (c *computation) fullest() {
 		for i := range c.plan.Sowings {
 			sw := &c.plan.Sowings[i]
 			if sw.Method != "tray" && takes(sw, t.AreaWeek) && t.Area > 0 {
-				s.Do(working.Plus, sw.CropName+", "+sw.Date.Short()+" to "+sw.Clear.Short(), sw.Area, amount.SquareMetre, working.Reckoned).Link("sowing/"+sw.ID, "area")
+				from := sw.Date
+				if sw.PlantOut != nil {
+					from = *sw.PlantOut
+				}
+				s.Do(working.Plus, sw.CropName+", "+from.Short()+" to "+sw.Clear.Short(), sw.Area, amount.SquareMetre, working.Reckoned).Link("sowing/"+sw.ID, "area")
 			}
 		}
 	}

@@ -85,8 +85,8 @@ export const formWords: Record<Form, string> = {
 export const bandWords: Record<string, string> = {
   adult: 'adult',
   teen: 'teen',
-  child: 'child, 7 to 12',
-  'small-child': 'child, 3 to 6',
+  child: 'child 7–12',
+  'small-child': 'child 3–6',
   infant: 'under three',
 }
 

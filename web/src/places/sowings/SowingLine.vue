@@ -80,6 +80,7 @@ const spacing = computed(() => {
     <div class="ground">
       <div class="n strong">
         <Figure v-if="s.plants" :value="s.plants" :figure="base + '/plants'" label="plants" />
+        <span v-if="s.plants" class="tag">plants</span>
       </div>
       <div class="n">
         <template v-if="s.row_metres"
@@ -93,14 +94,23 @@ const spacing = computed(() => {
       <span v-if="spacing" class="for spacing">{{ spacing }}</span>
     </div>
     <div class="dates">
-      <span v-if="s.up_by">{{ day(s.up_by) }}</span><span v-else>–</span>
-      <span class="for">{{ s.plant_out && s.method === 'raised' ? day(s.plant_out) : '' }}</span>
+      <span v-if="s.up_by"><span class="tag">up by </span>{{ day(s.up_by) }}</span
+      ><span v-else>–</span>
+      <span class="for"
+        ><template v-if="s.plant_out && s.method === 'raised'"
+          ><span class="tag">plant out </span>{{ day(s.plant_out) }}</template
+        ></span
+      >
     </div>
     <div class="dates picked">
       <span v-if="s.first_pick"
-        >{{ day(s.first_pick) }}{{ s.last_pick !== s.first_pick ? ' – ' + day(s.last_pick) : '' }}</span
+        ><span class="tag">pick </span>{{ day(s.first_pick)
+        }}{{ s.last_pick !== s.first_pick ? ' – ' + day(s.last_pick) : '' }}</span
       ><span v-else>–</span>
-      <span class="for">{{ s.method === 'patch' ? 'stands for years' : day(s.clear) }}</span>
+      <span class="for"
+        ><template v-if="s.method === 'patch'">stands for years</template
+        ><template v-else><span class="tag">clear </span>{{ day(s.clear) }}</template></span
+      >
     </div>
     <div class="n gives">
       <template v-if="s.form">

@@ -21,7 +21,8 @@ watch([shownNumber, system], () => {
 /** What the number counts: "quart jars", "meals a week", "kg a year". */
 const words = computed(() => {
   const said = props.plan.words.split(' · ')[0]?.replace(/^[\d.]+ /, '') ?? ''
-  return unit.value ? said.replace(/^(kg|litres|m²)/, shown(unit.value).unit) : said
+  const shownWords = unit.value ? said.replace(/^(kg|litres|m²)/, shown(unit.value).unit) : said
+  return props.wish.amount.kind === 'litres' ? `${shownWords} put up` : shownWords
 })
 
 let sending = ''

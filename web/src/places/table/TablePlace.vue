@@ -143,8 +143,12 @@ useKeys([
         />
       </template>
     </div>
-    <p v-else-if="find" class="empty">No wish has “{{ find }}” in it.</p>
-    <p v-else class="empty">
+    <p v-if="rows.length && rows.length < 3 && !find" class="hint quiet">
+      Every number opens the sum behind it; a wish's name opens all that can be said of it. Type above what else you
+      eat.
+    </p>
+    <p v-if="find && !rows.length" class="empty">No wish has “{{ find }}” in it.</p>
+    <p v-if="!find && !rows.length" class="empty">
       No wish yet. Type one above, such as “carrots 2x week” or “35 qt tomato sauce”, and its year appears here.
     </p>
   </section>
@@ -188,6 +192,9 @@ useKeys([
   line-height: 1.1;
   color: var(--ink-2);
 }
+.hint {
+  padding: 0.9rem 0;
+}
 .empty {
   padding: 2rem 0;
   font-family: var(--serif);
@@ -215,6 +222,7 @@ useKeys([
     grid-template-columns: repeat(4, auto) 1fr;
     column-gap: 1rem;
     row-gap: 0.25rem;
+    align-items: end !important;
   }
   .row-grid .what,
   .row-grid .weeks {
