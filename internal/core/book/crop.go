@@ -135,14 +135,30 @@ func (c *Crop) Weighed() bool {
 	return c.Dense != nil || c.Yield.Known && c.Yield.Value > 0 && c.Edible > 0
 }
 
+// usually returns what the book says of a figure, whatever the household does.
+func (c *Crop) usually(field string, now float64) float64 {
+	if v, set := c.usual[field]; set {
+		return v
+	}
+	return now
+}
+
+// UsualGround returns the ground, m², at which the book's yield holds: in-row
+// by row spacing. A household's own spacing does not move it; yields follow
+// that by the density law.
+func (c *Crop) UsualGround() float64 {
+	return c.usually("in_row", c.InRow.Value) / 100 * c.usually("row", c.RowGap.Value) / 100
+}
+
 // PiecesPerPlant returns how many pieces a plant gives at yield kg a plant, and
 // false where nobody counts the crop in pieces. It is 1 where the book's yield
-// is within a quarter of one piece, as for heads, bulbs, ears and most roots.
+// is within a quarter of one piece, as for heads, bulbs, ears and most roots: a
+// household's heavier heads are still one to a plant.
 func (c *Crop) PiecesPerPlant(yield float64) (float64, bool) {
 	if !c.Piece.Known || c.Piece.Value <= 0 || !c.Yield.Known || c.Yield.Value <= 0 {
 		return 0, false
 	}
-	if r := c.Yield.Value * 1000 / c.Piece.Value; r >= 0.75 && r <= 1.25 {
+	if r := c.usually("yield", c.Yield.Value) * 1000 / c.usually("piece", c.Piece.Value); r >= 0.75 && r <= 1.25 {
 		return 1, true
 	}
 	return yield * 1000 / c.Piece.Value, true

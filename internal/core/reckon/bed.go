@@ -73,7 +73,7 @@ func StandIn(c *book.Crop, layout table.Layout, b Bed) Stand {
 	if s.Rows == 1 && c.Sprawls && layout != table.Plot {
 		s.Ground = math.Min(row, b.Width+overrun) * inRow
 	}
-	s.Room = s.Ground / (inRow * row)
+	s.Room = s.Ground / c.UsualGround()
 	if s.Rows == 1 && layout != table.Plot {
 		s.Room = math.Max(1, s.Room) // a single row has no neighbour to crowd it
 	}

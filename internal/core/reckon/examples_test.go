@@ -7,6 +7,7 @@ import (
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
+	"inventory/internal/core/season"
 	"inventory/internal/core/table"
 )
 
@@ -29,9 +30,19 @@ func same(t *testing.T, what string, got, want int) {
 func TestSauceForTheShelf(t *testing.T) {
 	const raw = 46 * 0.45359237 / (7 * amount.LitresPerQuart)
 	near(t, "raw weight of a litre", raw, 3.1497)
-	need := func(jars float64) float64 { return jars * amount.LitresPerQuart * raw / (1 - 0.02) / (1 - 0.05) }
+	prep := &book.Preparation{Unit: "litre", Raw: raw}
+	need := func(jars float64) float64 {
+		w := table.Wish{Amount: table.Amount{Kind: table.Jars, Number: jars, Jar: amount.LitresPerQuart}}
+		use := table.Use{Form: table.Canned, Prep: prep}
+		use.Amount[7] = jars
+		return (&Desk{Rules: book.UsualRules()}).Harvest("", "", "", table.Resolved{Wish: w}, use, season.AllYear).Amount
+	}
 	near(t, "need of 35 quarts", need(35), 112.06)
 	near(t, "need of 26 quarts", need(26), 83.24)
+	left := table.Wish{Amount: table.Amount{Kind: table.Jars, Number: 35, Jar: amount.LitresPerQuart}, Left: 9}
+	use := table.Use{Form: table.Canned, Prep: prep}
+	use.Amount[7] = 35
+	near(t, "need of 35 with nine left", (&Desk{Rules: book.UsualRules()}).Harvest("", "", "", table.Resolved{Wish: left}, use, season.AllYear).Amount, 83.24)
 	const y, f, cv = 3.5, 0.05, 0.30
 	for _, c := range []struct {
 		name       string
@@ -174,5 +185,49 @@ func TestASingleRowIsNotCrowded(t *testing.T) {
 	blueberry := StandIn(book.Usual().Crop("blueberry"), table.Rows, Bed{1.2, 0.1})
 	if blueberry.Rows != 1 || blueberry.Factor < 1 {
 		t.Errorf("a single row stands in %d rows and gives %g of its yield", blueberry.Rows, blueberry.Factor)
+	}
+}
+
+// Example B: carrots all year, two meals a week of 110 g to 3.4 eaters.
+func TestCarrotsAllYear(t *testing.T) {
+	known := func(v float64) book.Maybe { return book.Maybe{Value: v, Known: true} }
+	carrot := &book.Crop{ID: "c", Portion: known(110), Edible: 0.83, StoreLoss: known(0.04), Store: "cool-moist"}
+	w := table.Wish{Amount: table.Amount{Kind: table.Meals, Number: 2}}
+	d := &Desk{Rules: book.UsualRules()}
+	for week := range d.Eaters {
+		d.Eaters[week] = 3.4
+	}
+	const stored = 40 // so that the cellar weeks run round the end of the table year
+	fresh, cellar := table.Use{Form: table.Fresh, Crop: carrot}, table.Use{Form: table.Cellar, Crop: carrot, Kept: stored}
+	for k := range 18 {
+		fresh.Amount[(stored-k+season.WeeksPerYear)%season.WeeksPerYear] = 2
+	}
+	for k := 1; k <= 22; k++ {
+		cellar.Amount[(stored+k)%season.WeeksPerYear] = 2
+	}
+	harvest := func(u table.Use) float64 {
+		return d.Harvest("", "", "", table.Resolved{Wish: w}, u, season.AllYear).Amount
+	}
+	near(t, "18 fresh weeks", harvest(fresh), 17.08)
+	near(t, "22 weeks from the cellar", harvest(cellar), 23.29)
+	carrot.StoreLoss = known(0)
+	near(t, "without the losses", harvest(cellar), 20.87)
+}
+
+// The household's own spacing moves the yield by the density law.
+func TestOwnSpacingFollowsTheLaw(t *testing.T) {
+	own, _, _, err := book.Usual().With([]book.Overrule{{Subject: "crop/tomato-paste", Field: "in_row", Value: 30}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	plot := StandIn(own.Crop("tomato-paste"), table.Plot, Bed{1.2, 0.1}) // 0.3 × 0.9 m instead of 0.6 × 0.9
+	near(t, "r at half the spacing", plot.Room, 0.5)
+	near(t, "of the yield", plot.Factor, 0.667)
+	heavy, _, _, err := book.Usual().With([]book.Overrule{{Subject: "crop/lettuce-head", Field: "yield", Value: 0.7}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if n, ok := heavy.Crop("lettuce-head").PiecesPerPlant(0.7); !ok || n != 1 {
+		t.Errorf("a heavier lettuce is %g heads", n)
 	}
 }

@@ -6,7 +6,6 @@ import (
 	"testing"
 
 	"inventory/internal/core/book"
-	"inventory/internal/core/season"
 	"inventory/internal/core/table"
 )
 
@@ -77,20 +76,6 @@ func TestSpacingBeyondAnyBedStillStands(t *testing.T) {
 			}
 		}
 	}
-}
-
-// Example B, from the cellar: the first to the 22nd week after lifting.
-func TestCarrotsFromTheCellar(t *testing.T) {
-	const weekly, edible, cull, loss = 2 * 0.110 * 3.4, 0.83, 0.05, 0.04
-	near(t, "edible a week", weekly, 0.748)
-	near(t, "18 fresh weeks", 18*weekly/edible/(1-cull), 17.08)
-	var amounts [season.WeeksPerYear]float64
-	const stored = 40 // the lot runs over New Year and round the end of the table year
-	for k := 1; k <= 22; k++ {
-		amounts[(stored+k)%season.WeeksPerYear] = weekly
-	}
-	near(t, "22 weeks from the cellar", 22*weekly/edible/KeptShare(amounts, stored, loss)/(1-cull), 23.29)
-	near(t, "without the losses", 22*weekly/edible/KeptShare(amounts, stored, 0)/(1-cull), 20.87)
 }
 
 func TestPieceDecilesAreThoseOfTheBinomial(t *testing.T) {

@@ -46,29 +46,14 @@ func Title(w Wish, b *book.Book) string {
 func Words(w Wish, b *book.Book) string {
 	n := invalid.FormatNumber(math.Round(w.Amount.Number*1000) / 1000)
 	title := Title(w, b)
-	var out string
-	switch w.Amount.Kind {
-	case Jars:
-		out = fmt.Sprintf("%s %s jars · %s", n, JarName(JarLitre(w, b.Preparation(w.Preparation))), title)
-	case Litres:
-		out = fmt.Sprintf("%s litres · %s", n, title)
-	case DriedKg:
-		out = fmt.Sprintf("%s kg dried · %s", n, title)
-	case Meals:
-		out = fmt.Sprintf("%s meals a week · %s", n, title)
-	case WeightWeek:
-		out = fmt.Sprintf("%s kg a week · %s", n, title)
-	case WeightYear:
-		out = fmt.Sprintf("%s kg a year · %s", n, title)
-	case PiecesWeek:
-		out = fmt.Sprintf("%s pieces a week · %s", n, title)
-	case PiecesYear:
-		out = fmt.Sprintf("%s pieces a year · %s", n, title)
-	case Plants:
-		out = fmt.Sprintf("%s plants · %s", n, title)
-	case Area:
-		out = fmt.Sprintf("%s m² · %s", n, title)
+	counted := map[Kind]string{
+		Litres: "litres", DriedKg: "kg dried", Meals: "meals a week", WeightWeek: "kg a week", WeightYear: "kg a year",
+		PiecesWeek: "pieces a week", PiecesYear: "pieces a year", Plants: "plants", Area: "m²",
+	}[w.Amount.Kind]
+	if w.Amount.Kind == Jars {
+		counted = JarName(JarLitre(w, b.Preparation(w.Preparation))) + " jars"
 	}
+	out := fmt.Sprintf("%s %s · %s", n, counted, title)
 	if len(w.Forms) > 0 && !w.Amount.Kind.PutUp() {
 		forms := make([]string, len(w.Forms))
 		for i, f := range w.Forms {

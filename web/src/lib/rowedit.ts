@@ -1,11 +1,21 @@
 // A list whose rows are edited where they stand: each row has its own draft and
 // its own message, and is sent when a field of it is left.
-import { reactive, watch } from 'vue'
-import type { Problem } from './api'
-import { otherErrors } from './household'
+import { reactive, ref, watch } from 'vue'
+import type { Edit, Guest, Member, Problem, Store } from './api'
+import { otherErrors, useHousehold } from './household'
 
-export function useRows<T extends { id: string }>(list: () => T[], send: (row: T) => Promise<Problem | undefined>) {
-  const rows = reactive<{ value: T; sent: string; wrong: string }[]>([])
+/** The lists of the household that are edited row by row. */
+interface Lists {
+  member: Member
+  guest: Guest
+  store: Store
+}
+
+export function useRows<K extends keyof Lists>(kind: K, list: () => Lists[K][]) {
+  type Row = Lists[K]
+  const store = useHousehold()
+  const rows = reactive<{ value: Row; sent: string; wrong: string }[]>([])
+  const wrong = ref('') // of adding and removing
 
   watch(
     list,
@@ -16,12 +26,16 @@ export function useRows<T extends { id: string }>(list: () => T[], send: (row: T
         const old = kept.get(item.id)
         // A row with a mistake in it keeps what was typed.
         if (old && (old.sent === json || old.wrong)) return old
-        return { value: JSON.parse(json) as T, sent: json, wrong: '' }
+        return { value: JSON.parse(json) as Row, sent: json, wrong: '' }
       })
       rows.splice(0, rows.length, ...(next as typeof rows))
     },
     { immediate: true },
   )
+
+  const told = (p: Problem | undefined) => (p ? otherErrors(p) || p.detail : '')
+  const send = (verb: 'add' | 'change', value: Row) =>
+    store.edit({ command: `${verb}-${kind}` as Edit['command'], [kind]: value })
 
   async function save(i: number) {
     const row = rows[i]
@@ -31,13 +45,19 @@ export function useRows<T extends { id: string }>(list: () => T[], send: (row: T
       row.wrong = ''
       return
     }
-    const p = await send(JSON.parse(json) as T)
-    if (p) row.wrong = otherErrors(p) || p.detail
-    else {
-      row.sent = json
-      row.wrong = ''
-    }
+    row.wrong = told(await send('change', JSON.parse(json) as Row))
+    if (!row.wrong) row.sent = json
   }
 
-  return { rows, save }
+  /** Adds a row; tells whether it stands. */
+  async function add(value: Row): Promise<boolean> {
+    wrong.value = told(await send('add', value))
+    return !wrong.value
+  }
+
+  async function remove(id: string) {
+    wrong.value = told(await store.edit({ command: `remove-${kind}` as Edit['command'], target: id }))
+  }
+
+  return { rows, wrong, save, add, remove }
 }

@@ -1,30 +1,13 @@
 <script setup lang="ts">
 import { ElInput } from 'element-plus'
-import { ref } from 'vue'
-import type { Guest } from '../../lib/api'
-import { otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
 import { useRows } from '../../lib/rowedit'
 import NumberInput from '../../parts/NumberInput.vue'
 import DayField from './DayField.vue'
 
 const store = useHousehold()
-const wrong = ref('')
-const { rows, save } = useRows<Guest>(
-  () => store.household?.guests ?? [],
-  (guest) => store.edit({ command: 'change-guest', guest }),
-)
-
-async function add() {
-  const p = await store.edit({
-    command: 'add-guest',
-    guest: { id: '', name: 'Guests', eaters: 2, from: '12-24', to: '12-26' },
-  })
-  wrong.value = p ? otherErrors(p) || p.detail : ''
-}
-async function remove(id: string) {
-  const p = await store.edit({ command: 'remove-guest', target: id })
-  wrong.value = p ? otherErrors(p) || p.detail : ''
-}
+const { rows, wrong, save, add, remove } = useRows('guest', () => store.household?.guests ?? [])
+const fresh = () => add({ id: '', name: 'Guests', eaters: 2, from: '12-24', to: '12-26' })
 </script>
 
 <template>
@@ -45,7 +28,7 @@ async function remove(id: string) {
       </template>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <button type="button" class="link add" @click="add">Add guests</button>
+    <button type="button" class="link add" @click="fresh">Add guests</button>
   </section>
 </template>
 

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { ElInput, ElOption, ElSelect } from 'element-plus'
 import { nextTick, ref } from 'vue'
-import type { Member } from '../../lib/api'
-import { otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
 import { useRows } from '../../lib/rowedit'
 import { bandWords, yearDay } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
@@ -10,12 +9,8 @@ import NumberInput from '../../parts/NumberInput.vue'
 import SpanEditor from './SpanEditor.vue'
 
 const store = useHousehold()
-const wrong = ref('')
 const away = ref('')
-const { rows, save } = useRows<Member>(
-  () => store.household?.members ?? [],
-  (member) => store.edit({ command: 'change-member', member }),
-)
+const { rows, wrong, save, add, remove } = useRows('member', () => store.household?.members ?? [])
 
 const usual = (band: string) => store.reference?.bands.find((b) => b.band === band)?.appetite ?? 1
 
@@ -27,18 +22,11 @@ function setAppetite(i: number, v: number | undefined) {
   void save(i)
 }
 
-async function add() {
-  const p = await store.edit({ command: 'add-member', member: { id: '', name: 'Somebody new', band: 'adult' } })
-  wrong.value = p ? otherErrors(p) || p.detail : ''
-  if (p) return
+async function fresh() {
+  if (!(await add({ id: '', name: 'Somebody new', band: 'adult' }))) return
   await nextTick()
   const names = document.querySelectorAll<HTMLInputElement>('[data-member-name] input')
   names[names.length - 1]?.select()
-}
-
-async function remove(id: string) {
-  const p = await store.edit({ command: 'remove-member', target: id })
-  wrong.value = p ? otherErrors(p) || p.detail : ''
 }
 </script>
 
@@ -93,7 +81,7 @@ async function remove(id: string) {
       </template>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <button type="button" class="link add" @click="add">Add a member</button>
+    <button type="button" class="link add" @click="fresh">Add a member</button>
     <p class="quiet small">An appetite of 1 is a grown-up’s.</p>
   </section>
 </template>

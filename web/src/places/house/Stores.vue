@@ -1,29 +1,12 @@
 <script setup lang="ts">
 import { ElCheckbox, ElInput } from 'element-plus'
-import { ref } from 'vue'
-import type { Store } from '../../lib/api'
-import { otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
 import { useRows } from '../../lib/rowedit'
 import NumberInput from '../../parts/NumberInput.vue'
 
 const store = useHousehold()
-const wrong = ref('')
-const { rows, save } = useRows<Store>(
-  () => store.household?.stores ?? [],
-  (s) => store.edit({ command: 'change-store', store: s }),
-)
-
-async function add() {
-  const p = await store.edit({
-    command: 'add-store',
-    store: { id: '', name: 'A new store', temperature: 5, damp: true, room_kg: 0 },
-  })
-  wrong.value = p ? otherErrors(p) || p.detail : ''
-}
-async function remove(id: string) {
-  const p = await store.edit({ command: 'remove-store', target: id })
-  wrong.value = p ? otherErrors(p) || p.detail : ''
-}
+const { rows, wrong, save, add, remove } = useRows('store', () => store.household?.stores ?? [])
+const fresh = () => add({ id: '', name: 'A new store', temperature: 5, damp: true, room_kg: 0 })
 </script>
 
 <template>
@@ -59,7 +42,7 @@ async function remove(id: string) {
       </template>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <button type="button" class="link add" @click="add">Add a store</button>
+    <button type="button" class="link add" @click="fresh">Add a store</button>
   </section>
 </template>
 

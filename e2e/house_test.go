@@ -1,0 +1,145 @@
+package e2e
+
+import (
+	"strings"
+	"testing"
+
+	"github.com/go-rod/rod/lib/input"
+	"github.com/go-rod/rod/lib/proto"
+)
+
+// choose opens a select by its label and takes the option of a text.
+func (p *page) choose(label, option string) {
+	p.t.Helper()
+	p.see(`[aria-label="` + label + `"]`)
+	p.eval(`l => document.querySelector('[aria-label="' + l + '"]').closest('.el-select__wrapper').click()`, label)
+	p.until("the option "+option, `o => [...document.querySelectorAll('.el-select-dropdown__item')].some(e => e.getClientRects().length && e.textContent.trim() === o)`, option)
+	p.eval(`o => [...document.querySelectorAll('.el-select-dropdown__item')].find(e => e.getClientRects().length && e.textContent.trim() === o).click()`, option)
+}
+
+func TestAWarmerStoreKeepsForFewerWeeks(t *testing.T) {
+	a := start(t, "demo")
+	p := a.open("/house")
+	fed := p.value(`[data-tally="weeks_fed"] .figure`)
+	p.fill(`[aria-label="Temperature of Earth cellar"]`, "11")
+	p.shows(".notice", "Changed Earth cellar")
+	p.see(`[data-tally="weeks_fed"] .change`)
+	if now := p.value(`[data-tally="weeks_fed"] .figure`); now >= fed {
+		t.Errorf("at 11 °C %g weeks are fed, at 3 °C %g", now, fed)
+	}
+	p.fill(`[aria-label="Temperature of Earth cellar"]`, "90")
+	p.shows(`[aria-label="Stores"] .wrong`, "wanted: a number from -30 to 40")
+	p.fill(`[aria-label="Temperature of Earth cellar"]`, "3")
+	p.shows(".notice", "Changed Earth cellar")
+	p.gone(`[aria-label="Stores"] .wrong`)
+	p.clickNamed(`[aria-label="Stores"] .link`, "Add a store")
+	p.see(`[aria-label="Name of store 4"]`)
+	p.fill(`[aria-label="Name of store 4"]`, "Shed")
+	p.shows(".notice", "Changed Shed")
+	p.click(`[aria-label="Remove Shed"]`)
+	p.shows(".notice", "Removed Shed")
+}
+
+func TestGuestsAndTimesAway(t *testing.T) {
+	p := start(t, "demo").open("/house")
+	eaters := `[data-figure="house/eaters"]`
+	before := p.value(eaters)
+	p.clickNamed(`[aria-label="Guests"] .link`, "Add guests")
+	p.see(`[aria-label="Who comes, 2"]`)
+	p.fill(`[aria-label="Eaters: Guests"]`, "40")
+	p.shows(".notice", "Changed Guests")
+	if now := p.value(eaters); now <= before {
+		t.Errorf("with forty guests %g eaters, before %g", now, before)
+	}
+	p.fill(`[aria-label="Guests, from, day"]`, "45")
+	p.shows(`[aria-label="Guests"] .wrong`, "a day such as 08-01")
+	p.fill(`[aria-label="Guests, from, day"]`, "23")
+	p.shows(".notice", "Changed Guests")
+	p.click(`[aria-label="Remove Guests"]`)
+	p.shows(".notice", "Removed Guests")
+	p.clickNamed(`.members .link`, "^at home$")
+	p.clickNamed(".spans .link", "add this time away")
+	p.shows(".members", "away 1 Aug – 14 Aug")
+	p.click(eaters)
+	p.shows(".drawer", "Away and guests, over the year")
+	p.clickNamed(".spans .link", "strike out")
+	p.shows(".notice", "Changed Wenna")
+}
+
+func TestRiskAndYearMoveTheDates(t *testing.T) {
+	a := start(t, "demo")
+	p := a.open("/house")
+	p.choose("Close to the frost", "careful: a week later, a week sooner in")
+	p.shows(".notice", "Changed the household")
+	p.fill(`[aria-label="The table year begins in"]`, "1066")
+	p.shows(`[aria-label="Household and rules"] .wrong`, "a number from 1950 to 2150")
+	p.fill(`[aria-label="The table year begins in"]`, "2028")
+	p.shows(".tally", "the year 2028/29")
+	p.fill(`[aria-label="Name of the household"]`, "The weir house")
+	p.shows(".tally h1", "The weir house")
+	p = a.open("/sowings")
+	p.shows(`[data-sowing="w3-canned-1"]`, "12 May") // planted out a week later than the usual 5 May
+}
+
+func TestAnotherClimate(t *testing.T) {
+	a := start(t, "demo")
+	p := a.open("/house")
+	p.choose("Begin from a climate like yours", "No frost, hot summers")
+	p.shows(`[aria-label="Place"]`, "not saved yet")
+	p.clickNamed("button", "Leave as it was")
+	p.until("the old latitude", `() => document.querySelector('[aria-label="Latitude"]').value === '47.5'`)
+	p.choose("Begin from a climate like yours", "No frost, hot summers")
+	p.clickNamed("button", "Save the place")
+	p.shows(".notice", "Changed the place")
+	p = a.open("/table")
+	p.shows(`[data-wish="w16"]`, "Spinach cannot be grown here")
+	p.shows(`[data-wish="w16"]`, "too hot for it")
+}
+
+func TestAWishSaidInFull(t *testing.T) {
+	a := start(t, "demo")
+	p := a.open("/table")
+	p.click(`[data-wish="w1"] .title`)
+	p.shows(".editor .uses", "Summer carrot")
+	p.shows(".editor .uses", "of its kinds it keeps longest, 22 weeks")
+	p.shows(".editor .uses", "Into the earth cellar about")
+	p.clickNamed(".editor .el-checkbox", "the store first")
+	p.choose("Sown", "every so many days")
+	p.fill(`[aria-label="Days between"]`, "1")
+	p.shows(".editor .wrong", "wanted: a number from 3 to 120")
+	p.must(p.see(`[aria-label="Days between"]`).SelectAllText())
+	p.must(p.see(`[aria-label="Days between"]`).Input("21"))
+	p.choose("How surely it is met", "in 90 of 100 years")
+	p.choose("In the bed", "a block, evenly spaced")
+	p.clickNamed(".editor button", "Save")
+	p.gone(".editor")
+	p.shows(`[data-wish="w1"]`, "cellar, then fresh")
+	_, body := a.get("/api/household-file")
+	for _, want := range []string{`"cellar",`, `"kind": "every"`, `"days": 21`, `"confidence": 0.9`, `"layout": "block"`} {
+		if first, _, _ := strings.Cut(body, `"id": "w2"`); !strings.Contains(first, want) {
+			t.Errorf("the file has no %s", want)
+		}
+	}
+	p.click(`[data-wish="w1"] .title`)
+	p.see(".editor")
+	p.must(p.see(`.editor [aria-label="Note"]`).Focus())
+	p.press(input.Escape)
+	p.gone(".editor")
+}
+
+func TestThePrintedLeafHasNoControls(t *testing.T) {
+	p := start(t, "demo").open("/sowings")
+	p.see("[data-sowing]")
+	hidden := p.eval(`() => [...document.styleSheets].some(s => [...s.cssRules].some(r => r.media && r.media.mediaText === 'print' && r.cssText.includes('.no-print')))`)
+	if hidden != "true" {
+		t.Error("nothing is kept off the paper")
+	}
+	pdf, err := p.PDF(&proto.PagePrintToPDF{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	head := make([]byte, 5)
+	if _, err := pdf.Read(head); err != nil || string(head) != "%PDF-" {
+		t.Errorf("%q %v", head, err)
+	}
+}

@@ -1,0 +1,143 @@
+package sowing
+
+import (
+	"testing"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/place"
+	"inventory/internal/core/season"
+	"inventory/internal/core/table"
+)
+
+func use(t *testing.T, at int, crop string, form table.Form) table.Use {
+	t.Helper()
+	y := place.Build(place.Examples()[at].Place)
+	c := book.Usual().Crop(crop)
+	s := season.Of(c, y, season.UsualRisk, y.Last)
+	return table.Use{Form: form, Crop: c, Season: s, Weeks: s.Fresh(), CanFeed: s.Fresh()}
+}
+
+// checkRuns holds what every way of staggering must keep: runs do not overlap,
+// each is fed by its start, and together they are the weeks given.
+func checkRuns(t *testing.T, name string, u table.Use, got []Sowing, want season.Weeks) {
+	t.Helper()
+	var all season.Weeks
+	for _, s := range got {
+		if s.Run == 0 || all&s.Run != 0 {
+			t.Errorf("%s: run %v is empty or fed twice", name, s.Run.List())
+		}
+		all |= s.Run
+		fed := false
+		for i, st := range u.Season.Starts {
+			if st == s.Start {
+				fed = u.Season.Feeds[i]&s.Run == s.Run
+			}
+		}
+		if !fed {
+			t.Errorf("%s: start %+v does not feed %v", name, s.Start, s.Run.List())
+		}
+		if s.Share <= 0 || s.Share > 1+1e-9 {
+			t.Errorf("%s: a share of %g is picked", name, s.Share)
+		}
+	}
+	if all != want {
+		t.Errorf("%s: fed %v, want %v", name, all.List(), want.List())
+	}
+}
+
+// By need, no week that a permitted start could feed goes unfed: every crop at
+// every place, with all its weeks wanted and with some.
+func TestByNeedLeavesNoWeekUnfed(t *testing.T) {
+	for p := range place.Examples() {
+		for _, c := range book.Usual().Crops() {
+			u := use(t, p, c.ID, table.Fresh)
+			checkRuns(t, c.ID, u, Plan(u, table.Stagger{Kind: table.ByNeed}), u.Weeks)
+			u.Weeks &= 0x5a5a5a5a5a5a5 // with holes
+			checkRuns(t, c.ID+" with holes", u, Plan(u, table.Stagger{Kind: table.ByNeed}), u.Weeks)
+		}
+	}
+}
+
+func TestByNeedTakesTheLatestStartThatIsReady(t *testing.T) {
+	u := use(t, 0, "lettuce-head", table.Fresh)
+	for _, s := range Plan(u, table.Stagger{Kind: table.ByNeed}) {
+		first := s.Run.List()[0]
+		for i, st := range u.Season.Starts {
+			if u.Season.Feeds[i].Has(first) && st.Ready > s.Start.Ready && st.Ready <= 7*first+3 {
+				t.Fatalf("week %d takes a start ready on day %d, %d would do", first, s.Start.Ready, st.Ready)
+			}
+		}
+	}
+}
+
+func TestLettuceJoinsWithoutAHole(t *testing.T) {
+	u := use(t, 0, "lettuce-head", table.Fresh)
+	weeks := u.Weeks.List()
+	for i := 1; i < len(weeks); i++ {
+		if weeks[i] != weeks[i-1]+1 {
+			t.Errorf("a hole between week %d and %d", weeks[i-1], weeks[i])
+		}
+	}
+	got := Plan(u, table.Stagger{Kind: table.ByNeed})
+	if len(got) < 8 {
+		t.Errorf("heads that hold nine days want more than %d sowings", len(got))
+	}
+}
+
+func TestAtAnInterval(t *testing.T) {
+	u := use(t, 0, "bush-bean", table.Fresh)
+	u.Season = u.Season.Only(u.Season.Every(21))
+	u.Weeks, u.CanFeed = u.Season.Fresh(), u.Season.Fresh()
+	got := Plan(u, table.Stagger{Kind: table.Every, Days: 21})
+	checkRuns(t, "every three weeks", u, got, u.Weeks)
+	for i := 1; i < len(got); i++ {
+		if gap := got[i].Start.Day - got[i-1].Start.Day; gap%21 != 0 || gap == 0 {
+			t.Errorf("sowings %d days apart", gap)
+		}
+	}
+}
+
+func TestAllAtOnce(t *testing.T) {
+	u := use(t, 0, "kale", table.Fresh)
+	best := u.Season.Best(u.Weeks)
+	u.Season = u.Season.Only([]int{best})
+	u.Weeks = u.Season.Fresh()
+	got := Plan(u, table.Stagger{Kind: table.OneGo})
+	if len(got) != 1 {
+		t.Fatalf("%d sowings at once", len(got))
+	}
+	checkRuns(t, "once", u, got, u.Weeks)
+}
+
+func TestALotIsSharedByItsSowings(t *testing.T) {
+	u := use(t, 0, "tomato-paste", table.Canned)
+	u.Lot = u.Season.Lot(false, 3)
+	got := Plan(u, table.Stagger{Kind: table.ByNeed, Sowings: 3})
+	if len(got) != 3 {
+		t.Fatalf("%d sowings, want 3", len(got))
+	}
+	for _, s := range got {
+		if s.Of != 3 || s.Run != u.Weeks || s.Share < 0.99 {
+			t.Errorf("%+v", s)
+		}
+	}
+	u.Lot = nil
+	if none := Plan(u, table.Stagger{}); len(none) != 0 {
+		t.Errorf("a lot that cannot be started has %d sowings", len(none))
+	}
+}
+
+// Over the turn of the table year a run is one run.
+func TestARunOverTheYearsEnd(t *testing.T) {
+	u := use(t, 2, "tomato-slicing", table.Fresh) // the frost-free place: fresh all year
+	if u.Weeks != season.AllYear {
+		t.Fatalf("fresh in %d weeks", u.Weeks.Count())
+	}
+	checkRuns(t, "all year", u, Plan(u, table.Stagger{Kind: table.ByNeed}), season.AllYear)
+	u.Weeks = season.Weeks(0).With(50).With(51).With(0).With(1)
+	got := Plan(u, table.Stagger{Kind: table.ByNeed})
+	checkRuns(t, "over the end", u, got, u.Weeks)
+	if len(got) != 1 {
+		t.Errorf("four weeks in a row want %d sowings of a crop that goes on", len(got))
+	}
+}
