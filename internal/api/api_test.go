@@ -9,9 +9,12 @@ import (
 	"net/http"
 	"net/http/httptest"
 	"path/filepath"
+	"slices"
 	"strings"
+	"sync"
 	"testing"
 	"testing/fstest"
+	"time"
 
 	"github.com/getkin/kin-openapi/openapi3"
 
@@ -285,19 +288,59 @@ func TestEveryPathIsAPlaceOfTheInterface(t *testing.T) {
 	}
 }
 
+// Many edit at once: every edit is done once, none is lost, and the plan that
+// answers belongs to its revision.
+func TestManyEditAtOnce(t *testing.T) {
+	s := served(t, true)
+	st := state(t, s)
+	const editors = 12
+	var wait sync.WaitGroup
+	revisions := make([]int, editors)
+	for i := range editors {
+		wait.Go(func() {
+			w := st.Household.Wishes[i]
+			w.Note = fmt.Sprint("by editor ", i)
+			for range 3 { // the phone that sends again
+				status, body, _ := call(t, s, "/api/edits", Edit{Client: fmt.Sprint(i), ID: fmt.Sprint("e", i), Revision: st.Revision, Command: "change-wish", Wish: &w})
+				if status != 200 {
+					t.Errorf("editor %d: %d %s", i, status, body)
+				}
+				got := decoded[State](t, body)
+				revisions[i] = max(revisions[i], got.Revision)
+				if len(got.Plan.Wishes) != len(got.Household.Wishes) {
+					t.Errorf("editor %d is answered with a plan of %d wishes", i, len(got.Plan.Wishes))
+				}
+			}
+		})
+	}
+	wait.Wait()
+	now := state(t, s)
+	if now.Revision != st.Revision+editors {
+		t.Errorf("revision %d after %d edits on %d", now.Revision, editors, st.Revision)
+	}
+	for i := range editors {
+		if now.Household.Wishes[i].Note != fmt.Sprint("by editor ", i) {
+			t.Errorf("the edit of editor %d is lost: %q", i, now.Household.Wishes[i].Note)
+		}
+	}
+}
+
 func BenchmarkEditOverHTTP(b *testing.B) {
 	s := served(b, true)
 	_, body, _ := call(b, s, "/api/state", nil)
 	st := decoded[State](b, body)
 	w, revision := st.Household.Wishes[2], st.Revision
-	i := 0
+	var took []time.Duration
 	for b.Loop() {
-		i++
-		w.Amount.Number = float64(20 + i%2)
-		status, _, _ := call(b, s, "/api/edits", Edit{Client: "b", ID: fmt.Sprint(i), Revision: revision, Command: "change-wish", Wish: &w})
+		w.Amount.Number = float64(20 + revision%2)
+		begin := time.Now()
+		status, _, _ := call(b, s, "/api/edits", Edit{Client: "b", ID: fmt.Sprint(revision), Revision: revision, Command: "change-wish", Wish: &w})
+		took = append(took, time.Since(begin))
 		if status != 200 {
 			b.Fatal(status)
 		}
 		revision++
 	}
+	slices.Sort(took)
+	b.ReportMetric(float64(took[len(took)/2].Microseconds())/1000, "ms-median")
 }

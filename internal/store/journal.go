@@ -44,60 +44,82 @@ type NothingTo struct{ Do string }
 func (n *NothingTo) Error() string { return "there is nothing to " + n.Do }
 
 // Load returns the household as it stands.
-func (s *Store) Load(ctx context.Context) (Snapshot, error) { return snapshot(ctx, s.q) }
+func (s *Store) Load(ctx context.Context) (Snapshot, error) {
+	s.edits.Lock()
+	defer s.edits.Unlock()
+	snap, log, err := snapshot(ctx, s.q, s.log)
+	if err == nil {
+		s.log = log
+	}
+	return snap, err
+}
 
-func snapshot(ctx context.Context, q *rows.Queries) (Snapshot, error) {
+func snapshot(ctx context.Context, q *rows.Queries, from log) (Snapshot, log, error) {
 	st, err := load(ctx, q)
 	if err != nil {
-		return Snapshot{}, err
+		return Snapshot{}, log{}, err
 	}
 	h, err := st.household()
 	if err != nil {
-		return Snapshot{}, err
+		return Snapshot{}, log{}, err
 	}
-	log, err := readLog(ctx, q)
+	l, err := from.read(ctx, q)
 	if err != nil {
-		return Snapshot{}, err
+		return Snapshot{}, log{}, err
 	}
-	out := Snapshot{Revision: log.revision, Household: h, Words: log.words[log.revision]}
-	if n := len(log.undo); n > 0 {
-		out.Undo = log.words[log.undo[n-1]]
+	out := Snapshot{Revision: l.revision, Household: h, Words: l.words}
+	if n := len(l.undo); n > 0 {
+		out.Undo = l.undo[n-1].words
 	}
-	if n := len(log.redo); n > 0 {
-		out.Redo = log.words[log.redo[n-1]]
+	if n := len(l.redo); n > 0 {
+		out.Redo = l.redo[n-1].words
 	}
-	return out, nil
+	return out, l, nil
 }
 
 // log is the journal as stacks: what can be undone and what done again.
 type log struct {
 	revision   int
-	undo, redo []int
-	words      map[int]string
+	words      string // of the last entry
+	undo, redo []step
 }
 
-func readLog(ctx context.Context, q *rows.Queries) (log, error) {
-	all, err := q.JournalStack(ctx)
+// step is an edit on a stack.
+type step struct {
+	revision int
+	words    string
+}
+
+// read returns the log with what was written to the journal since; the log
+// itself stays as it is, so that a transaction taken back leaves no trace.
+func (l log) read(ctx context.Context, q *rows.Queries) (log, error) {
+	all, err := q.JournalStack(ctx, int64(l.revision))
 	if err != nil {
 		return log{}, explain("", err)
 	}
-	l := log{words: map[int]string{}}
+	if len(all) > 0 {
+		l.undo, l.redo = slices.Clone(l.undo), slices.Clone(l.redo)
+	}
+	take := func(from []step, revision int) (step, []step) {
+		i := slices.IndexFunc(from, func(s step) bool { return s.revision == revision })
+		if i < 0 {
+			return step{revision: revision}, from
+		}
+		found := from[i]
+		return found, slices.Delete(from, i, i+1)
+	}
 	for _, r := range all {
-		l.revision = int(r.Revision)
-		l.words[l.revision] = r.Words
-		of := int(r.OfRevision)
-		switch r.Kind {
-		case "edit":
-			if r.Command == "begin" {
-				continue // undo reaches every edit of a household, not the household itself
-			}
-			l.undo, l.redo = append(l.undo, l.revision), nil
-		case "undo":
-			l.undo = slices.DeleteFunc(l.undo, func(n int) bool { return n == of })
-			l.redo = append(l.redo, of)
-		case "redo":
-			l.redo = slices.DeleteFunc(l.redo, func(n int) bool { return n == of })
-			l.undo = append(l.undo, of)
+		l.revision, l.words = int(r.Revision), r.Words
+		var s step
+		switch {
+		case r.Kind == "undo":
+			s, l.undo = take(l.undo, int(r.OfRevision))
+			l.redo = append(l.redo, s)
+		case r.Kind == "redo":
+			s, l.redo = take(l.redo, int(r.OfRevision))
+			l.undo = append(l.undo, s)
+		case r.Command != "begin": // undo reaches every edit of a household, not the household itself
+			l.undo, l.redo = append(l.undo, step{l.revision, r.Words}), nil
 		}
 	}
 	return l, nil
@@ -119,7 +141,7 @@ func (s *Store) Apply(ctx context.Context, e Edit) (Snapshot, error) {
 		if err != nil {
 			return err
 		}
-		log, err := readLog(ctx, q)
+		log, err := s.log.read(ctx, q)
 		if err != nil {
 			return err
 		}
@@ -280,7 +302,7 @@ func (s *Store) step(ctx context.Context, client, id, kind string) (Snapshot, er
 		if seen, err := q.JournalByEdit(ctx, id); err != nil || len(seen) > 0 {
 			return err
 		}
-		log, err := readLog(ctx, q)
+		log, err := s.log.read(ctx, q)
 		if err != nil {
 			return err
 		}
@@ -291,7 +313,7 @@ func (s *Store) step(ctx context.Context, client, id, kind string) (Snapshot, er
 		if len(stack) == 0 {
 			return &NothingTo{kind}
 		}
-		of := stack[len(stack)-1]
+		of := stack[len(stack)-1].revision
 		entry, err := q.JournalEntry(ctx, int64(of))
 		if err != nil {
 			return err
@@ -326,11 +348,13 @@ func (s *Store) transact(ctx context.Context, do func(*rows.Queries) error) (out
 	if err = do(q); err != nil {
 		return Snapshot{}, explain("", err)
 	}
-	if out, err = snapshot(ctx, q); err != nil {
+	var now log
+	if out, now, err = snapshot(ctx, q, s.log); err != nil {
 		return Snapshot{}, err
 	}
 	if err = tx.Commit(); err != nil {
 		return Snapshot{}, explain("", err)
 	}
+	s.log = now
 	return out, nil
 }

@@ -33,7 +33,8 @@ type Store struct {
 	db *sql.DB
 	q  *rows.Queries
 
-	edits sync.Mutex // one edit at a time
+	edits sync.Mutex // one edit at a time, and the log below
+	log   log        // the journal as far as it has been read
 }
 
 // Open opens a household file, making it where there is none, and brings its

@@ -110,7 +110,7 @@ DELETE FROM overrule WHERE subject = ? AND field = ?;
 INSERT INTO journal (revision, at, client, edit, kind, of_revision, command, words, changes) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?);
 
 -- name: JournalStack :many
-SELECT revision, kind, of_revision, command, words FROM journal ORDER BY revision;
+SELECT revision, kind, of_revision, command, words FROM journal WHERE revision > ? ORDER BY revision;
 
 -- name: JournalEntry :one
 SELECT * FROM journal WHERE revision = ?;

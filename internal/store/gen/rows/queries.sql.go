@@ -286,7 +286,7 @@ func (q *Queries) JournalSince(ctx context.Context, revision int64) ([]JournalSi
 }
 
 const journalStack = `-- name: JournalStack :many
-SELECT revision, kind, of_revision, command, words FROM journal ORDER BY revision
+SELECT revision, kind, of_revision, command, words FROM journal WHERE revision > ? ORDER BY revision
 `
 
 type JournalStackRow struct {
@@ -297,8 +297,8 @@ type JournalStackRow struct {
 	Words      string
 }
 
-func (q *Queries) JournalStack(ctx context.Context) ([]JournalStackRow, error) {
-	rows, err := q.db.QueryContext(ctx, journalStack)
+func (q *Queries) JournalStack(ctx context.Context, revision int64) ([]JournalStackRow, error) {
+	rows, err := q.db.QueryContext(ctx, journalStack, revision)
 	if err != nil {
 		return nil, err
 	}
