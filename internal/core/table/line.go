@@ -264,6 +264,11 @@ func (p parsed) wish(b *book.Book, m match) (Wish, error) {
 		if len(w.Forms) == 0 {
 			w.Forms = UsualForms(b, m.food, m.kind)
 		}
+		// What keeps and is wished by the year, not by the week, is grown in one
+		// go: ten cabbages are not a sowing each.
+		if !w.Amount.Kind.Weekly() && slices.Contains(w.Forms, Cellar) {
+			w.Stagger.Kind = OneGo
+		}
 	}
 	return w, nil
 }

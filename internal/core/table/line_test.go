@@ -44,6 +44,21 @@ func TestLines(t *testing.T) {
 	}
 }
 
+func TestWhatKeepsAndIsWishedByTheYearIsGrownInOneGo(t *testing.T) {
+	for line, want := range map[string]StaggerKind{
+		"10 heads cabbage a year": OneGo, "5 kg onions a year": OneGo, "40 ears sweet corn": ByNeed, "1 kg onions a week": ByNeed,
+	} {
+		got, err := ParseLine(line, book.Usual())
+		if err != nil || got[0].Wish.Stagger.Kind != want {
+			t.Errorf("%q: %+v %v, want sown %s", line, got, err, want)
+		}
+	}
+	one, err := ParseLine("potatoes once a week", book.Usual())
+	if err != nil || one[0].Words != "1 meal a week · Potato · fresh, then cellar" {
+		t.Errorf("%+v %v", one, err)
+	}
+}
+
 func TestLinesThatCannotBeUnderstood(t *testing.T) {
 	for line, want := range map[string]string{
 		"": "how much of what", "   ": "how much of what", "tomatoes": "a number", "35 qt": "the name of a food",

@@ -53,6 +53,9 @@ func Words(w Wish, b *book.Book) string {
 	if w.Amount.Kind == Jars {
 		counted = JarName(JarLitre(w, b.Preparation(w.Preparation))) + " jars"
 	}
+	if n == "1" {
+		counted = strings.NewReplacer("meals", "meal", "pieces", "piece", "jars", "jar", "plants", "plant", "litres", "litre").Replace(counted)
+	}
 	out := fmt.Sprintf("%s %s · %s", n, counted, title)
 	if len(w.Forms) > 0 && !w.Amount.Kind.PutUp() {
 		forms := make([]string, len(w.Forms))

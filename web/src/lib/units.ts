@@ -21,6 +21,13 @@ function grouped(text: string): string {
   return part === undefined ? g : `${g}.${part}`
 }
 
+/** One of a thing that is counted: "1 piece". */
+function one(unit: string, number: string): string {
+  return number === '1'
+    ? unit.replace(/^(piece|jar|plant|seed|cell|meal|start|station|week|day|sowing|row|month)s\b/, '$1')
+    : unit
+}
+
 export function useUnits() {
   const store = useHousehold()
   const table = computed(() => new Map((store.reference?.units ?? []).map((u) => [u.unit, u])))
@@ -40,7 +47,8 @@ export function useUnits() {
     else if (size > 0 && size < 1 && d > 0 && d < 2) d++
     if (Math.abs(n - Math.round(n)) < 1e-9) d = 0 // whole ones need no decimals
     const text = n.toFixed(d)
-    return { number: minus(grouped(/^-0(\.0*)?$/.test(text) ? text.slice(1) : text)), unit: s.unit }
+    const number = minus(grouped(/^-0(\.0*)?$/.test(text) ? text.slice(1) : text))
+    return { number, unit: one(s.unit, number) }
   }
 
   /** A quantity with five figures, as a sum done by hand needs them. */

@@ -134,6 +134,8 @@ watch(
   () => {
     if (putUp.value && !fitting.value.some((p) => p.id === draft.preparation))
       draft.preparation = fitting.value[0]?.id ?? ''
+    // What keeps and is wished by the year is grown in one go, as a typed line is.
+    if (props.isNew && draft.amountKind.endsWith('-year') && draft.cellar) draft.stagger = 'once'
   },
 )
 
@@ -334,7 +336,7 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
       <label v-if="!unweighed && draft.fresh && !putUp" class="field">
         <span>Sown</span>
         <ElSelect v-model="draft.stagger" aria-label="Sown">
-          <ElOption value="need" label="so that the table never goes empty" />
+          <ElOption value="need" label="as the table needs it" />
           <ElOption value="every" label="every so many days" />
           <ElOption value="once" label="all at once" />
         </ElSelect>
