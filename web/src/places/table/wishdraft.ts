@@ -1,0 +1,205 @@
+// The fields of a wish as they are edited: what may be chosen for a food, and
+// the wish that the fields say.
+import { computed, reactive, ref, watch } from 'vue'
+import type { Form, Wish } from '../../lib/api'
+import { useHousehold } from '../../lib/household'
+import { useUnits } from '../../lib/units'
+
+type AmountKind = Wish['amount']['kind']
+const unitOf: Record<AmountKind, string> = {
+  meals: '',
+  'weight-week': 'kg',
+  'weight-year': 'kg',
+  'pieces-week': '',
+  'pieces-year': '',
+  jars: '',
+  litres: 'L',
+  dried: 'kg',
+  plants: '',
+  area: 'm²',
+}
+
+export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
+  const store = useHousehold()
+  const { entry, read, shown, say, system } = useUnits()
+  const draft = reactive(fieldsOf(props.wish))
+  const numberWrong = ref<Record<string, string>>({})
+
+  function fieldsOf(w: Wish) {
+    return {
+      food: w.food,
+      kind: w.kind ?? '',
+      amountKind: w.amount.kind as AmountKind,
+      number: entry(w.amount.number, unitOf[w.amount.kind]),
+      portion: w.amount.portion ? entry(w.amount.portion, 'g') : '',
+      jar: w.amount.jar ?? 0,
+      fresh: w.forms.includes('fresh'),
+      cellar: w.forms.includes('cellar'),
+      storeFirst: w.forms.indexOf('cellar') >= 0 && w.forms.indexOf('cellar') < w.forms.indexOf('fresh'),
+      preparation: w.preparation ?? '',
+      seasonKind: w.season.kind,
+      from: w.season.from || 5,
+      to: w.season.to || 10,
+      priority: w.priority,
+      confidence: w.confidence === undefined || w.confidence === null ? 'usual' : String(w.confidence),
+      left: w.left ? entry(w.left, unitOf[w.amount.kind]) : '',
+      stagger: w.stagger.kind,
+      days: String(w.stagger.days || 14),
+      sowings: String(w.stagger.sowings || 1),
+      layout: w.layout ?? '',
+      note: w.note ?? '',
+    }
+  }
+
+  // After an edit from elsewhere, or another system of units, the fields follow.
+  watch([() => props.wish, system], () => Object.assign(draft, fieldsOf(props.wish)))
+
+  const foods = computed(() => store.reference?.foods ?? [])
+  const kinds = computed(() => foods.value.find((f) => f.name === draft.food)?.kinds ?? [])
+  const chosen = computed(() => (draft.kind ? kinds.value.filter((k) => k.id === draft.kind) : kinds.value))
+  const preparations = computed(() =>
+    (store.reference?.preparations ?? []).filter((p) => chosen.value.some((k) => p.crops.includes(k.id))),
+  )
+  const keeps = computed(() => chosen.value.some((k) => k.keeps))
+  const putUp = computed(() => ['jars', 'litres', 'dried'].includes(draft.amountKind))
+  const unweighed = computed(() => ['plants', 'area'].includes(draft.amountKind))
+  const weekly = computed(() => ['meals', 'weight-week', 'pieces-week'].includes(draft.amountKind))
+  const unit = computed(() => unitOf[draft.amountKind])
+  const fitting = computed(() =>
+    preparations.value.filter((p) =>
+      draft.amountKind === 'dried'
+        ? p.unit === 'kg'
+        : draft.amountKind === 'jars' || draft.amountKind === 'litres'
+          ? p.unit === 'litre'
+          : true,
+    ),
+  )
+  const usualPortion = computed(() => chosen.value.find((k) => k.portion)?.portion)
+
+  const amountKinds = computed(() => {
+    const some = (f: (k: (typeof chosen.value)[number]) => boolean) => chosen.value.some(f)
+    const any = !draft.food
+    const kg = shown('kg').unit
+    return [
+      { value: 'meals', label: 'meals a week', ok: any || some((k) => k.weighed) },
+      { value: 'weight-week', label: `${kg} a week`, ok: any || some((k) => k.weighed) },
+      { value: 'weight-year', label: `${kg} a year`, ok: any || some((k) => k.weighed) },
+      { value: 'pieces-week', label: 'pieces a week', ok: any || some((k) => k.pieces) },
+      { value: 'pieces-year', label: 'pieces a year', ok: any || some((k) => k.pieces) },
+      { value: 'jars', label: 'jars', ok: any || preparations.value.some((p) => p.unit === 'litre') },
+      {
+        value: 'litres',
+        label: `${shown('L').unit} put up`,
+        ok: any || preparations.value.some((p) => p.unit === 'litre'),
+      },
+      { value: 'dried', label: `${kg} dried`, ok: any || preparations.value.some((p) => p.unit === 'kg') },
+      { value: 'plants', label: 'plants, not weighed', ok: any || some((k) => !k.dense) },
+      { value: 'area', label: `${shown('m²').unit}, not weighed`, ok: any || some((k) => !k.dense) },
+    ].filter((k) => k.ok)
+  })
+
+  const jars = computed(() => {
+    const usual = preparations.value.find((p) => p.id === draft.preparation)
+    return [
+      { value: 0, label: usual ? `usual: ${usual.jar}` : 'the usual one' },
+      { value: 0.946353, label: 'quart' },
+      { value: 0.473176, label: 'pint' },
+      { value: 0.236588, label: 'half-pint' },
+      { value: 1, label: '1 litre' },
+      { value: 0.5, label: '½ litre' },
+      ...([0, 0.946353, 0.473176, 0.236588, 1, 0.5].includes(draft.jar)
+        ? []
+        : [{ value: draft.jar, label: say(draft.jar, 'L') }]),
+    ]
+  })
+
+  watch(
+    () => draft.food,
+    (food, was) => {
+      if (was === food) return
+      draft.kind = ''
+      draft.preparation = ''
+      if (!amountKinds.value.some((k) => k.value === draft.amountKind))
+        draft.amountKind = (amountKinds.value[0]?.value ?? 'meals') as AmountKind
+      draft.cellar = keeps.value && draft.fresh
+    },
+  )
+  watch(
+    () => draft.amountKind,
+    () => {
+      if (putUp.value && !fitting.value.some((p) => p.id === draft.preparation))
+        draft.preparation = fitting.value[0]?.id ?? ''
+      // What keeps and is wished by the year is grown in one go, as a typed line is.
+      if (props.isNew && draft.amountKind.endsWith('-year') && draft.cellar) draft.stagger = 'once'
+    },
+  )
+
+  function forms(): Form[] {
+    if (unweighed.value) return []
+    const prep = preparations.value.find((p) => p.id === draft.preparation)
+    if (putUp.value) return prep ? [prep.form] : []
+    const out: Form[] = []
+    if (draft.fresh) out.push('fresh')
+    if (draft.cellar && keeps.value) out.push('cellar')
+    if (draft.storeFirst && out.length === 2) out.reverse()
+    if (prep) out.push(prep.form)
+    return out
+  }
+
+  /** Reads a number field; a text that is none is told at the field. */
+  function number(name: string, text: string, of = '', blank = NaN): number {
+    const v = text.trim() === '' ? blank : read(text, of)
+    if (Number.isNaN(v)) numberWrong.value[name] = text.trim() === '' ? 'Wanted: a number.' : `“${text}” is no number.`
+    return v
+  }
+
+  /** The wish that the fields say; nothing where a field is no number. */
+  function toWish(): Wish | undefined {
+    numberWrong.value = {}
+    const amount = {
+      kind: draft.amountKind,
+      number: number('amount.number', draft.number, unit.value),
+      portion: draft.amountKind === 'meals' ? number('amount.portion', draft.portion, 'g', 0) : 0,
+      jar: draft.amountKind === 'jars' ? draft.jar : 0,
+    }
+    const wish: Wish = {
+      id: props.wish.id,
+      food: draft.food,
+      kind: draft.kind,
+      forms: forms(),
+      preparation: unweighed.value ? '' : draft.preparation,
+      amount,
+      season:
+        draft.seasonKind === 'months' ? { kind: 'months', from: draft.from, to: draft.to } : { kind: draft.seasonKind },
+      priority: draft.priority,
+      left: weekly.value ? 0 : number('left', draft.left, unit.value, 0),
+      stagger: {
+        kind: draft.stagger,
+        days: draft.stagger === 'every' ? number('stagger.days', draft.days) : 0,
+        sowings: number('stagger.sowings', draft.sowings),
+      },
+      layout: draft.layout,
+      note: draft.note,
+    }
+    if (draft.confidence !== 'usual') wish.confidence = Number(draft.confidence)
+    return Object.keys(numberWrong.value).length ? undefined : wish
+  }
+
+  return {
+    draft,
+    numberWrong,
+    foods,
+    kinds,
+    preparations,
+    keeps,
+    putUp,
+    unweighed,
+    weekly,
+    unit,
+    fitting,
+    usualPortion,
+    amountKinds,
+    jars,
+    toWish,
+  }
+}
