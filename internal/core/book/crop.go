@@ -249,4 +249,33 @@ type Pairing struct {
 }
 
 // Caution is a usual safety warning.
-type Caution struct{ ID, Topic, Level, When, Text string }
+type Caution struct {
+	ID, Topic, Level, Text string
+	// When says where it belongs: any of the alternatives, in which all
+	// conditions must hold.
+	When [][]Condition
+}
+
+// Condition holds where what is looked at is one of the values: "crop:a,b".
+type Condition struct {
+	Kind   string // crop, group, store, task, screen, form, method, acidity, prep
+	Values []string
+}
+
+// ParseWhen reads a "when" of the book: alternatives stand between " | ", the
+// conditions of one between ";", the values of one between ",". It returns
+// false where a condition has no kind or no value.
+func ParseWhen(when string) (out [][]Condition, ok bool) {
+	for alternative := range strings.SplitSeq(when, " | ") {
+		var all []Condition
+		for condition := range strings.SplitSeq(alternative, ";") {
+			kind, values, found := strings.Cut(strings.TrimSpace(condition), ":")
+			if !found || kind == "" || values == "" {
+				return nil, false
+			}
+			all = append(all, Condition{kind, strings.Split(values, ",")})
+		}
+		out = append(out, all)
+	}
+	return out, true
+}

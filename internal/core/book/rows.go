@@ -162,5 +162,9 @@ func (b *Book) readPairing(s *sheet) {
 }
 
 func (b *Book) readCaution(s *sheet) {
-	b.Cautions = append(b.Cautions, Caution{s.key("id"), s.must("topic"), s.word("level", "danger", "care", "info"), s.must("when"), s.must("text")})
+	when, ok := ParseWhen(s.must("when"))
+	if !ok {
+		s.fail("when", s.text("when"), "conditions such as crop:carrot,beet are wanted")
+	}
+	b.Cautions = append(b.Cautions, Caution{ID: s.key("id"), Topic: s.must("topic"), Level: s.word("level", "danger", "care", "info"), When: when, Text: s.must("text")})
 }

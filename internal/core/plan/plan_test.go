@@ -337,6 +337,29 @@ func TestSalsaAsksForThreeCrops(t *testing.T) {
 	}
 }
 
+func TestCautionsStandWhereTheyBelong(t *testing.T) {
+	kale := meals("kale", 1, table.Fresh)
+	potato := meals("potato", 2, table.Cellar)
+	p := planned(t, ford(sauce(7), potato, kale, meals("rhubarb", 1, table.Fresh)))
+	for i, want := range [][]string{{"tested-recipes", "acidify-tomatoes", "nightshade-foliage"}, {"green-potatoes", "cellar-air"}, {}, {"rhubarb-leaves"}} {
+		got := p.Wishes[i].Cautions
+		for _, id := range want {
+			if !slices.Contains(got, id) {
+				t.Errorf("%s: no word of %s in %v", p.Wishes[i].Title, id, got)
+			}
+		}
+		if len(slices.Compact(slices.Sorted(slices.Values(got)))) != len(got) {
+			t.Errorf("%s: a caution stands twice: %v", p.Wishes[i].Title, got)
+		}
+	}
+	if len(p.Wishes[2].Cautions) != 0 {
+		t.Errorf("kale is harmless: %v", p.Wishes[2].Cautions)
+	}
+	if note := p.Wishes[3].Notes; len(note) != 1 || !strings.Contains(note[0], "full bearing, its year 3; newly planted it gives 0 %") {
+		t.Errorf("a perennial says what it is reckoned from: %q", note)
+	}
+}
+
 func TestCornComesInBlocks(t *testing.T) {
 	for _, s := range planned(t, ford(everything().Household.Wishes[4])).Sowings {
 		if s.Layout != table.Across || s.Plants < 4*s.Rows || s.Plants < 16 {

@@ -8,6 +8,7 @@ import (
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
+	"inventory/internal/core/caution"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/reckon"
 	"inventory/internal/core/season"
@@ -64,8 +65,10 @@ func (c *computation) use(out *Wish, w table.Wish, r table.Resolved, u table.Use
 	if u.Store != nil {
 		res.Store = u.Store.Name
 	}
-	if u.Prep != nil {
-		out.Cautions = append(out.Cautions, u.Prep.Cautions...)
+	c.cautions(out, u)
+	if p := u.Crop.Patch; p != nil {
+		out.Notes = append(out.Notes, fmt.Sprintf("reckoned from a patch in full bearing, its year %.0f; newly planted it gives %.0f %% of that in its first year, %.0f %% in its second",
+			p.FullBearingYear, 100*p.Share[0], 100*p.Share[1]))
 	}
 	if u.Form == "" {
 		c.unweighed(out, &res, w, u)
@@ -95,6 +98,24 @@ func (c *computation) use(out *Wish, w table.Wish, r table.Resolved, u table.Use
 	if u.Prep != nil && lot.Amount > 0 {
 		for i, part := range u.Prep.Parts {
 			c.part(out, w, u, i, part, c.desk.Units(lot, u.Prep))
+		}
+	}
+}
+
+// cautions adds the book's warnings that belong to a use, each once: those of
+// the preparation first, then those of the crop and of its store.
+func (c *computation) cautions(out *Wish, u table.Use) {
+	setting := caution.Of(u.Crop)
+	if u.Form == table.Cellar {
+		setting.Store = u.Crop.Store
+	}
+	ids := caution.For(c.desk.Book, setting)
+	if u.Prep != nil {
+		ids = append(slices.Clone(u.Prep.Cautions), ids...)
+	}
+	for _, id := range ids {
+		if !slices.Contains(out.Cautions, id) {
+			out.Cautions = append(out.Cautions, id)
 		}
 	}
 }

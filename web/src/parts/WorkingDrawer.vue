@@ -7,7 +7,7 @@ import type { Problem, WorkingLine } from '../lib/api'
 import { useDrawer } from '../lib/drawer'
 import { fieldError, otherErrors, useHousehold } from '../lib/household'
 import { useUnits } from '../lib/units'
-import { fullDay, sourceOfValue } from '../lib/words'
+import { count, fullDay, sourceOfValue } from '../lib/words'
 import Figure from './Figure.vue'
 
 const drawer = useDrawer()
@@ -90,6 +90,10 @@ const cautions = computed(() => {
   const ids = store.plan?.wishes.find((w) => w.id === wish)?.cautions ?? []
   return (store.reference?.cautions ?? []).filter((c) => ids.includes(c.id))
 })
+
+const putUp = computed(() =>
+  cautions.value.some((c) => c.id === 'tested-recipes' || c.id === 'freezing' || c.id === 'drying'),
+)
 
 watch(
   () => drawer.figure,
@@ -237,8 +241,8 @@ function sign(op: string): string {
     </template>
 
     <details v-if="cautions.length" class="cautions">
-      <summary>Before you put it up: {{ cautions.length }} cautions</summary>
-      <p class="small quiet">
+      <summary>Take care: {{ count(cautions.length, 'caution') }}</summary>
+      <p v-if="putUp" class="small quiet">
         These are quantities, not a recipe. Times and pressures come from a current tested recipe.
       </p>
       <div v-for="c in cautions" :key="c.id" class="small">
