@@ -1,6 +1,7 @@
 package store
 
 import (
+	"cmp"
 	"context"
 	"database/sql"
 	"encoding/json"
@@ -150,14 +151,11 @@ func (s *Store) Apply(ctx context.Context, e Edit) (Snapshot, error) {
 		}
 		d := &drafter{state: st}
 		if err := d.draft(&e); err != nil {
-			if clash := findClash(ctx, q, e, log.revision, key{kindOf(e), targetOf(e)}); clash != nil {
-				return clash
-			}
-			return err
+			return cmp.Or(findClash(ctx, q, e, log.revision, key{kindOf(e), targetOf(e)}), err)
 		}
 		for _, c := range d.changes {
-			if clash := findClash(ctx, q, e, log.revision, key{c.Kind, c.ID}); clash != nil {
-				return clash
+			if err := findClash(ctx, q, e, log.revision, key{c.Kind, c.ID}); err != nil {
+				return err
 			}
 		}
 		if len(d.changes) == 0 {
@@ -195,20 +193,21 @@ func kindOf(e Edit) string {
 	return kind
 }
 
-// findClash looks whether a thing was changed after the revision of an edit.
-func findClash(ctx context.Context, q *rows.Queries, e Edit, revision int, about key) *Clash {
+// findClash looks whether a thing was changed after the revision of an edit,
+// and returns the Clash, or why the journal cannot tell.
+func findClash(ctx context.Context, q *rows.Queries, e Edit, revision int, about key) error {
 	if e.Revision == revision {
 		return nil
 	}
 	since, err := q.JournalSince(ctx, int64(e.Revision))
 	if err != nil {
-		return nil // the edit itself will meet the same error
+		return err
 	}
 	var clash *Clash
 	for _, r := range since {
 		var cs []Change
-		if json.Unmarshal([]byte(r.Changes), &cs) != nil {
-			continue
+		if err := json.Unmarshal([]byte(r.Changes), &cs); err != nil {
+			return fmt.Errorf("journal entry %d: %w", r.Revision, err)
 		}
 		for _, c := range cs {
 			if c.Kind == about.Kind && c.ID == about.ID {
@@ -218,6 +217,9 @@ func findClash(ctx context.Context, q *rows.Queries, e Edit, revision int, about
 				}
 			}
 		}
+	}
+	if clash == nil {
+		return nil // not a nil *Clash, which would be an error that is none
 	}
 	return clash
 }
