@@ -46,6 +46,10 @@ const (
 	Row          Unit = "rows"
 	Sowing       Unit = "sowings"
 	PerMetre     Unit = "a metre"
+	Batch        Unit = "batches"
+	Hour         Unit = "hours"
+	Minute       Unit = "minutes"
+	Kcal         Unit = "kcal"
 )
 
 // System is a system of units to read figures in.
@@ -82,7 +86,8 @@ var metricShown = map[Unit]Shown{
 	Centimetre: {"cm", 1, 0, 1}, SquareMetre: {"m²", 1, 0, 1}, CubicMetre: {"m³", 1, 0, 2}, Celsius: {"°C", 1, 0, 1},
 	Millimetre: {"mm", 1, 0, 0}, KgPerLitre: {"kg/L", 1, 0, 3}, KgPerArea: {"kg/m²", 1, 0, 2}, GramPerArea: {"g/m²", 1, 0, 0},
 	Share: {"%", 100, 0, 1}, Chance: {"%", 100, 0, 1}, Eater: {"eaters", 1, 0, 2}, Meal: {"meals", 1, 0, 1},
-	MealsPerWeek: {"meals a week", 1, 0, 1}, Month: {"months", 1, 0, 1},
+	MealsPerWeek: {"meals a week", 1, 0, 1}, Batch: {"batches", 1, 0, 1}, Hour: {"h", 1, 0, 1},
+	Month: {"months", 1, 0, 1},
 }
 
 var usShown = map[Unit]Shown{

@@ -26,6 +26,7 @@ type Book struct {
 	Pairings     []Pairing
 	Cautions     []Caution
 	foods        map[string][]*Crop
+	names        *Names // of the book as it is shipped, made once
 }
 
 // Usual returns the embedded book. Its rows are checked by the tests, so it
@@ -59,6 +60,7 @@ func Load(files fs.FS) (*Book, error) {
 	if err := errors.Join(errs...); err != nil {
 		return nil, err
 	}
+	b.names = b.readNames()
 	return b, b.crossCheck()
 }
 

@@ -114,8 +114,27 @@ type Crop struct {
 	Patch *Patch // nil unless perennial
 	Dense *Dense // nil unless sown by area
 
-	usual map[string]float64 // what the book says where the household overruled it
+	Own  bool   // the household's own
+	From string // the row of the book it started from, where it is the household's own
+
+	usual      map[string]float64 // what the book says where the household overruled it
+	spacedFrom float64            // m² of ground at which the yield holds, where the spacing follows a wanted size
 }
+
+// Respaced returns the crop at another spacing, which leaves the ground at which
+// its yield holds where it was. The factors multiply the spacing in the row,
+// between rows and in a block.
+func (c *Crop) Respaced(inRow, row, block float64) *Crop {
+	out := *c
+	out.spacedFrom = c.UsualGround()
+	out.InRow.Value *= inRow
+	out.RowGap.Value *= row
+	out.Block.Value *= block
+	return &out
+}
+
+// Spaced tells whether the spacing follows a wanted size.
+func (c *Crop) Spaced() bool { return c.spacedFrom > 0 }
 
 // Short returns the name without what stands in brackets behind it.
 func (c *Crop) Short() string {
@@ -147,6 +166,9 @@ func (c *Crop) usually(field string, now float64) float64 {
 // by row spacing. A household's own spacing does not move it; yields follow
 // that by the density law.
 func (c *Crop) UsualGround() float64 {
+	if c.spacedFrom > 0 {
+		return c.spacedFrom
+	}
 	return c.usually("in_row", c.InRow.Value) / 100 * c.usually("row", c.RowGap.Value) / 100
 }
 
@@ -192,6 +214,21 @@ type Patch struct {
 	StandYears      float64
 }
 
+// Bears returns the share of a full crop that a patch gives in a year of its
+// life, its first being 1. Between the third year and full bearing it rises
+// evenly.
+func (p *Patch) Bears(year int) float64 {
+	switch {
+	case year < 1:
+		return 0
+	case float64(year) >= p.FullBearingYear:
+		return 1
+	case year <= 3:
+		return p.Share[year-1]
+	}
+	return p.Share[2] + (1-p.Share[2])*float64(year-3)/(p.FullBearingYear-3)
+}
+
 // Dense says how shoots are sown by area.
 type Dense struct {
 	ID               string
@@ -221,6 +258,8 @@ type Preparation struct {
 	Cautions    []string
 	Basis       string
 	Parts       []Part
+	Own         bool   // the household's own: no tested recipe
+	From        string // the row of the book it started from
 
 	usual map[string]float64
 }

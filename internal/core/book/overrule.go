@@ -36,11 +36,23 @@ type Rules struct {
 	BedWidth     float64 // m, the usual bed
 	Edge         float64 // m, kept free on each side of a bed
 	ClearDays    float64 // days to clear and refill
+
+	Evenings float64 // evenings a week on which the kitchen puts up
+	Batches  float64 // batches in one of them
+	Freezer  float64 // litres the freezer holds; 0: not measured
+
+	GoalJars    float64 // jars of anything a year; 0: no goal
+	GoalGreen   float64 // weeks with something green; 0: no goal
+	GoalEnergy  float64 // share of the household's energy from the garden; 0: no goal
+	GoalProtein float64 // share of its protein; 0: no goal
+	NeedEnergy  float64 // kcal an adult eats a day
+	NeedProtein float64 // g of protein
 }
 
 // UsualRules are the model's defaults.
 func UsualRules() Rules {
-	return Rules{Cull: 0.05, Spoil: 0.02, Unmarketable: 0.10, Keep: 0.95, BedWidth: 1.2, Edge: 0.10, ClearDays: 7}
+	return Rules{Cull: 0.05, Spoil: 0.02, Unmarketable: 0.10, Keep: 0.95, BedWidth: 1.2, Edge: 0.10, ClearDays: 7,
+		Evenings: 2, Batches: 2, NeedEnergy: 2300, NeedProtein: 60}
 }
 
 func maybe(m *Maybe) *float64 {
@@ -59,6 +71,15 @@ var (
 		{Field: "keep", Name: "Cells kept, the best of them", Unit: amount.Share, Least: 0.3, Most: 1, rule: func(r *Rules) *float64 { return &r.Keep }},
 		{Field: "bed_width", Name: "Usual bed width", Unit: amount.Metre, Least: 0.3, Most: 3, rule: func(r *Rules) *float64 { return &r.BedWidth }},
 		{Field: "edge", Name: "Kept free at each edge of a bed", Unit: amount.Metre, Most: 0.4, rule: func(r *Rules) *float64 { return &r.Edge }},
+		{Field: "evenings", Name: "Putting-up evenings a week", Unit: amount.None, Most: 7, rule: func(r *Rules) *float64 { return &r.Evenings }},
+		{Field: "batches", Name: "Batches in an evening", Unit: amount.Batch, Most: 20, rule: func(r *Rules) *float64 { return &r.Batches }},
+		{Field: "freezer", Name: "The freezer holds", Unit: amount.Litre, Most: 5000, rule: func(r *Rules) *float64 { return &r.Freezer }},
+		{Field: "goal_jars", Name: "Goal: jars of anything", Unit: amount.Jar, Most: 5000, rule: func(r *Rules) *float64 { return &r.GoalJars }},
+		{Field: "goal_green", Name: "Goal: weeks with something green", Unit: amount.Week, Most: 52, rule: func(r *Rules) *float64 { return &r.GoalGreen }},
+		{Field: "goal_energy", Name: "Goal: energy from the garden", Unit: amount.Share, Most: 1, rule: func(r *Rules) *float64 { return &r.GoalEnergy }},
+		{Field: "goal_protein", Name: "Goal: protein from the garden", Unit: amount.Share, Most: 1, rule: func(r *Rules) *float64 { return &r.GoalProtein }},
+		{Field: "need_energy", Name: "Energy an adult eats a day", Unit: amount.Kcal, Least: 500, Most: 6000, rule: func(r *Rules) *float64 { return &r.NeedEnergy }},
+		{Field: "need_protein", Name: "Protein an adult eats a day", Unit: amount.Gram, Least: 10, Most: 300, rule: func(r *Rules) *float64 { return &r.NeedProtein }},
 		{Field: "clear_days", Name: "Days to clear and refill", Unit: amount.Day, Most: 60, rule: func(r *Rules) *float64 { return &r.ClearDays }},
 	}
 	cropAssumptions = []Assumption{
@@ -86,6 +107,9 @@ var (
 		{Field: "hold_days", Name: "Days it holds when ready", Unit: amount.Day, Most: 365, crop: func(c *Crop) *float64 { return &c.HoldDays }},
 		{Field: "store_weeks", Name: "Weeks it keeps in an ideal store", Unit: amount.Week, Most: 520, crop: func(c *Crop) *float64 { return maybe(&c.StoreWeeks) }},
 		{Field: "store_loss", Name: "Lost a month in the store", Unit: amount.Share, Most: 0.5, crop: func(c *Crop) *float64 { return maybe(&c.StoreLoss) }},
+		{Field: "energy", Name: "Energy in 100 g of the edible part", Unit: amount.Kcal, Most: 900, crop: func(c *Crop) *float64 { return maybe(&c.Energy) }},
+		{Field: "protein", Name: "Protein in 100 g of the edible part", Unit: amount.Gram, Most: 100, crop: func(c *Crop) *float64 { return maybe(&c.Protein) }},
+		{Field: "keep_days", Name: "Days it keeps before it is put up", Unit: amount.Day, Most: 365, crop: func(c *Crop) *float64 { return maybe(&c.KeepDays) }},
 		{Field: "portion", Name: "A portion, edible and raw", Unit: amount.Gram, Least: 0.1, Most: 2000, crop: func(c *Crop) *float64 { return maybe(&c.Portion) }},
 		{Field: "piece", Name: "A piece weighs", Unit: amount.Gram, Least: 0.1, Most: 50000, crop: func(c *Crop) *float64 { return maybe(&c.Piece) }},
 		{Field: "seed_per_area", Name: "Seed on a square metre", Unit: amount.GramPerArea, Least: 1, Most: 10000, crop: func(c *Crop) *float64 { return dense(c, func(d *Dense) *float64 { return &d.SeedGram }) }},
@@ -93,6 +117,8 @@ var (
 	}
 	preparationAssumptions = []Assumption{
 		{Field: "raw", Name: "Harvested weight it takes", Unit: amount.KgPerLitre, Least: 0.01, Most: 50, preparation: func(p *Preparation) *float64 { return &p.Raw }},
+		{Field: "batch_units", Name: "A batch makes", Unit: amount.Litre, Least: 0.01, Most: 500, preparation: func(p *Preparation) *float64 { return &p.BatchUnits }},
+		{Field: "minutes", Name: "Hands-on minutes a batch", Unit: amount.Minute, Most: 1440, preparation: func(p *Preparation) *float64 { return &p.Minutes }},
 		{Field: "keeps_months", Name: "Months it keeps", Unit: amount.Month, Least: 0.25, Most: 120, preparation: func(p *Preparation) *float64 { return &p.KeepsMonths }},
 	}
 )
@@ -242,7 +268,7 @@ func PreparationAssumption(p *Preparation, field string) (a Assumption, value, u
 		usual = value
 	}
 	a = *as
-	if field == "raw" && p.Unit == "kg" {
+	if (field == "raw" || field == "batch_units") && p.Unit == "kg" {
 		a.Unit = amount.Kilogram
 	}
 	return a, value, usual, set, true

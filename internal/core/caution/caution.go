@@ -16,6 +16,29 @@ type Setting struct {
 	Screen string
 }
 
+// OfPreparation returns the ids of the warnings that belong to a preparation:
+// its own list, and for one of the household's own those that its form, method
+// and acidity call for as well.
+func OfPreparation(b *book.Book, p *book.Preparation) (ids []string) {
+	ids = slices.Clone(p.Cautions)
+	if !p.Own {
+		return ids
+	}
+	values := map[string]string{"form": p.Form, "method": p.Method, "acidity": p.Acidity, "prep": p.From}
+	for _, c := range b.Cautions {
+		for _, alternative := range c.When {
+			holds := len(alternative) > 0
+			for _, k := range alternative {
+				holds = holds && slices.Contains(k.Values, values[k.Kind])
+			}
+			if holds && !slices.Contains(ids, c.ID) {
+				ids = append(ids, c.ID)
+			}
+		}
+	}
+	return ids
+}
+
 // Of returns the setting of a crop as it is grown and eaten fresh.
 func Of(c *book.Crop) Setting { return Setting{Crop: c.ID, Group: c.Group} }
 

@@ -8,6 +8,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
+	"inventory/internal/core/reckon"
 	"inventory/internal/core/season"
 	"inventory/internal/core/sowing"
 	"inventory/internal/core/table"
@@ -18,10 +19,10 @@ import (
 const hardeningDays = 7
 
 // dates fills in when a sowing is begun, planted, up, picked and cleared.
-func (c *computation) dates(crop *book.Crop, res *Use, s sowing.Sowing) Sowing {
+func (c *computation) dates(crop *book.Crop, form table.Form, s sowing.Sowing) Sowing {
 	day := func(d int) civil.Date { return c.start + civil.Date(d) }
 	at := func(d int) *civil.Date { date := day(d); return &date }
-	sw := Sowing{Crop: crop.ID, CropName: crop.Short(), Form: res.Form, Date: day(s.Start.Sow), Feeds: s.Run.List(), Days: s.Start.Ready - s.Start.Day}
+	sw := Sowing{Crop: crop.ID, CropName: crop.Short(), Form: string(form), Date: day(s.Start.Sow), Feeds: s.Run.List(), Days: s.Start.Ready - s.Start.Day}
 	switch {
 	case crop.Perennial():
 		sw.Method = "patch"
@@ -39,8 +40,8 @@ func (c *computation) dates(crop *book.Crop, res *Use, s sowing.Sowing) Sowing {
 	if crop.GermDaysMax.Known && sw.Method != "patch" {
 		sw.UpBy = at(s.Start.Sow + int(crop.GermDaysMax.Value))
 	}
-	last := lastPick(crop, table.Form(res.Form), s)
-	if res.Form != "" {
+	last := lastPick(crop, form, s)
+	if form != "" {
 		sw.FirstPick, sw.LastPick = at(s.Start.Ready), at(last)
 	}
 	end := last + 1 + int(c.desk.Rules.ClearDays)
@@ -54,13 +55,31 @@ func (c *computation) dates(crop *book.Crop, res *Use, s sowing.Sowing) Sowing {
 		sw.ground, sw.Clear = span{}, day(last+1)
 	}
 	sw.Late = sw.Date < c.in.AsOf && sw.Method != "patch"
-	for _, w := range c.season(crop).Windows {
-		if s.Start.Sow >= min(w.First.Sow, w.Last.Sow) && s.Start.Sow <= max(w.First.Sow, w.Last.Sow) || len(c.season(crop).Windows) == 1 {
-			sw.FirstWhy, sw.LastWhy = w.FirstWhy, w.LastWhy
-			break
+	return sw
+}
+
+// extend makes a sowing last as long as another part of it needs.
+func (s *Sowing) extend(o Sowing) {
+	for _, w := range o.Feeds {
+		if i, found := slices.BinarySearch(s.Feeds, w); !found {
+			s.Feeds = slices.Insert(s.Feeds, i, w)
 		}
 	}
-	return sw
+	if o.LastPick != nil && (s.LastPick == nil || *o.LastPick > *s.LastPick) {
+		s.LastPick = o.LastPick
+	}
+	s.Clear = max(s.Clear, o.Clear)
+	s.ground.to = max(s.ground.to, o.ground.to)
+}
+
+// edges says why a sowing cannot be earlier or later, by its window.
+func edges(in *season.Season, sow int) (first, last string) {
+	for _, w := range in.Windows {
+		if sow >= min(w.First.Sow, w.Last.Sow) && sow <= max(w.First.Sow, w.Last.Sow) || len(in.Windows) == 1 {
+			return w.FirstWhy, w.LastWhy
+		}
+	}
+	return "", ""
 }
 
 // lastPick is the last day on which something of a sowing is gathered for the
@@ -94,9 +113,31 @@ func lastPick(crop *book.Crop, form table.Form, s sowing.Sowing) int {
 
 // finish orders the sowings by date and takes the tally.
 func (c *computation) finish() {
-	slices.SortStableFunc(c.plan.Sowings, func(a, b Sowing) int {
+	slices.SortStableFunc(c.sowings, func(a, b *Sowing) int {
 		return cmp.Or(cmp.Compare(a.Date, b.Date), cmp.Compare(a.CropName, b.CropName), cmp.Compare(a.ID, b.ID))
 	})
+	for i := range c.servedBy {
+		slices.SortStableFunc(c.servedBy[i], func(a, b served) int { return cmp.Compare(a.s.Date, b.s.Date) })
+	}
+	for i := range c.plan.Wishes {
+		c.wishFigures(i)
+	}
+	for i := range c.asked {
+		a := &c.asked[i]
+		out := &c.plan.Wishes[a.wish]
+		c.batch(out, *a, &out.Uses[a.res])
+	}
+	c.plan.Sowings = make([]Sowing, len(c.sowings))
+	for i, s := range c.sowings {
+		c.plan.Sowings[i] = *s
+	}
+	c.tally()
+	c.fullest()
+}
+
+// tally takes the sums over all wishes. A sowing that serves several wishes is
+// counted once.
+func (c *computation) tally() {
 	t := &c.plan.Tally
 	t.Sowings = len(c.plan.Sowings)
 	fed := c.desk.Recorder.Open("tally", "weeks_fed", "", "Weeks fed, wish by wish")
@@ -105,7 +146,6 @@ func (c *computation) finish() {
 	for _, s := range []*working.Sheet{fed, plants, jars} {
 		s.Do(working.Start, "No wish yet", 0, amount.None, working.Reckoned)
 	}
-	wishes := c.in.Household.Wishes
 	for i := range c.plan.Wishes {
 		w := &c.plan.Wishes[i]
 		t.WeeksFed += w.WeeksFed
@@ -121,16 +161,15 @@ func (c *computation) finish() {
 		if w.Plants > 0 {
 			plants.Do(working.Plus, w.Title, float64(w.Plants), amount.Plant, working.Reckoned).Link(figure, "plants")
 		}
-		if a := wishes[i].Amount; a.Kind == table.Jars {
-			fill := max(0, amount.CeilWhole(a.Number-wishes[i].Left))
-			t.Jars += fill
-			jars.Do(working.Plus, w.Title, float64(fill), amount.Jar, working.Reckoned)
+		if r := c.resolved[i]; r.Wish.Amount.Kind == table.Jars && len(r.Uses) > 0 {
+			w.ToFill = max(0, amount.CeilWhole(reckon.ToFill(r.Wish, r.Uses[0])))
+			t.Jars += w.ToFill
+			jars.Do(working.Plus, w.Title, float64(w.ToFill), amount.Jar, working.Reckoned)
 		}
 	}
 	fed.Is("Weeks fed", amount.Week).Close(amount.Week)
 	plants.Is("Plants", amount.Plant).Close(amount.Plant)
 	jars.Is("Jars to fill", amount.Jar).Close(amount.Jar)
-	c.fullest()
 }
 
 // fullest finds the week in which the sowings take most bed.

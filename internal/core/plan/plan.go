@@ -12,6 +12,7 @@ import (
 	"inventory/internal/core/place"
 	"inventory/internal/core/reckon"
 	"inventory/internal/core/season"
+	"inventory/internal/core/sowing"
 	"inventory/internal/core/table"
 	"inventory/internal/core/working"
 )
@@ -33,6 +34,10 @@ type Plan struct {
 	Tally      Tally        `json:"tally"`
 	Wishes     []Wish       `json:"wishes"`
 	Sowings    []Sowing     `json:"sowings"` // by date
+	Kitchen    Kitchen      `json:"kitchen"`
+	Rooms      []Room       `json:"rooms"` // stores and freezer, against what they hold
+	Goals      Goals        `json:"goals"`
+	Shelf      []Standing   `json:"shelf"` // what stands on the shelf today, and how long
 }
 
 // Tally is the whole table at a glance. Weeks are counted wish by wish.
@@ -44,6 +49,8 @@ type Tally struct {
 	Area        float64 `json:"area"`      // m² of bed taken in the fullest week
 	AreaWeek    int     `json:"area_week"` // that week
 	Jars        int     `json:"jars"`      // to be filled
+	Freezer     float64 `json:"freezer"`   // litres in the freezer when it is fullest
+	Overloads   int     `json:"overloads"` // weeks in which the kitchen has more to do than it can
 }
 
 // Wish is what one wish comes to.
@@ -52,10 +59,18 @@ type Wish struct {
 	Title       string      `json:"title"`
 	Words       string      `json:"words"`
 	Unit        amount.Unit `json:"unit"`
+	Number      float64     `json:"number"` // what is wished, last year's story reckoned in
 	Wanted      []float64   `json:"wanted"` // each of 52 weeks, in the wish's own unit
 	Source      []string    `json:"source"` // each of 52 weeks: a form, gap, or nothing wanted
+	Coming      []string    `json:"coming"` // the same for the year that comes, from the shelf as it stands
 	WeeksFed    int         `json:"weeks_fed"`
 	WeeksWanted int         `json:"weeks_wanted"`
+	WeeksBought int         `json:"weeks_bought"` // gaps closed by buying
+	OnShelf     bool        `json:"on_shelf"`     // something of it stands on the shelf today
+	ToFill      int         `json:"to_fill"`      // jars to be filled
+	Batches     float64     `json:"batches"`      // of putting up
+	Hours       float64     `json:"hours"`        // hands on, putting up
+	Frozen      float64     `json:"frozen"`       // litres into the freezer
 	Uses        []Use       `json:"uses"`
 	HarvestUnit amount.Unit `json:"harvest_unit"` // kg, or pieces
 	Harvested   float64     `json:"harvested"`    // to be brought in
@@ -82,22 +97,25 @@ type Load struct {
 
 // Use is what one form of a wish comes to.
 type Use struct {
-	Form      string      `json:"form"` // empty for plants nobody weighs
-	Part      bool        `json:"part"` // another crop that a preparation takes
-	Crop      string      `json:"crop"`
-	CropName  string      `json:"crop_name"`
-	Why       string      `json:"why"`
-	Store     string      `json:"store,omitempty"`
-	Kept      *civil.Date `json:"kept,omitempty"` // when it is stored or put up
-	Life      int         `json:"life,omitempty"` // weeks it keeps
-	Weeks     int         `json:"weeks"`
-	Unit      amount.Unit `json:"unit"` // of Harvested and Average
-	Harvested float64     `json:"harvested"`
-	Average   float64     `json:"average"`
-	Plants    int         `json:"plants"`
-	Area      float64     `json:"area"`
-	Figure    string      `json:"figure"`
-	Short     string      `json:"short,omitempty"` // why its confidence cannot be had
+	Form        string      `json:"form"` // empty for plants nobody weighs
+	Part        bool        `json:"part"` // another crop that a preparation takes
+	Crop        string      `json:"crop"`
+	CropName    string      `json:"crop_name"`
+	Why         string      `json:"why"`
+	Store       string      `json:"store,omitempty"`
+	Preparation string      `json:"preparation,omitempty"`
+	Left        float64     `json:"left"` // of today's shelf, when the new crop comes
+	LeftUnit    amount.Unit `json:"left_unit,omitempty"`
+	Kept        *civil.Date `json:"kept,omitempty"` // when it is stored or put up
+	Life        int         `json:"life,omitempty"` // weeks it keeps
+	Weeks       int         `json:"weeks"`
+	Unit        amount.Unit `json:"unit"` // of Harvested and Average
+	Harvested   float64     `json:"harvested"`
+	Average     float64     `json:"average"`
+	Plants      int         `json:"plants"`
+	Area        float64     `json:"area"`
+	Figure      string      `json:"figure"`
+	Short       string      `json:"short,omitempty"` // why its confidence cannot be had
 }
 
 // Sowing is one sowing with its dates and counts.
@@ -144,8 +162,29 @@ type Sowing struct {
 	LossShare float64      `json:"loss_chance"` // chance that it is lost outright
 	FirstWhy  string       `json:"first_why"`   // why not earlier
 	LastWhy   string       `json:"last_why"`    // why not later
+	Cover     string       `json:"cover,omitempty"`
+	Stands    bool         `json:"stands"` // a patch that stands already
+	For       []Served     `json:"for"`    // the wishes it serves
 
 	ground span // days of the table year that it takes bed
+	gives  float64
+	season *season.Season
+}
+
+// Served is a wish's part of a sowing.
+type Served struct {
+	Wish    string  `json:"wish"`
+	Title   string  `json:"title"`
+	Form    string  `json:"form"`
+	Part    bool    `json:"part"` // another crop that its preparation takes
+	Need    float64 `json:"need"`
+	Plants  int     `json:"plants"`
+	Area    float64 `json:"area"`
+	Average float64 `json:"average"`
+
+	figure string // of its need
+	asked  *asked
+	sown   sowing.Sowing
 }
 
 // span is a run of days counted from the start of the table year, the last one
@@ -183,42 +222,81 @@ type computation struct {
 	desk     *reckon.Desk
 	resolver *table.Resolver
 	year     *place.Year
+	under    map[place.Cover]*place.Year
 	start    civil.Date
-	seasons  map[*book.Crop]*season.Season
+	seasons  map[seasonKey]*season.Season
+	resolved []table.Resolved
+	asked    []asked
+	sowings  []*Sowing
+	servedBy [][]served // by wish
+	done     [][]lot    // what is put up, by week
 	plan     Plan
 }
 
+type seasonKey struct {
+	crop  *book.Crop
+	cover place.Cover
+}
+
 func compute(in Input, rec *working.Recorder) (Plan, []*working.Working, error) {
-	h := in.Household
-	usual := book.Usual()
-	if err := h.Validate(usual); err != nil {
-		return Plan{}, nil, err
-	}
-	own, rules, usualRules, err := usual.With(h.Overrules)
+	c, err := work(in, rec)
 	if err != nil {
 		return Plan{}, nil, err
 	}
-	c := &computation{in: in, year: place.Build(h.Place), start: h.YearStart(), seasons: map[*book.Crop]*season.Season{}}
-	eaters := h.Eaters()
-	c.desk = &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules, Eaters: eaters, Recorder: rec}
-	c.resolver = &table.Resolver{Household: h, Book: own, Eaters: eaters, Seasons: c.season}
-	c.frame(eaters)
-	for _, w := range h.Wishes {
-		c.wish(w)
-	}
-	c.finish()
 	if rec == nil {
 		return c.plan, nil, nil
 	}
 	return c.plan, rec.Found, nil
 }
 
-// season returns a crop's season here, worked out once.
-func (c *computation) season(crop *book.Crop) *season.Season {
-	s := c.seasons[crop]
+// work works a plan out and returns all that was needed for it.
+func work(in Input, rec *working.Recorder) (*computation, error) {
+	h := in.Household
+	usual := book.Usual()
+	if err := h.Validate(usual); err != nil {
+		return nil, err
+	}
+	own, rules, usualRules, err := h.Book(usual)
+	if err != nil {
+		return nil, err
+	}
+	c := &computation{in: in, year: place.Build(h.Place), start: h.YearStart(), seasons: map[seasonKey]*season.Season{}, under: map[place.Cover]*place.Year{}}
+	c.under[place.NoCover] = c.year
+	eaters := h.Eaters()
+	c.desk = &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules, Eaters: eaters, Recorder: rec}
+	c.resolver = &table.Resolver{Household: h, Book: own, Eaters: eaters, Seasons: c.season, Cull: rules.Cull, Spoil: rules.Spoil}
+	c.frame(eaters)
+	c.resolved = make([]table.Resolved, len(h.Wishes))
+	for i, w := range h.Wishes {
+		w.Fill()
+		c.resolved[i] = c.resolver.Resolve(w)
+	}
+	c.resolver.OnTheShelf(c.resolved, in.AsOf)
+	c.plan.Wishes = make([]Wish, 0, len(h.Wishes))
+	for i := range c.resolved {
+		c.wish(i)
+	}
+	c.sowAll()
+	c.finish()
+	c.kitchen()
+	c.rooms()
+	c.goals()
+	c.shelf()
+	return c, nil
+}
+
+// season returns a crop's season here under a cover, worked out once.
+func (c *computation) season(crop *book.Crop, cover place.Cover) *season.Season {
+	key := seasonKey{crop, cover}
+	s := c.seasons[key]
 	if s == nil {
-		s = season.Of(crop, c.year, c.in.Household.Risk, c.start.YearDay())
-		c.seasons[crop] = s
+		year := c.under[cover]
+		if year == nil {
+			year = c.year.Under(cover)
+			c.under[cover] = year
+		}
+		s = season.Of(crop, year, c.in.Household.Risk, c.start.YearDay())
+		c.seasons[key] = s
 	}
 	return s
 }
@@ -231,7 +309,7 @@ func (c *computation) frame(eaters [season.WeeksPerYear]float64) {
 	if _, m, d := c.start.Split(); m == 1 && d == 1 {
 		p.Year = fmt.Sprint(c.in.Household.Year)
 	}
-	p.Wishes, p.Sowings = []Wish{}, []Sowing{}
+	p.Sowings = []Sowing{}
 	for w, e := range eaters {
 		p.Weeks = append(p.Weeks, c.start+civil.Date(7*w))
 		p.Eaters += e / season.WeeksPerYear

@@ -4,7 +4,6 @@ import (
 	"fmt"
 	"math"
 	"slices"
-	"strconv"
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
@@ -12,27 +11,33 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/reckon"
 	"inventory/internal/core/season"
-	"inventory/internal/core/sowing"
 	"inventory/internal/core/table"
 	"inventory/internal/core/working"
 )
 
-// wish works out one wish and adds it and its sowings to the plan.
-func (c *computation) wish(w table.Wish) {
-	r := c.resolver.Resolve(w)
+// wish begins the plan of one resolved wish, and says what its uses ask of the
+// garden.
+func (c *computation) wish(i int) {
+	r := &c.resolved[i]
+	w := r.Wish
 	out := Wish{
-		ID: w.ID, Title: table.Title(w, c.desk.Book), Words: table.Words(w, c.desk.Book), Unit: r.Unit,
-		Wanted: r.Wanted[:], Source: make([]string, season.WeeksPerYear), Uses: []Use{}, Notes: r.Notes, Cautions: []string{},
+		ID: w.ID, Title: table.Title(w, c.desk.Book), Words: table.Words(w, c.desk.Book), Unit: r.Unit, Number: w.Amount.Number,
+		Wanted: r.Wanted[:], Source: make([]string, season.WeeksPerYear), Coming: make([]string, season.WeeksPerYear),
+		Uses: []Use{}, Notes: r.Notes, Cautions: []string{},
 		HarvestUnit: amount.Kilogram, Enough: r.Enough, Confidence: w.ConfidenceFor(""),
 	}
 	if out.Notes == nil {
 		out.Notes = []string{}
 	}
-	for i, s := range r.Source {
-		out.Source[i] = string(s)
-		if r.Wanted[i] > 0 {
+	for k, s := range r.Source {
+		out.Source[k], out.Coming[k] = string(s), string(r.Coming[k])
+		if r.Wanted[k] > 0 {
 			out.WeeksWanted++
-			if s != table.Gap {
+			switch s {
+			case table.Bought:
+				out.WeeksBought++
+			case table.Gap:
+			default:
 				out.WeeksFed++
 			}
 		}
@@ -43,19 +48,49 @@ func (c *computation) wish(w table.Wish) {
 	if len(r.Uses) > 0 {
 		out.Confidence = w.ConfidenceFor(r.Uses[0].Form)
 	}
-	for _, u := range r.Uses {
-		c.use(&out, w, r, u)
+	c.story(w)
+	enough := len(r.Uses) > 0
+	for k := range r.Uses {
+		u := &r.Uses[k]
+		if u.OnShelf {
+			out.OnShelf = true
+		}
+		if u.Weeks != 0 && u.LeftShare < 1 {
+			enough = false
+		}
+		c.ask(&out, i, r, *u)
 	}
-	c.load(&out, w)
-	c.wishFigures(&out)
+	out.Enough = out.Enough || enough && out.OnShelf
 	if out.Enough {
 		out.Notes = append(out.Notes, "enough is left on the shelf: grow none for it this year")
 	}
+	c.load(&out, w)
 	c.plan.Wishes = append(c.plan.Wishes, out)
 }
 
-// use works out one use of a wish, with what its preparation takes besides.
-func (c *computation) use(out *Wish, w table.Wish, r table.Resolved, u table.Use) {
+// story records how an amount follows from last year's.
+func (c *computation) story(w table.Wish) {
+	if w.Story == nil {
+		return
+	}
+	unit, st := w.Amount.Kind.Unit(), *w.Story
+	s := c.desk.Recorder.Open("wish/"+w.ID, "wished", table.Title(w, c.desk.Book), "wished, from last year's story")
+	s.Do(working.Start, "There were", st.Had, unit, working.Household)
+	s.Do(working.Minus, "Left when the new came", st.Left, unit, working.Household)
+	s.Do(working.Minus, "Given away", st.Given, unit, working.Household)
+	s.Is("Eaten", unit)
+	s.Do(working.Over, "Weeks that it lasted", st.Lasted(), amount.Week, working.Household)
+	if !st.RanOut.IsZero() {
+		s.Note("from %s until it ran out, %s", st.From.In(2001).Short(), st.RanOut.In(2001).Short())
+	}
+	s.Do(working.Times, "Weeks in a year", 365.0/7, amount.Week, working.Reckoned)
+	s.Is("A whole year at that rate", unit).Close(unit)
+}
+
+// ask puts one use of a wish, with what its preparation takes besides, among
+// what is asked of the garden.
+func (c *computation) ask(out *Wish, i int, r *table.Resolved, u table.Use) {
+	w := r.Wish
 	base := "wish/" + w.ID + "/" + formName(u.Form)
 	res := Use{Form: string(u.Form), Crop: u.Crop.ID, CropName: u.Crop.Short(), Why: u.Why, Weeks: u.Weeks.Count(), Unit: out.HarvestUnit, Figure: base}
 	if u.Form != table.Fresh && u.Form != "" && len(u.Lot) > 0 {
@@ -65,41 +100,77 @@ func (c *computation) use(out *Wish, w table.Wish, r table.Resolved, u table.Use
 	if u.Store != nil {
 		res.Store = u.Store.Name
 	}
+	if u.Prep != nil {
+		res.Preparation = u.Prep.Name
+	}
+	if u.OnShelf {
+		res.Left, res.LeftUnit = u.Left, u.DrawnIn(w)
+	}
 	c.cautions(out, u)
-	if p := u.Crop.Patch; p != nil {
-		out.Notes = append(out.Notes, fmt.Sprintf("reckoned from a patch in full bearing, its year %.0f; newly planted it gives %.0f %% of that in its first year, %.0f %% in its second",
-			p.FullBearingYear, 100*p.Share[0], 100*p.Share[1]))
+	a := asked{
+		wish: i, use: u, crop: u.Crop, base: base, form: u.Form, confidence: w.ConfidenceFor(u.Form),
+		key: groupKey{crop: u.Crop.ID, fresh: u.Form == table.Fresh, pieces: out.HarvestUnit == amount.Piece, layout: w.Layout, piece: w.Piece},
 	}
-	if u.Form == "" {
-		c.unweighed(out, &res, w, u)
-		out.Uses = append(out.Uses, res)
-		return
-	}
-	sowings := sowing.Plan(u, w.Stagger)
-	var lot reckon.Need
-	if u.Form != table.Fresh {
-		lot = c.desk.Harvest(base, "harvested", out.Title, r, u, u.Weeks)
-	}
-	total := c.sow(out, &res, w, u.Crop, sowings, func(s sowing.Sowing, base string) reckon.Need {
-		if u.Form != table.Fresh {
-			return lot
+	if w.Piece > 0 {
+		spaced, err := reckon.ForPiece(u.Crop, w.Piece, w.Layout, c.desk.Bed())
+		if a.crop = spaced; err != nil {
+			out.Notes = append(out.Notes, err.Error())
 		}
-		return c.desk.Harvest(base, "need", u.Crop.Short(), r, u, s.Run)
-	})
-	if u.Form == table.Fresh {
-		s := c.desk.Recorder.Open(base, "harvested", out.Title, "to bring in, fresh")
-		c.sum(s, out.ID, u, "need", "To be brought in", out.HarvestUnit)
-		res.Harvested = total
-	} else {
-		res.Harvested = lot.Amount
 	}
-	c.batch(out, w, u, &res, sowings)
+	switch u.Form {
+	case "":
+		a.key.unweighed = w.ID
+	case table.Fresh:
+		a.key.stagger, a.key.cover = w.Stagger, w.Cover
+		if w.Stagger.Kind == table.OneGo {
+			a.key.once = u.Weeks // the one start is the best for these weeks
+		}
+	default:
+		a.key.sowings = max(1, w.Stagger.Sowings)
+		a.lot = c.desk.Harvest(base, "harvested", out.Title, *r, u, u.Weeks)
+		res.Harvested = a.lot.Amount
+	}
+	a.res = len(out.Uses)
 	out.Uses = append(out.Uses, res)
-	if u.Prep != nil && lot.Amount > 0 {
-		for i, part := range u.Prep.Parts {
-			c.part(out, w, u, i, part, c.desk.Units(lot, u.Prep))
+	c.asked = append(c.asked, a)
+	if u.Prep != nil && a.lot.Amount > 0 {
+		for n, part := range u.Prep.Parts {
+			c.askPart(out, i, w, u, n, part, c.desk.Units(a.lot, u.Prep))
 		}
 	}
+}
+
+// askPart asks for another crop that a preparation takes, timed to the same
+// putting-up where the crop's season allows it.
+func (c *computation) askPart(out *Wish, i int, w table.Wish, u table.Use, n int, part book.Part, units float64) {
+	crop := c.desk.Book.Crop(part.Crops[0])
+	base := fmt.Sprintf("wish/%s/part%d", w.ID, n+1)
+	if u.Form != w.Forms[0] {
+		base = fmt.Sprintf("wish/%s/%s-part%d", w.ID, formName(u.Form), n+1)
+	}
+	res := Use{Form: string(u.Form), Part: true, Crop: crop.ID, CropName: crop.Short(), Why: lowerPrep(u.Prep) + " takes it", Weeks: u.Weeks.Count(), Unit: amount.Kilogram, Figure: base}
+	s := c.season(crop, "")
+	late := crop.StoreWhen == "late" && crop.Harvest == book.Once
+	pu := table.Use{Form: u.Form, Crop: crop, Season: s, Lot: s.Lot(late, 1), Weeks: u.Weeks}
+	if len(pu.Lot) == 0 {
+		out.Notes = append(out.Notes, fmt.Sprintf("%s, which it takes too, cannot be grown here: %s", crop.Short(), s.Why))
+	}
+	need := c.desk.Part(base, "harvested", crop.Short(), units, u.Prep, part)
+	res.Harvested = need.Amount
+	out.Uses = append(out.Uses, res)
+	c.asked = append(c.asked, asked{
+		wish: i, res: len(out.Uses) - 1, use: pu, crop: crop, base: base, form: u.Form, part: true, lot: need, confidence: w.ConfidenceFor(u.Form),
+		key: groupKey{crop: crop.ID, layout: w.Layout, sowings: 1},
+	})
+}
+
+func lowerPrep(p *book.Preparation) string { return p.Name }
+
+func formName(f table.Form) string {
+	if f == "" {
+		return "plants"
+	}
+	return string(f)
 }
 
 // cautions adds the book's warnings that belong to a use, each once: those of
@@ -111,7 +182,7 @@ func (c *computation) cautions(out *Wish, u table.Use) {
 	}
 	ids := caution.For(c.desk.Book, setting)
 	if u.Prep != nil {
-		ids = append(slices.Clone(u.Prep.Cautions), ids...)
+		ids = append(caution.OfPreparation(c.desk.Book, u.Prep), ids...)
 	}
 	for _, id := range ids {
 		if !slices.Contains(out.Cautions, id) {
@@ -120,123 +191,9 @@ func (c *computation) cautions(out *Wish, u table.Use) {
 	}
 }
 
-// part works out another crop that a preparation takes.
-func (c *computation) part(out *Wish, w table.Wish, u table.Use, i int, part book.Part, units float64) {
-	crop := c.desk.Book.Crop(part.Crops[0])
-	base := fmt.Sprintf("wish/%s/part%d", w.ID, i+1)
-	res := Use{Form: string(u.Form), Part: true, Crop: crop.ID, CropName: crop.Short(), Why: "the preparation takes it", Weeks: u.Weeks.Count(), Unit: amount.Kilogram, Figure: base}
-	s := c.season(crop)
-	late := crop.StoreWhen == "late" && crop.Harvest == book.Once
-	pu := table.Use{Form: u.Form, Crop: crop, Season: s, Lot: s.Lot(late, 1), Weeks: u.Weeks}
-	if len(pu.Lot) == 0 {
-		out.Notes = append(out.Notes, fmt.Sprintf("%s, which it takes too, cannot be grown here: %s", crop.Short(), s.Why))
-	}
-	need := c.desk.Part(base, "harvested", crop.Short(), units, u.Prep, part)
-	c.sow(out, &res, w, crop, sowing.Plan(pu, w.Stagger), func(sowing.Sowing, string) reckon.Need { return need })
-	res.Harvested = need.Amount
-	out.Uses = append(out.Uses, res)
-}
-
-func formName(f table.Form) string {
-	if f == "" {
-		return "plants"
-	}
-	return string(f)
-}
-
-// sow sizes the sowings of one use and adds them to the plan; it returns the
-// sum of what each must bring in.
-func (c *computation) sow(out *Wish, res *Use, w table.Wish, crop *book.Crop, sowings []sowing.Sowing, need func(s sowing.Sowing, base string) reckon.Need) (total float64) {
-	confidence := w.ConfidenceFor(table.Form(res.Form))
-	least := int(math.Ceil(crop.MinPlants / math.Max(1, float64(len(sowings)))))
-	if crop.WindPollinatedCorn() {
-		least = int(crop.MinPlants) // each sowing must pollinate itself
-	}
-	for i, s := range sowings {
-		id := w.ID + "-" + formOrPart(res) + "-" + strconv.Itoa(i+1)
-		base := "sowing/" + id
-		n := need(s, base)
-		if res.Form != string(table.Fresh) {
-			c.lotNeed(base, res.Figure, crop, n, s.Of)
-		}
-		z := c.desk.Sow(base, crop, w.Layout, s, n, confidence, least)
-		total += z.Need.Amount
-		if z.Short != nil {
-			res.Short = z.Short.Error()
-			out.Notes = append(out.Notes, res.Short)
-		}
-		c.add(out, res, id, crop, s, z)
-	}
-	return total
-}
-
-func formOrPart(res *Use) string {
-	if res.Part {
-		return res.Figure[len(res.Figure)-len("part1"):]
-	}
-	return formName(table.Form(res.Form))
-}
-
-// lotNeed is the working of what one of the equal sowings of a lot brings in.
-func (c *computation) lotNeed(base, whole string, crop *book.Crop, n reckon.Need, of int) {
-	unit := amount.Kilogram
-	if n.Pieces {
-		unit = amount.Piece
-	}
-	s := c.desk.Recorder.Open(base, "need", crop.Short(), "to bring in")
-	s.Do(working.Start, "The whole lot", n.Amount, unit, working.Reckoned).Link(whole, "harvested")
-	if of > 1 {
-		s.Do(working.Over, "Equal sowings", float64(of), amount.Sowing, working.Household)
-	}
-	s.Is("To bring in", unit).Close(unit)
-}
-
-// unweighed works out plants that nobody weighs.
-func (c *computation) unweighed(out *Wish, res *Use, w table.Wish, u table.Use) {
-	for i, s := range sowing.Plan(u, w.Stagger) {
-		id := fmt.Sprintf("%s-plants-%d", w.ID, i+1)
-		c.add(out, res, id, u.Crop, s, c.desk.Count("sowing/"+id, u.Crop, w.Layout, s, w))
-	}
-}
-
-// add puts a sized sowing into the plan.
-func (c *computation) add(out *Wish, res *Use, id string, crop *book.Crop, s sowing.Sowing, z reckon.Size) {
-	sw := c.dates(crop, res, s)
-	sw.ID, sw.Wish, sw.WishTitle = id, out.ID, out.Title
-	sw.Unit, sw.Need = amount.Kilogram, z.Need.Amount
-	if z.Need.Pieces {
-		sw.Unit = amount.Piece
-	}
-	sw.Plants, sw.SetOut, sw.Cells, sw.Stations = z.Plants, z.SetOut, z.Cells, z.Stations
-	sw.Seeds, sw.SeedGram, sw.PerPlace, sw.StockKg, sw.DrillM = z.Seeds, z.SeedGram, z.PerStation, z.StockKg, z.DrillM
-	sw.Layout, sw.Rows, sw.InRow, sw.RowGap = z.Stand.Layout, z.Stand.Rows, crop.InRow.Value, crop.RowGap.Value
-	sw.RowMetres, sw.BedLength, sw.Area = z.RowMetres, z.BedLength, z.Area
-	sw.Low, sw.Likely, sw.High, sw.LossShare = z.Low, z.Likely, z.Top, crop.FailProb
-	if crop.Start == "vegetative" {
-		sw.StockUnit = crop.Unit + "s"
-	}
-	if s.Run == 0 && res.Form != "" || z.Plants == 0 && z.Area == 0 {
-		return // there is nothing to sow for it
-	}
-	c.plan.Sowings = append(c.plan.Sowings, sw)
-	res.Plants += z.Plants
-	res.Area += z.Area
-	res.Average += z.Average
-	out.SowingCount++
-	out.Plants += z.Plants
-	out.RowMetres += z.RowMetres
-	if crop.Dense == nil {
-		out.Area += z.Area
-	}
-	if !res.Part {
-		out.Average += z.Average
-		out.Harvested += z.Need.Amount
-	}
-}
-
 // load sets a wish in jars against full loads.
 func (c *computation) load(out *Wish, w table.Wish) {
-	prep := c.desk.Book.Preparation(w.Preparation)
+	prep := w.Made(c.desk.Book)
 	if w.Amount.Kind != table.Jars || prep == nil {
 		return
 	}
@@ -251,22 +208,24 @@ func (c *computation) load(out *Wish, w table.Wish) {
 }
 
 // batch says so where the best days of picking do not fill one batch.
-func (c *computation) batch(out *Wish, w table.Wish, u table.Use, res *Use, sowings []sowing.Sowing) {
-	if u.Prep == nil || len(sowings) == 0 || res.Average <= 0 || u.Crop.Harvest == book.Once || !canner(u.Prep) {
+func (c *computation) batch(out *Wish, a asked, res *Use) {
+	u := a.use
+	if u.Prep == nil || a.part || len(u.Lot) == 0 || res.Average <= 0 || u.Crop.Harvest == book.Once || !canner(u.Prep) {
 		return
 	}
 	batch := u.Prep.BatchUnits * u.Prep.Raw
 	keep := max(1, int(u.Crop.KeepDays.Or(1)))
-	st := sowings[0].Start
+	st := u.Season.Starts[u.Lot[0]]
 	best := 0.0
 	for d := st.Ready; d < st.End; d++ {
 		best = math.Max(best, u.Season.Share(st, d, d+keep))
 	}
-	gathered := best / sowings[0].Share * res.Average / float64(sowings[0].Of)
-	if whole := batch; gathered < whole && res.Average > 0 {
-		plants := amount.CeilWhole(float64(res.Plants) * whole / gathered)
+	share := u.Season.Share(st, st.Ready, st.End)
+	gathered := best / share * res.Average / float64(len(u.Lot))
+	if gathered < batch && gathered > 0 {
+		plants := amount.CeilWhole(float64(res.Plants) * batch / gathered)
 		out.Notes = append(out.Notes, fmt.Sprintf("one batch takes %s, but the best %d days of picking, as long as it keeps, give %s: about %d plants would fill one batch, or gather it in the freezer",
-			amount.Mark(whole, amount.Kilogram), keep, amount.Mark(gathered, amount.Kilogram), plants))
+			amount.Mark(batch, amount.Kilogram), keep, amount.Mark(gathered, amount.Kilogram), plants))
 	}
 }
 
@@ -276,36 +235,50 @@ func canner(p *book.Preparation) bool {
 	return p.Method == "boiling-water" || p.Method == "pressure-canner"
 }
 
+// served is one sowing's part in a wish.
+type served struct {
+	s *Sowing
+	f *Served
+}
+
 // wishFigures records the sums of a wish and what an average year leaves over.
-func (c *computation) wishFigures(out *Wish) {
+func (c *computation) wishFigures(i int) {
+	out := &c.plan.Wishes[i]
 	base := "wish/" + out.ID
-	mine := func(s *Sowing) bool { return s.Wish == out.ID }
-	total := func(name, title string, unit amount.Unit, value func(*Sowing) float64, part string) {
+	mine := c.servedBy[i]
+	total := func(name, title string, unit amount.Unit, value func(served) float64, whole func(*Sowing) float64, part string) {
 		s := c.desk.Recorder.Open(base, name, out.Title, title)
 		if !s.On() {
 			return
 		}
 		s.Do(working.Start, "Nothing sown yet", 0, unit, working.Reckoned)
-		for i := range c.plan.Sowings {
-			if sw := &c.plan.Sowings[i]; mine(sw) && value(sw) > 0 {
-				s.Do(working.Plus, sw.CropName+", "+sw.Date.Words(), value(sw), unit, working.Reckoned).Link("sowing/"+sw.ID, part)
+		for _, m := range mine {
+			v := value(m)
+			if v <= 0 {
+				continue
+			}
+			s.Do(working.Plus, m.s.CropName+", "+m.s.Date.Words(), v, unit, working.Reckoned)
+			if all := whole(m.s); math.Abs(all-v) <= 1e-9*math.Max(1, all) {
+				s.Link("sowing/"+m.s.ID, part)
+			} else {
+				s.Note("its share of %s, which the sowing has for all that is asked of it", amount.Mark(all, unit))
 			}
 		}
 		s.Is("Together", unit).Close(unit)
 	}
-	total("plants", "plants", amount.Plant, func(s *Sowing) float64 { return float64(s.Plants) }, "plants")
-	total("area", "bed area of all its sowings", amount.SquareMetre, func(s *Sowing) float64 {
-		if s.Method == "tray" {
+	total("plants", "plants", amount.Plant, func(m served) float64 { return float64(m.f.Plants) }, func(s *Sowing) float64 { return float64(s.Plants) }, "plants")
+	total("area", "bed area of all its sowings", amount.SquareMetre, func(m served) float64 {
+		if m.s.Method == "tray" {
 			return 0
 		}
-		return s.Area
-	}, "area")
-	total("harvested", "to be brought in", out.HarvestUnit, func(s *Sowing) float64 {
-		if slices.ContainsFunc(out.Uses, func(u Use) bool { return u.Part && u.Crop == s.Crop }) {
+		return m.f.Area
+	}, func(s *Sowing) float64 { return s.Area }, "area")
+	total("harvested", "to be brought in", out.HarvestUnit, func(m served) float64 {
+		if m.f.Part {
 			return 0
 		}
-		return s.Need
-	}, "need")
+		return m.f.Need
+	}, func(s *Sowing) float64 { return s.Need }, "need")
 	s := c.desk.Recorder.Open(base, "left_over", out.Title, "what an average year leaves over")
 	s.Do(working.Start, "An average year gives", out.Average, out.HarvestUnit, working.Reckoned).Link(base, "average")
 	s.Do(working.Minus, "To be brought in", out.Harvested, out.HarvestUnit, working.Reckoned).Link(base, "harvested")
@@ -314,13 +287,17 @@ func (c *computation) wishFigures(out *Wish) {
 		out.LeftOver = 0
 	}
 	c.average(out)
+	c.freshSums(i)
 	s = c.desk.Recorder.Open(base, "fed", out.Title, "weeks fed")
 	s.Do(working.Start, "Weeks it is wanted", float64(out.WeeksWanted), amount.Week, working.Household)
-	s.Do(working.Minus, "Weeks that nothing feeds", float64(out.WeeksWanted-out.WeeksFed), amount.Week, working.Reckoned)
+	if out.WeeksBought > 0 {
+		s.Do(working.Minus, "Weeks you buy for", float64(out.WeeksBought), amount.Week, working.Household)
+	}
+	s.Do(working.Minus, "Weeks that nothing feeds", float64(out.WeeksWanted-out.WeeksFed-out.WeeksBought), amount.Week, working.Reckoned)
 	s.Is("Weeks fed", amount.Week).Close(amount.Week)
 }
 
-// average records what an average year gives, sowing by sowing.
+// average records what an average year gives, use by use.
 func (c *computation) average(out *Wish) {
 	s := c.desk.Recorder.Open("wish/"+out.ID, "average", out.Title, "an average year")
 	if !s.On() {
@@ -335,16 +312,23 @@ func (c *computation) average(out *Wish) {
 	s.Is("Together", out.HarvestUnit).Close(out.HarvestUnit)
 }
 
-// sum records a sum over the sowings of one use of a wish.
-func (c *computation) sum(s *working.Sheet, wish string, u table.Use, part, name string, unit amount.Unit) {
-	if !s.On() {
-		return
-	}
-	s.Do(working.Start, "Nothing yet", 0, unit, working.Reckoned)
-	for i := range c.plan.Sowings {
-		if sw := &c.plan.Sowings[i]; sw.Wish == wish && sw.Form == string(u.Form) && sw.Crop == u.Crop.ID {
-			s.Do(working.Plus, "Sowing of "+sw.Date.Words(), sw.Need, unit, working.Reckoned).Link("sowing/"+sw.ID, part)
+// freshSums records what is brought in fresh, a sum over sowings.
+func (c *computation) freshSums(i int) {
+	out := &c.plan.Wishes[i]
+	for _, u := range out.Uses {
+		if u.Form != string(table.Fresh) || u.Part {
+			continue
 		}
+		s := c.desk.Recorder.Open(u.Figure, "harvested", out.Title, "to bring in, fresh")
+		if !s.On() {
+			continue
+		}
+		s.Do(working.Start, "Nothing yet", 0, out.HarvestUnit, working.Reckoned)
+		for _, m := range c.servedBy[i] {
+			if m.f.Form == u.Form && !m.f.Part {
+				s.Do(working.Plus, "Sowing of "+m.s.Date.Words(), m.f.Need, out.HarvestUnit, working.Reckoned).Link(m.f.figure, "need")
+			}
+		}
+		s.Is("To be brought in", out.HarvestUnit).Close(out.HarvestUnit)
 	}
-	s.Is(name, unit).Close(unit)
 }

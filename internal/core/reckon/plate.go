@@ -36,6 +36,11 @@ func (d *Desk) rule(s *working.Sheet, op working.Op, field string) *working.Shee
 	return assume(s, op, a, value, usual, set, "household")
 }
 
+// Rule does a step of a sum with one of the household's rules.
+func (d *Desk) Rule(s *working.Sheet, op working.Op, field string) *working.Sheet {
+	return d.rule(s, op, field)
+}
+
 func (d *Desk) preparation(s *working.Sheet, op working.Op, p *book.Preparation, field string) *working.Sheet {
 	a, value, usual, set, _ := book.PreparationAssumption(p, field)
 	return assume(s, op, a, value, usual, set, "preparation/"+p.ID)
@@ -92,7 +97,7 @@ func (d *Desk) Harvest(base, name, title string, r table.Resolved, u table.Use, 
 	k := w.Amount.Kind
 	switch {
 	case k.PutUp():
-		return Need{Amount: d.putUp(s, w, u.Prep, total)}
+		return Need{Amount: d.putUp(s, w, u, total)}
 	case k == table.Meals:
 		return Need{Amount: d.meals(s, w, u, amounts, weeks)}
 	}
@@ -101,13 +106,14 @@ func (d *Desk) Harvest(base, name, title string, r table.Resolved, u table.Use, 
 		s.Do(working.Together, "", total, unit, working.Household).Called("Wished, %s a week", amount.Mark(w.Amount.Number, unit))
 		s.Note("over %d weeks", weeks)
 	} else {
-		s.Do(working.Start, "Wished in the year", w.Amount.Number, unit, working.Household)
+		d.wished(s, w, "Wished in the year", w.Amount.Number, unit)
 		if math.Abs(total-w.Amount.Number) > 1e-9 && w.Amount.Number > 0 {
 			s.Do(working.Times, "", total/w.Amount.Number, amount.Share, working.Reckoned).Called("Share of it that %s feeds", u.Form)
 			s.Note("%d weeks of those it is spread over", weeks)
 		}
 		d.lessLeft(s, w)
 	}
+	d.lessShelf(s, w, u)
 	if u.Form == table.Cellar {
 		d.kept(s, u, amounts)
 	}
@@ -117,7 +123,25 @@ func (d *Desk) Harvest(base, name, title string, r table.Resolved, u table.Use, 
 	return Need{Amount: s.Is("Harvested weight", amount.Kilogram).Close(amount.Kilogram)}
 }
 
-// lessLeft takes off what will still be on the shelf.
+// wished begins a sum with what is wished, which may follow from last year's story.
+func (d *Desk) wished(s *working.Sheet, w table.Wish, name string, v float64, unit amount.Unit) {
+	s.Do(working.Start, name, v, unit, working.Household)
+	if w.Story != nil && v == w.Amount.Number {
+		s.Link("wish/"+w.ID, "wished")
+	}
+}
+
+// lessShelf takes off what today's lots will leave of a use by the time the new
+// crop comes. What the household says by hand goes before.
+func (d *Desk) lessShelf(s *working.Sheet, w table.Wish, u table.Use) {
+	if !u.OnShelf || w.Left > 0 {
+		return
+	}
+	s.Do(working.Left, "Left of what is on the shelf, as a share", u.LeftShare, amount.Share, working.Reckoned)
+	s.Note("today's shelf, eaten at this wish's rate until the new crop comes, leaves %s", amount.Mark(u.Left, u.DrawnIn(w)))
+}
+
+// lessLeft takes off what will still be on the shelf by the household's word.
 func (d *Desk) lessLeft(s *working.Sheet, w table.Wish) {
 	if w.Left <= 0 || w.Amount.Number <= 0 {
 		return
@@ -164,6 +188,7 @@ func (d *Desk) meals(s *working.Sheet, w table.Wish, u table.Use, amounts [seaso
 		d.crop(s, working.Times, u.Crop, "portion")
 	}
 	s.Is("Eaten, edible weight", amount.Kilogram)
+	d.lessShelf(s, w, u)
 	d.crop(s, working.Over, u.Crop, "edible")
 	switch {
 	case u.Form == table.Cellar:
@@ -181,23 +206,40 @@ func (d *Desk) meals(s *working.Sheet, w table.Wish, u table.Use, amounts [seaso
 }
 
 // putUp reckons jars, litres or kg dried back to harvested weight.
-func (d *Desk) putUp(s *working.Sheet, w table.Wish, prep *book.Preparation, total float64) float64 {
-	d.units(s, w, prep, total)
-	d.preparation(s, working.Times, prep, "raw")
+func (d *Desk) putUp(s *working.Sheet, w table.Wish, u table.Use, total float64) float64 {
+	d.units(s, w, u, total)
+	d.preparation(s, working.Times, u.Prep, "raw")
 	d.rule(s, working.Keep, "spoil")
 	d.rule(s, working.Keep, "cull")
 	return s.Is("Harvested weight", amount.Kilogram).Close(amount.Kilogram)
 }
 
-// units says the litres or dried kg to be put up.
-func (d *Desk) units(s *working.Sheet, w table.Wish, prep *book.Preparation, total float64) {
-	unit := w.Amount.Kind.Unit()
-	s.Do(working.Start, "Wished", total, unit, working.Household)
+// ToFill returns how many jars, litres or kg dried of a wish are to be put up
+// this year, in the wish's unit.
+func ToFill(w table.Wish, u table.Use) float64 {
+	total := u.Total()
 	if w.Left > 0 {
-		s.Do(working.Minus, "Left on the shelf by then", math.Min(total, w.Left), unit, working.Household)
+		return math.Max(0, total-w.Left)
+	}
+	return total * (1 - u.LeftShare)
+}
+
+// units says the litres or dried kg to be put up.
+func (d *Desk) units(s *working.Sheet, w table.Wish, u table.Use, total float64) {
+	unit := w.Amount.Kind.Unit()
+	d.wished(s, w, "Wished", total, unit)
+	if left := total - ToFill(w, u); w.Left > 0 || u.OnShelf {
+		source, note := working.Household, ""
+		if w.Left <= 0 {
+			source, note = working.Reckoned, "today's shelf, eaten at this wish's rate until the new is put up, the oldest first"
+		}
+		s.Do(working.Minus, "Left on the shelf by then", left, unit, source)
+		if note != "" {
+			s.Note("%s", note)
+		}
 	}
 	if w.Amount.Kind == table.Jars {
-		jar := table.JarLitre(w, prep)
+		jar := table.JarLitre(w, u.Prep)
 		s.Do(working.Times, "A jar holds", jar, amount.Litre, jarSource(w)).Note("%s jar", table.JarName(jar))
 		s.Is("To put up", amount.Litre)
 	}

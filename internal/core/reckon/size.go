@@ -2,11 +2,12 @@ package reckon
 
 import (
 	"errors"
+	"fmt"
 	"math"
+	"slices"
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
-	"inventory/internal/core/sowing"
 	"inventory/internal/core/table"
 	"inventory/internal/core/working"
 )
@@ -32,31 +33,159 @@ type Size struct {
 	Low, Likely, Top float64 // 10, 50, 90 % points of what it gives, given that it stands
 	Average          float64 // what an average year gives, losses counted
 	Short            *NeedsAnotherSowing
+
+	Bearing float64 // share of a full crop given this year
+	Given   []Given // what each part has of it
+}
+
+// Stands sizes a patch that stands already: so many plants that bear as much as
+// a number in full bearing, sized against what the whole need would take. share
+// is how much of that need it is counted for.
+func (d *Desk) Stands(base string, c *book.Crop, layout table.Layout, plants int, bearing float64, whole Size, share float64) Size {
+	z := Size{Need: Need{whole.Need.Pieces, whole.Need.Amount * share}, Plants: plants, Stand: whole.Stand, PerPlant: whole.PerPlant, Bearing: bearing / float64(plants)}
+	f := figures{base}
+	s := d.Recorder.Open(f.base, "plants", c.Short(), "plants")
+	s.Do(working.Start, "Stand already", float64(plants), amount.Plant, working.Household).Close(amount.Plant)
+	s = d.Recorder.Open(f.base, "need", c.Short(), "to bring in")
+	s.Do(working.Start, "To bring in, all of it", whole.Need.Amount, unitOf(z.Need), working.Reckoned)
+	s.Do(working.Times, "The share that this patch is to give in full bearing", share, amount.Share, working.Reckoned)
+	s.Is("To bring in", unitOf(z.Need)).Close(unitOf(z.Need))
+	d.ground(f, &z)
+	d.harvest(f, c, &z, float64(plants), amount.Plant, "plants")
+	z.Given = make([]Given, len(whole.Given))
+	upTo, sum := 0, 0.0
+	for i, g := range whole.Given {
+		of := 1 / float64(len(whole.Given))
+		if whole.Need.Amount > 0 {
+			of = g.Need / whole.Need.Amount
+		}
+		sum += of
+		now := int(math.Round(float64(plants) * sum))
+		z.Given[i] = Given{g.Need * share, now - upTo, z.Area * of, z.Average * of}
+		upTo = now
+	}
+	return z
+}
+
+func unitOf(n Need) amount.Unit {
+	if n.Pieces {
+		return amount.Piece
+	}
+	return amount.Kilogram
 }
 
 // figures names the figures of one sowing: base/plants, base/seeds and so on.
 type figures struct{ base string }
 
-// Sow sizes one sowing (or one of the equal sowings of a lot) for a need. The
-// need is that of the whole lot where sow.Of is more than one.
-// least is the fewest plants worth growing in this sowing.
-func (d *Desk) Sow(base string, c *book.Crop, layout table.Layout, sow sowing.Sowing, need Need, confidence float64, least int) Size {
-	z := Size{Need: need}
-	z.Need.Amount /= float64(sow.Of)
+// Part is what one wish asks of a sowing.
+type Part struct {
+	Need       Need // of the whole lot where Of is more than one
+	Confidence float64
+	Share      float64 // share of a plant's full harvest that is gathered for it
+	Of         int     // how many equal sowings share the need
+}
+
+// Given is what a part has of a sowing: its share of the plants, of the ground
+// and of what an average year gives.
+type Given struct {
+	Need    float64 // kg or pieces, of this sowing
+	Plants  int
+	Area    float64
+	Average float64
+}
+
+// class is the parts of a sowing that are reckoned together: they are met with
+// the same confidence from the same picking, so their needs add up.
+type class struct {
+	Part
+	parts  []int
+	plants int
+	per    float64 // what a plant gives, of this class's picking
+}
+
+func classes(parts []Part) (out []class) {
+	for i, p := range parts {
+		k := slices.IndexFunc(out, func(c class) bool {
+			return c.Confidence == p.Confidence && math.Abs(c.Share-p.Share) < 1e-12 && c.Of == p.Of
+		})
+		if k < 0 {
+			k = len(out)
+			out = append(out, class{Part: Part{Need{p.Need.Pieces, 0}, p.Confidence, p.Share, p.Of}})
+		}
+		out[k].Need.Amount += p.Need.Amount
+		out[k].parts = append(out[k].parts, i)
+	}
+	return out
+}
+
+// Ask is all that is asked of one sowing.
+type Ask struct {
+	Raised  bool // sown indoors first
+	Parts   []Part
+	Least   int     // fewest plants worth growing
+	Bearing float64 // share of a full crop that it gives this year: less than 1 for a young patch
+	Beside  bool    // beside a patch that stands, for what that does not give
+}
+
+// Sow sizes one sowing for all that is asked of it; the parts are either all in
+// pieces or all by weight. A sowing that serves table and jars is the sum of its
+// parts, each with its own confidence.
+func (d *Desk) Sow(base string, c *book.Crop, layout table.Layout, ask Ask) Size {
+	parts := ask.Parts
+	z := Size{Need: Need{Pieces: parts[0].Need.Pieces}, Given: make([]Given, len(parts))}
+	for i, p := range parts {
+		z.Given[i].Need = p.Need.Amount / float64(p.Of)
+		z.Need.Amount += z.Given[i].Need
+	}
 	f := figures{base}
 	if c.Dense != nil {
-		d.dense(f, c, need, &z)
+		d.dense(f, c, z.Need, &z)
+		z.share(classes(parts), parts)
 		return z
 	}
 	z.Stand = StandIn(c, layout, d.Bed())
-	d.plants(f, c, sow, need, confidence, least, &z)
-	d.start(f, c, sow, &z)
+	all := classes(parts)
+	d.plants(f, c, all, ask, &z)
+	d.start(f, c, ask.Raised, &z)
+	z.Bearing = ask.Bearing
 	d.harvest(f, c, &z, float64(z.Plants), amount.Plant, "plants")
+	z.share(all, parts)
 	return z
 }
 
+// share gives each part its plants, ground and harvest: plants in whole ones, by
+// rounding their running sum.
+func (z *Size) share(all []class, parts []Part) {
+	weight := make([]float64, len(parts))
+	var total float64
+	for _, k := range all {
+		for _, i := range k.parts {
+			of := 1 / float64(len(k.parts))
+			if k.Need.Amount > 0 {
+				of = parts[i].Need.Amount / k.Need.Amount
+			}
+			if weight[i] = float64(k.plants) * of; z.Stand.Layout == "" { // trays have no plants
+				weight[i] = of
+			}
+			total += weight[i]
+		}
+	}
+	if total <= 0 {
+		return
+	}
+	var sum float64
+	given := 0
+	for i, w := range weight {
+		sum += w
+		upTo := int(math.Round(float64(z.Plants) * sum / total))
+		z.Given[i].Plants, given = upTo-given, upTo
+		z.Given[i].Area = z.Area * w / total
+		z.Given[i].Average = z.Average * w / total
+	}
+}
+
 // Count sizes plants that nobody weighs, by number or by area (m²).
-func (d *Desk) Count(base string, c *book.Crop, layout table.Layout, sow sowing.Sowing, w table.Wish) Size {
+func (d *Desk) Count(base string, c *book.Crop, layout table.Layout, raised bool, w table.Wish) Size {
 	z := Size{Stand: StandIn(c, layout, d.Bed())}
 	f := figures{base}
 	s := d.Recorder.Open(f.base, "plants", c.Short(), "plants")
@@ -66,25 +195,80 @@ func (d *Desk) Count(base string, c *book.Crop, layout table.Layout, sow sowing.
 	}
 	s.Up("Plants", amount.Plant)
 	z.Plants = int(s.Close(amount.Plant))
-	d.start(f, c, sow, &z)
+	d.start(f, c, raised, &z)
 	return z
 }
 
-// plants reckons the plants of a sowing.
-func (d *Desk) plants(f figures, c *book.Crop, sow sowing.Sowing, need Need, confidence float64, least int, z *Size) {
-	s := d.Recorder.Open(f.base, "plants", c.Short(), "plants")
-	unit, per, source := amount.Kilogram, c.Yield.Value*z.Stand.Factor*sow.Share, amount.Kilogram
+// plants reckons the plants of a sowing: of each class of its parts, and
+// together.
+func (d *Desk) plants(f figures, c *book.Crop, all []class, ask Ask, z *Size) {
+	least := ask.Least
+	var sum *working.Sheet
+	var total, gives float64
+	for i := range all {
+		k := &all[i]
+		at, title := f.base, "plants"
+		if len(all) > 1 {
+			at, title = partBase(f.base, i), "plants for a part of what is asked"
+		}
+		s := d.Recorder.Open(at, "plants", c.Short(), title)
+		d.classPlants(s, f, c, k, z, len(all) > 1, ask.Beside)
+		k.plants = int(s.Close(amount.Plant))
+		total += float64(k.plants)
+		gives += float64(k.plants) * k.per
+		sum = s
+	}
+	z.PerPlant = all[0].per
+	if total > 0 {
+		z.PerPlant = gives / total
+	}
+	if len(all) > 1 {
+		sum = d.Recorder.Open(f.base, "plants", c.Short(), "plants")
+		sum.Do(working.Start, "Nothing planted yet", 0, amount.Plant, working.Reckoned)
+		for i, k := range all {
+			sum.Do(working.Plus, confidenceWords(k.Confidence), float64(k.plants), amount.Plant, working.Reckoned).Link(partBase(f.base, i), "plants")
+		}
+	}
+	if block := z.Stand.wholeBlock(least, c); block > least && sum.Value() > 0 {
+		sum.Do(working.AtLeast, "A block of four full rows, for the wind to fill the ears", float64(block), amount.Plant, working.Usual)
+	} else if least > 1 && sum.Value() > 0 {
+		sum.Do(working.AtLeast, "Fewest worth growing", float64(least), amount.Plant, working.Usual)
+	}
+	z.Plants = int(sum.Close(amount.Plant))
+}
+
+func partBase(base string, i int) string { return fmt.Sprintf("%s/part%d", base, i+1) }
+
+func confidenceWords(c float64) string {
+	if c == 0 {
+		return "For what a typical year is to meet"
+	}
+	return fmt.Sprintf("For what %.0f years of 100 are to meet", 100*c)
+}
+
+// classPlants reckons the plants of one class.
+func (d *Desk) classPlants(s *working.Sheet, f figures, c *book.Crop, k *class, z *Size, several, beside bool) {
+	unit, per, source := amount.Kilogram, c.Yield.Value*z.Stand.Factor*k.Share, amount.Kilogram
+	need, confidence := k.Need, k.Confidence
 	var pieces float64
 	onePiece := false
 	if need.Pieces {
 		unit = amount.Piece
 		pieces, _ = c.PiecesPerPlant(c.Yield.Value * z.Stand.Factor)
 		onePiece = pieces == 1
-		per = pieces * (1 - d.Rules.Unmarketable) * sow.Share
+		per = pieces * (1 - d.Rules.Unmarketable) * k.Share
 		source = amount.Piece
 	}
-	z.PerPlant = per
-	s.Do(working.Start, "To bring in", need.Amount, unit, working.Reckoned).Link(f.base, "need")
+	k.per = per
+	s.Do(working.Start, "To bring in", need.Amount, unit, working.Reckoned)
+	switch {
+	case beside:
+		s.Note("what the patch that stands does not give in full bearing")
+	case k.Of > 1:
+		s.Note("the whole lot")
+	case !several:
+		s.Link(f.base, "need")
+	}
 	op := working.Over
 	if confidence > 0 {
 		op = working.Beside // the least number is found by trying, not by dividing
@@ -104,30 +288,33 @@ func (d *Desk) plants(f figures, c *book.Crop, sow sowing.Sowing, need Need, con
 			}
 		}
 	}
-	if sow.Share < 1-1e-9 {
-		s.Do(op, "Share of its picking in the weeks it feeds", sow.Share, amount.Share, working.Reckoned)
+	if k.Share < 1-1e-9 {
+		s.Do(op, "Share of its picking in the weeks it feeds", k.Share, amount.Share, working.Reckoned)
 	}
 	d.crop(s, keepOr(op), c, "fail_prob")
 	n, err := 0, error(nil)
 	cv := c.YieldCV.Value
 	switch {
 	case onePiece:
-		n, err = Pieces(need.Amount/sow.Share, d.Rules.Unmarketable, c.FailProb, sow.Of, confidence)
+		n, err = Pieces(need.Amount/k.Share, d.Rules.Unmarketable, c.FailProb, k.Of, confidence)
 	default:
-		n, err = Plants(need.Amount, per, c.FailProb, cv, sow.Of, confidence)
+		n, err = Plants(need.Amount, per, c.FailProb, cv, k.Of, confidence)
 	}
 	met := func(n int) float64 {
 		if onePiece {
-			return MetPieces(n, amount.CeilWhole(need.Amount/sow.Share), d.Rules.Unmarketable, c.FailProb, sow.Of)
+			return MetPieces(n, amount.CeilWhole(need.Amount/k.Share), d.Rules.Unmarketable, c.FailProb, k.Of)
 		}
-		return Met(n, need.Amount, per, c.FailProb, cv, sow.Of)
+		return Met(n, need.Amount, per, c.FailProb, cv, k.Of)
 	}
-	_ = errors.As(err, &z.Short)
+	var short *NeedsAnotherSowing
+	if errors.As(err, &short) {
+		z.Short = short
+	}
 	switch {
 	case confidence == 0:
 		s.Up("Plants in a typical year", amount.Plant)
-	case z.Short != nil:
-		s.Do(working.Least, "Plants of a typical year", float64(n), amount.Plant, working.Reckoned).Note("%s", z.Short.Error())
+	case short != nil:
+		s.Do(working.Least, "Plants of a typical year", float64(n), amount.Plant, working.Reckoned).Note("%s", short.Error())
 	default:
 		if !onePiece {
 			d.crop(s, working.Beside, c, "yield_cv")
@@ -137,15 +324,9 @@ func (d *Desk) plants(f figures, c *book.Crop, sow sowing.Sowing, need Need, con
 			s.Note("%d plants: %.1f %%; %d plants: %.1f %%", n, 100*met(n), n-1, 100*met(n-1))
 		}
 	}
-	if sow.Of > 1 {
-		s.Do(working.Over, "Equal sowings", float64(sow.Of), amount.Sowing, working.Household).Up("Plants of one sowing", amount.Plant)
+	if k.Of > 1 {
+		s.Do(working.Over, "Equal sowings", float64(k.Of), amount.Sowing, working.Household).Up("Plants of one sowing", amount.Plant)
 	}
-	if block := z.Stand.wholeBlock(least, c); block > least && s.Value() > 0 {
-		s.Do(working.AtLeast, "A block of four full rows, for the wind to fill the ears", float64(block), amount.Plant, working.Usual)
-	} else if least > 1 && s.Value() > 0 {
-		s.Do(working.AtLeast, "Fewest worth growing", float64(least), amount.Plant, working.Usual)
-	}
-	z.Plants = int(s.Close(amount.Plant))
 }
 
 func keepOr(op working.Op) working.Op {
@@ -156,11 +337,11 @@ func keepOr(op working.Op) working.Op {
 }
 
 // start reckons what is sown, raised or planted, and the bed it takes.
-func (d *Desk) start(f figures, c *book.Crop, sow sowing.Sowing, z *Size) {
+func (d *Desk) start(f figures, c *book.Crop, raised bool, z *Size) {
 	switch {
 	case c.Start == "vegetative":
 		d.stock(f, c, z)
-	case sow.Start.Raised:
+	case raised:
 		d.raised(f, c, z)
 	case c.SeedsPerMetre.Known:
 		d.drill(f, c, z)
@@ -227,7 +408,11 @@ func (d *Desk) drill(f figures, c *book.Crop, z *Size) {
 	z.DrillM = float64(z.Plants) * c.InRow.Value / 100
 	s := d.Recorder.Open(f.base, "seeds", c.Short(), "seeds")
 	s.Do(working.Start, "Plants", float64(z.Plants), amount.Plant, working.Reckoned).Link(f.base, "plants")
-	d.crop(s, working.Times, c, "in_row")
+	if c.Spaced() {
+		s.Do(working.Times, "Spacing in the row, for the size wanted", c.InRow.Value, amount.Centimetre, working.Reckoned)
+	} else {
+		d.crop(s, working.Times, c, "in_row")
+	}
 	s.Is("Metres of drill", amount.Metre)
 	s.Do(working.Times, "Seeds a metre", c.SeedsPerMetre.Value, amount.PerMetre, working.Usual)
 	s.Up("Seeds", amount.Seed)
@@ -291,11 +476,19 @@ func (d *Desk) harvest(f figures, c *book.Crop, z *Size, count float64, unit amo
 	if z.Need.Pieces && z.pieceEach(c) {
 		points = pieceDeciles(z.Plants, d.Rules.Unmarketable)
 	}
-	mean := count * z.PerPlant
+	bearing := 1.0
+	if c.Patch != nil {
+		bearing = z.Bearing
+	}
+	mean := count * z.PerPlant * bearing
 	z.Low, z.Likely, z.Top = mean*points[0], mean*points[1], mean*points[2]
 	begin := func(s *working.Sheet) *working.Sheet {
 		s.Do(working.Start, "Planted", count, unit, working.Reckoned).Link(f.base, counted)
-		return s.Do(working.Times, "Each gives, in the weeks it feeds", z.PerPlant, of, working.Reckoned)
+		s.Do(working.Times, "Each gives, in the weeks it feeds", z.PerPlant, of, working.Reckoned)
+		if c.Patch != nil {
+			s.Do(working.Times, "Of a full crop, at its age", bearing, amount.Share, working.Usual)
+		}
+		return s
 	}
 	s := begin(d.Recorder.Open(f.base, "likely", c.Short(), "expected harvest"))
 	s.Is("A mean year, if it stands", of)

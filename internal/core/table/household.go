@@ -27,6 +27,38 @@ type Household struct {
 	Stores    []shelf.Store   `json:"stores"`
 	Wishes    []Wish          `json:"wishes"`
 	Overrules []book.Overrule `json:"overrules"`
+
+	Lots            []shelf.Lot           `json:"lots"`      // what stands on the shelf today
+	Patches         []Patch               `json:"patches"`   // perennials that stand already
+	OwnCrops        []book.OwnCrop        `json:"own_crops"` // crops and kinds of the household's own
+	OwnPreparations []book.OwnPreparation `json:"own_preparations"`
+}
+
+// Patch is a perennial that stands already.
+type Patch struct {
+	ID      string `json:"id"`
+	Crop    string `json:"crop"`
+	Plants  int    `json:"plants"`
+	Planted int    `json:"planted"` // calendar year
+}
+
+// Validate looks at a patch.
+func (p Patch) Validate(c invalid.Check, b *book.Book) {
+	if crop := b.Crop(p.Crop); crop == nil || !crop.Perennial() {
+		c.Add("crop", p.Crop, "a perennial of the crop book, such as asparagus")
+	}
+	c.Number("plants", float64(p.Plants), 1, 20000)
+	c.Number("planted", float64(p.Planted), 1900, 2150)
+}
+
+// Book returns the book with the household's own crops, preparations and
+// figures on top, and its rules with the usual values of those it has set.
+func (h Household) Book(usual *book.Book) (*book.Book, book.Rules, map[string]float64, error) {
+	b, err := usual.WithOwn(h.OwnCrops, h.OwnPreparations)
+	if err != nil {
+		return nil, book.Rules{}, nil, err
+	}
+	return b.With(h.Overrules)
 }
 
 // Band is an age band with its usual appetite.
@@ -119,8 +151,12 @@ const MostWishes = 500
 
 // Validate looks for everything that cannot stand in a household, and returns
 // it as invalid.Fields with paths into the document.
-func (h Household) Validate(b *book.Book) error {
+func (h Household) Validate(usual *book.Book) error {
 	c := invalid.NewCheck()
+	b, err := usual.WithOwn(h.OwnCrops, h.OwnPreparations)
+	if err != nil {
+		return err
+	}
 	h.validateSettings(c)
 	h.Place.Validate(c.At("place"))
 	if len(h.Members) == 0 {
@@ -138,7 +174,8 @@ func (h Household) Validate(b *book.Book) error {
 	for _, l := range []struct {
 		name string
 		n    int
-	}{{"members", len(h.Members)}, {"guests", len(h.Guests)}, {"stores", len(h.Stores)}, {"wishes", len(h.Wishes)}, {"overrules", len(h.Overrules)}} {
+	}{{"members", len(h.Members)}, {"guests", len(h.Guests)}, {"stores", len(h.Stores)}, {"wishes", len(h.Wishes)}, {"overrules", len(h.Overrules)},
+		{"patches", len(h.Patches)}, {"own_crops", len(h.OwnCrops)}, {"own_preparations", len(h.OwnPreparations)}} {
 		if l.n > MostWishes {
 			c.Add(l.name, fmt.Sprint(l.n), fmt.Sprintf("at most %d", MostWishes))
 			return c.Err()
@@ -160,6 +197,18 @@ func (h Household) Validate(b *book.Book) error {
 		unique(c.Index("wishes", i), "w", w.ID)
 		w.Validate(c.Index("wishes", i), b)
 	}
+	for i, p := range h.Patches {
+		unique(c.Index("patches", i), "p", p.ID)
+		p.Validate(c.Index("patches", i), b)
+	}
+	if len(h.Lots) > shelf.MostLots {
+		c.Add("lots", fmt.Sprint(len(h.Lots)), fmt.Sprintf("at most %d", shelf.MostLots))
+		return c.Err()
+	}
+	for i, l := range h.Lots {
+		unique(c.Index("lots", i), "l", l.ID)
+	}
+	validateLots(c, h.Lots, b)
 	seen := map[string]bool{}
 	for i, o := range h.Overrules {
 		if key := o.Subject + " " + o.Field; seen[key] {

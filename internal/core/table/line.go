@@ -1,6 +1,7 @@
 package table
 
 import (
+	"errors"
 	"fmt"
 	"slices"
 	"strings"
@@ -35,6 +36,9 @@ func ParseLine(line string, b *book.Book) ([]Reading, error) {
 		return nil, &invalid.Field{Field: "line", Value: string([]rune(line)[:20]) + "…", Allowed: fmt.Sprintf("at most %d characters", LongestLine)}
 	}
 	p := parseWords(line)
+	if p.another != "" {
+		return nil, wrong("one number; “" + p.another + "” is a second one")
+	}
 	if !p.hasNumber {
 		return nil, wrong(`a number too, such as "35 qt" or "2x week"`)
 	}
@@ -48,27 +52,24 @@ func ParseLine(line string, b *book.Book) ([]Reading, error) {
 	var out []Reading
 	var firstErr error
 	for _, m := range found {
-		w, err := p.wish(b, m)
-		if err == nil {
+		for _, w := range p.wishes(b, m, &firstErr) {
 			check := invalid.NewCheck()
 			w.Validate(check, b)
-			if fs := invalid.All(check.Err()); fs != nil {
-				err = wrong(fs[0].Allowed)
+			if fs := invalid.All(check.Err()); fs == nil {
+				out = append(out, Reading{w, Words(w, b)})
+			} else if firstErr == nil {
+				firstErr = errors.New(fs[0].Allowed)
 			}
-		} else {
-			err = wrong(err.Error())
-		}
-		if err == nil {
-			out = append(out, Reading{w, Words(w, b)})
-		} else if firstErr == nil {
-			firstErr = err
 		}
 	}
 	if len(out) == 0 {
-		return nil, firstErr
+		return nil, wrong(firstErr.Error())
 	}
-	return out, nil
+	return out[:min(len(out), mostReadings)], nil
 }
+
+// mostReadings is how many readings of a line are worth offering.
+const mostReadings = 6
 
 // parsed is a line taken apart.
 type parsed struct {
@@ -82,27 +83,30 @@ type parsed struct {
 	forms     []Form
 	season    Season
 	names     []string
+	priority  Priority
+	portion   float64 // g, where a second number says it
+	another   string  // a second number that says nothing
 }
 
 var formWords = map[string]Form{
 	"fresh": Fresh, "cellar": Cellar, "stored": Cellar, "canned": Canned, "juiced": Juiced, "frozen": Frozen,
-	"dried": Dried, "pickled": Pickled, "fermented": Fermented,
+	"dried": Dried, "pickled": Pickled, "fermented": Fermented, "freezer": Frozen, "store": Cellar,
 }
 
-var monthWords = []string{"jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec"}
-
-func month(word string) int {
-	if len(word) < 3 {
-		return 0
-	}
-	full := []string{"january", "february", "march", "april", "may", "june", "july", "august", "september", "october", "november", "december"}
-	for i, f := range full {
-		if word == monthWords[i] || word == f || word == "sept" && i == 8 {
-			return i + 1
-		}
-	}
-	return 0
+// quiet are words that say nothing of their own.
+var quiet = map[string]bool{
+	"": true, "of": true, "a": true, "an": true, "and": true, "the": true, "in": true, "for": true, "we": true, "eat": true, "want": true,
+	"from": true, "to": true, "or": true, "then": true, "some": true, "about": true, "with": true, "please": true, "as": true, "until": true,
+	"it": true, "each": true, "is": true, "round": true, "i": true, "us": true, "our": true, "till": true, "through": true,
 }
+
+var months = func() map[string]int {
+	m := map[string]int{"sept": 9}
+	for i, name := range monthNames {
+		m[strings.ToLower(name)], m[strings.ToLower(name[:3])] = i+1, i+1
+	}
+	return m
+}()
 
 // parseWords takes a line apart; what it does not know is a name.
 func parseWords(line string) parsed {
@@ -110,52 +114,131 @@ func parseWords(line string) parsed {
 	words := strings.FieldsFunc(strings.ToLower(line), func(r rune) bool {
 		return unicode.IsSpace(r) || r == ';' || r == '(' || r == ')' || r == ':'
 	})
+	for i := range words {
+		words[i] = strings.Trim(words[i], ",.!?")
+	}
 	for i := 0; i < len(words); i++ {
-		word := strings.Trim(words[i], ",.")
-		next := ""
+		word, next := words[i], ""
 		if i+1 < len(words) {
-			next = strings.Trim(words[i+1], ",.")
+			next = words[i+1]
 		}
 		if head, tail, ok := strings.Cut(word, "/"); ok && (tail == "week" || tail == "wk" || tail == "year" || tail == "yr") {
 			p.weekly, p.yearly = tail[0] == 'w', tail[0] == 'y'
 			word = head
-			if word == "" {
-				continue
-			}
 		}
-		if p.period(word, next) {
-			if word == "a" || word == "per" || word == "each" || word == "all" || word == "every" {
-				i++
-			}
+		switch used := p.phrase(words[i:]); {
+		case used > 0:
+			i += used - 1
+			continue
+		case p.numberWord(word, next, &i), p.month(word):
 			continue
 		}
-		if a, z, ok := strings.Cut(word, "-"); ok && month(a) > 0 && month(z) > 0 {
-			p.season = Season{Kind: Months, From: month(a), To: month(z)}
-			continue
+		p.word(word)
+	}
+	return p
+}
+
+// phrase reads what takes more than a word: "a week", "while it lasts", "a
+// must"; it returns how many words it took.
+func (p *parsed) phrase(words []string) int {
+	next, third := "", ""
+	if len(words) > 1 {
+		next = words[1]
+	}
+	if len(words) > 2 {
+		third = words[2]
+	}
+	switch word := words[0]; {
+	case word == "while" && next == "it" && third == "lasts":
+		p.season = Season{Kind: While}
+		return 3
+	case word == "in" && next == "season", word == "all" && next == "season":
+		p.season = Season{Kind: While}
+		return 2
+	case word == "year-round":
+		p.season = Season{Kind: AllYear}
+		return 1
+	case word == "year" && next == "round":
+		p.season = Season{Kind: AllYear}
+		return 2
+	case (word == "a" || word == "definitely") && next == "must":
+		p.priority = Must
+		return 2
+	case word == "nice" && next == "to" && third == "have":
+		p.priority = Nice
+		return 3
+	case (word == "a" || word == "one") && next == "dozen" && !p.hasNumber:
+		p.number, p.hasNumber = 12, true
+		return 2
+	case word == "root" && next == "cellar":
+		return p.form(Cellar, 2)
+	}
+	if p.period(words[0], next) {
+		switch words[0] {
+		case "a", "per", "each", "all", "every", "the":
+			return 2
 		}
-		if p.numberWord(word, next, &i) {
-			continue
-		}
-		if f, ok := formWords[word]; ok && !slices.Contains(p.forms, f) {
-			p.forms = append(p.forms, f)
-			continue
-		}
-		switch word {
-		case "", "of", "a", "and", "the", "in", "for", "we", "eat", "want":
-		case "x", "times":
-			p.times = p.hasNumber
-		case "once", "twice":
-			p.number, p.hasNumber, p.times = map[string]float64{"once": 1, "twice": 2}[word], true, true
-		default:
-			if u, ok := amount.ParseUnit(word); ok && p.hasNumber && !p.hasUnit {
+		return 1
+	}
+	return 0
+}
+
+func (p *parsed) form(f Form, used int) int {
+	if !slices.Contains(p.forms, f) {
+		p.forms = append(p.forms, f)
+	}
+	return used
+}
+
+// month reads "may-oct", "may", "october"; two single ones are from and to.
+func (p *parsed) month(word string) bool {
+	a, z, pair := strings.Cut(word, "-")
+	if !pair {
+		a, z, pair = strings.Cut(word, "–")
+	}
+	switch {
+	case pair && months[a] > 0 && months[z] > 0:
+		p.season = Season{Kind: Months, From: months[a], To: months[z]}
+	case months[word] == 0:
+		return false
+	case p.season.Kind == Months:
+		p.season.To = months[word]
+	default:
+		p.season = Season{Kind: Months, From: months[word], To: months[word]}
+	}
+	return true
+}
+
+// word reads one word that stands for itself.
+func (p *parsed) word(word string) {
+	if f, ok := formWords[word]; ok {
+		p.form(f, 1)
+		return
+	}
+	switch word {
+	case "x", "times":
+		p.times = p.hasNumber
+	case "once", "twice", "thrice":
+		p.number, p.hasNumber, p.times = map[string]float64{"once": 1, "twice": 2, "thrice": 3}[word], true, true
+	case "dozen":
+		p.number *= 12
+	case "must":
+		p.priority = Must
+	default:
+		if u, ok := amount.ParseUnit(word); ok && p.hasNumber {
+			switch {
+			case !p.hasUnit:
 				p.unit, p.hasUnit = u, true
 				p.times = p.times || u.Unit == amount.Meal
-				continue
+				return
+			case u.Unit == amount.Jar && p.unit.Container != "": // "quart jars"
+				return
 			}
+		}
+		if !quiet[word] {
 			p.names = append(p.names, word)
 		}
 	}
-	return p
 }
 
 // period reads "a week", "weekly", "per year", "all year".
@@ -175,11 +258,9 @@ func (p *parsed) period(word, next string) bool {
 	return true
 }
 
-// numberWord reads "35", "1 1/2", "2x", "35qt".
+// numberWord reads "35", "1 1/2", "2x", "35qt", and behind a number of meals a
+// second one that is the portion: "2x week, 150 g".
 func (p *parsed) numberWord(word, next string, i *int) bool {
-	if p.hasNumber {
-		return false
-	}
 	cut := strings.IndexFunc(word, func(r rune) bool { return unicode.IsLetter(r) })
 	tail := ""
 	if cut > 0 {
@@ -187,14 +268,30 @@ func (p *parsed) numberWord(word, next string, i *int) bool {
 	}
 	v, ok := amount.ParseNumber(word)
 	if !ok {
-		return false
+		if v, ok = numberWords[word]; !ok || tail != "" {
+			return false
+		}
 	}
-	p.number, p.hasNumber = v, true
 	if f, ok := amount.ParseNumber(next); ok && tail == "" && f < 1 && strings.ContainsAny(next, "/½¼¾⅓⅔⅛") {
-		p.number += f
+		v += f
 		*i++
 	}
-	switch u, known := amount.ParseUnit(tail); {
+	u, known := amount.ParseUnit(tail)
+	if p.hasNumber {
+		if tail == "" {
+			if u, known = amount.ParseUnit(next); known {
+				*i++
+			}
+		}
+		if known && u.Unit == amount.Kilogram && p.portion == 0 {
+			p.portion = v * u.Factor * 1000
+		} else {
+			p.another = word + tail
+		}
+		return true
+	}
+	p.number, p.hasNumber = v, true
+	switch {
 	case tail == "x":
 		p.times = true
 	case known:
@@ -205,20 +302,66 @@ func (p *parsed) numberWord(word, next string, i *int) bool {
 	return true
 }
 
+var numberWords = map[string]float64{"one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6, "seven": 7, "eight": 8, "nine": 9, "ten": 10, "half": 0.5}
+
 // match is a food, kind or preparation that the names of a line fit.
 type match struct {
 	food, kind string
 	prep       *book.Preparation
 }
 
-// wish makes the wish that the line asks for, for one match.
+// wishes makes the wishes that the line may ask for, for one match: several
+// where a form it names can be had by several preparations. What is wrong goes
+// into err, the first of them.
+func (p parsed) wishes(b *book.Book, m match, err *error) []Wish {
+	w, wrong := p.wish(b, m)
+	if wrong != nil {
+		if *err == nil {
+			*err = wrong
+		}
+		return nil
+	}
+	out := []Wish{w}
+	for _, f := range w.Forms {
+		if !f.PutUp() || w.PreparationFor(f, b) != nil {
+			continue
+		}
+		var more []Wish
+		for _, prep := range b.Preparations() {
+			if prep.Form != string(f) || !slices.ContainsFunc(prep.Crops, func(id string) bool {
+				c := b.Crop(id)
+				return c.Food == m.food && (m.kind == "" || m.kind == id)
+			}) {
+				continue
+			}
+			for _, w := range out {
+				w.Preparations = append(slices.Clone(w.Preparations), prep.ID)
+				more = append(more, w)
+			}
+		}
+		if len(more) == 0 {
+			if *err == nil {
+				*err = fmt.Errorf("another form: the book has no way of having %s %s", m.food, f)
+			}
+			return nil
+		}
+		out = more
+	}
+	return out
+}
+
+// wish makes the wish that the line asks for, for one match; preparations of
+// forms beside the match's own are still open.
 func (p parsed) wish(b *book.Book, m match) (Wish, error) {
 	w := Wish{
 		Food: m.food, Kind: m.kind, Season: p.season, Priority: Want, Stagger: Stagger{Kind: ByNeed},
 		Amount: Amount{Number: p.number},
 	}
+	if p.priority != "" {
+		w.Priority = p.priority
+	}
 	if m.prep != nil {
-		w.Forms, w.Preparation = []Form{Form(m.prep.Form)}, m.prep.ID
+		w.Forms, w.Preparations = []Form{Form(m.prep.Form)}, []string{m.prep.ID}
 	}
 	byPeriod := func(week, year Kind) Kind {
 		if p.weekly {
@@ -231,7 +374,7 @@ func (p parsed) wish(b *book.Book, m match) (Wish, error) {
 		if !p.weekly {
 			return w, fmt.Errorf(`"a week" behind the number of meals`)
 		}
-		w.Amount.Kind = Meals
+		w.Amount.Kind, w.Amount.Portion = Meals, p.portion
 	case !p.hasUnit && m.prep != nil && m.prep.Unit == "litre":
 		w.Amount.Kind = Jars
 	case !p.hasUnit:
@@ -255,6 +398,9 @@ func (p parsed) wish(b *book.Book, m match) (Wish, error) {
 		w.Amount.Kind, w.Amount.Number = Area, p.number*p.unit.Factor
 	default:
 		return w, fmt.Errorf("a weight, jars, pieces, meals, plants or an area")
+	}
+	if p.portion > 0 && w.Amount.Kind != Meals {
+		return w, fmt.Errorf("one amount; a weight behind it is the portion of a number of meals a week")
 	}
 	if w.Amount.Kind.PutUp() && m.prep == nil {
 		return w, fmt.Errorf("what is to be made of %s, such as %s", m.food, preparationNames(b, m))

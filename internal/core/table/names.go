@@ -3,33 +3,9 @@ package table
 import (
 	"slices"
 	"strings"
-	"unicode"
 
 	"inventory/internal/core/book"
 )
-
-// singular takes the plural off an English word, near enough for matching.
-func singular(w string) string {
-	switch {
-	case strings.HasSuffix(w, "ies") && len(w) > 4:
-		return w[:len(w)-3] + "y"
-	case strings.HasSuffix(w, "oes"), strings.HasSuffix(w, "shes"), strings.HasSuffix(w, "ches"), strings.HasSuffix(w, "sses"):
-		return w[:len(w)-2]
-	case strings.HasSuffix(w, "ss"), strings.HasSuffix(w, "us"):
-		return w
-	case strings.HasSuffix(w, "s") && len(w) > 3:
-		return w[:len(w)-1]
-	}
-	return w
-}
-
-func nameWords(s string) []string {
-	ws := strings.FieldsFunc(strings.ToLower(s), func(r rune) bool { return !unicode.IsLetter(r) && r != '-' && r != '\'' })
-	for i, w := range ws {
-		ws[i] = singular(w)
-	}
-	return ws
-}
 
 // covers tells whether every query word is among the words, and how many words
 // of the name the query left unsaid.
@@ -47,46 +23,46 @@ func covers(words, query []string) (unsaid int, ok bool) {
 func (p parsed) match(b *book.Book) []match {
 	query := make([]string, 0, len(p.names)+1)
 	for _, n := range p.names {
-		query = append(query, nameWords(n)...)
+		query = append(query, book.Words(n)...)
 	}
+	if len(query) == 0 {
+		return nil
+	}
+	names := b.Names().With(query)
 	weighed := p.hasUnit && (p.unit.Unit == "kg" || p.unit.Unit == "L" || p.unit.Unit == "jars")
 	putUp := !p.weekly && !p.times && (weighed || !p.hasUnit)
 	if putUp {
-		if found := p.matchPreparations(b, query); len(found) > 0 {
+		if found := p.matchPreparations(b, names, query); len(found) > 0 {
 			return found
 		}
 	}
 	least := 1 << 30
 	var out []match
-	take := func(m match, words []string) {
-		unsaid, ok := covers(words, query)
+	for _, n := range names {
+		if n.Prep != nil {
+			continue
+		}
+		unsaid, ok := covers(n.Words, query)
 		if !ok || unsaid > least {
-			return
+			continue
 		}
 		if unsaid < least {
 			least, out = unsaid, nil
 		}
+		m := match{food: n.Food}
+		if n.Crop != nil && len(b.Food(n.Food)) > 1 { // else there is nothing to choose
+			m.kind = n.Crop.ID
+		}
 		if !slices.Contains(out, m) {
 			out = append(out, m)
 		}
-	}
-	for _, f := range b.Foods() {
-		take(match{food: f}, nameWords(f))
-	}
-	for _, c := range b.Crops() {
-		name, _, _ := strings.Cut(c.Name, "(")
-		m := match{food: c.Food, kind: c.ID}
-		if len(b.Food(c.Food)) == 1 {
-			m.kind = "" // there is nothing to choose
-		}
-		take(m, nameWords(name))
 	}
 	return out
 }
 
 // matchPreparations finds the preparations that the words fit, by their own
 // name or by that of a food with the form said beside it.
-func (p parsed) matchPreparations(b *book.Book, query []string) (out []match) {
+func (p parsed) matchPreparations(b *book.Book, names []*book.Name, query []string) (out []match) {
 	var form Form
 	for _, f := range p.forms {
 		if f.PutUp() {
@@ -94,16 +70,19 @@ func (p parsed) matchPreparations(b *book.Book, query []string) (out []match) {
 		}
 	}
 	least := 1 << 30
-	for _, prep := range b.Preparations() {
-		if form != "" && prep.Form != string(form) {
+	for _, n := range names {
+		prep := n.Prep
+		if prep == nil || form != "" && prep.Form != string(form) {
 			continue
 		}
-		food := b.Crop(prep.Crops[0]).Food
-		words := nameWords(prep.Name)
-		unsaid, ok := covers(words, query)
-		for _, id := range prep.Crops { // "frozen peas", "dried tomatoes"
-			if u, yes := covers(nameWords(b.Crop(id).Food), query); !ok && yes && form != "" {
-				unsaid, ok, food = u+len(words), true, b.Crop(id).Food
+		food := n.Food
+		unsaid, ok := covers(n.Words, query)
+		if !ok && form != "" { // "frozen peas", "dried tomatoes"
+			for i, words := range n.Foods {
+				if u, yes := covers(words, query); yes {
+					unsaid, ok, food = u+len(n.Words), true, b.Crop(prep.Crops[i]).Food
+					break
+				}
 			}
 		}
 		if !ok || unsaid > least {
@@ -122,9 +101,11 @@ func (p parsed) matchPreparations(b *book.Book, query []string) (out []match) {
 
 // saysMoreThanFood tells whether a query names something made, not just a food.
 func saysMoreThanFood(b *book.Book, prep *book.Preparation, query []string) bool {
-	for _, id := range prep.Crops {
-		if _, ok := covers(nameWords(b.Crop(id).Food+" "+b.Crop(id).Name), query); ok {
-			return false
+	for _, n := range b.Names().With(query) {
+		if n.Prep == nil && slices.ContainsFunc(prep.Crops, func(id string) bool { return b.Crop(id).Food == n.Food }) {
+			if _, ok := covers(n.Words, query); ok {
+				return false
+			}
 		}
 	}
 	return true
@@ -133,20 +114,20 @@ func saysMoreThanFood(b *book.Book, prep *book.Preparation, query []string) bool
 // nearestWords names the food nearest to a misspelling, to be put behind an
 // error, or nothing where none is near.
 func nearestWords(b *book.Book, said string) string {
-	said = strings.Join(nameWords(said), " ")
+	said = strings.Join(book.Words(said), " ")
 	if said == "" || len(said) > 40 {
 		return ""
 	}
-	nearest, distance := "", 1+len(said)/3
-	for _, f := range b.Foods() {
-		if d := editDistance(said, singular(f)); d < distance {
-			nearest, distance = f, d
+	nearest, distance := -1, 1+len(said)/3
+	for i, f := range b.Names().Foods() {
+		if d := editDistance(said, f); d < distance {
+			nearest, distance = i, d
 		}
 	}
-	if nearest == "" {
+	if nearest < 0 {
 		return ""
 	}
-	return "; the nearest is " + nearest
+	return "; the nearest is " + b.Foods()[nearest]
 }
 
 // editDistance counts the letters to change, drop or put in to get from a to b

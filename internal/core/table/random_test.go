@@ -28,7 +28,7 @@ func randomWish(r *rand.Rand, b *book.Book) Wish {
 		r.Shuffle(3, func(i, j int) { w.Forms[i], w.Forms[j] = w.Forms[j], w.Forms[i] })
 		w.Forms = w.Forms[:1+r.IntN(3)]
 		if slices.ContainsFunc(w.Forms, Form.PutUp) {
-			w.Preparation = prep.ID
+			w.Preparations = []string{prep.ID}
 		}
 		w.Season = []Season{{Kind: AllYear}, {Kind: While}, {Kind: Months, From: 1 + r.IntN(12), To: 1 + r.IntN(12)}}[r.IntN(3)]
 		w.Stagger = []Stagger{{Kind: ByNeed}, {Kind: Every, Days: 7 + r.IntN(40)}, {Kind: OneGo}}[r.IntN(3)]

@@ -3,10 +3,12 @@ package table
 import (
 	"fmt"
 	"math"
+	"strings"
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/place"
 	"inventory/internal/core/season"
 	"inventory/internal/core/shelf"
 )
@@ -25,7 +27,14 @@ type Use struct {
 	Weeks   season.Weeks      // the weeks it feeds
 	Amount  [season.WeeksPerYear]float64
 	CanFeed season.Weeks // the weeks it could feed
+
+	OnShelf   bool    // whether something of it stands on the shelf today
+	Left      float64 // what will be left of that when the new crop comes, in what it is drawn in
+	LeftShare float64 // the same as a share of what a year takes, 0 to 1
 }
+
+// DrawnIn returns the unit in which a use of a wish is taken out of its store.
+func (u Use) DrawnIn(w Wish) amount.Unit { return u.drawnIn(w) }
 
 // Total returns what the use gives in the year, in the wish's unit.
 func (u Use) Total() (sum float64) {
@@ -41,6 +50,7 @@ type Resolved struct {
 	Unit   amount.Unit
 	Wanted [season.WeeksPerYear]float64 // in the wish's own unit
 	Source [season.WeeksPerYear]Form    // empty where nothing is wanted
+	Coming [season.WeeksPerYear]Form    // the same for the coming year, from the shelf as it stands
 	Uses   []Use
 	Enough bool     // what is left on the shelf meets the wish; nothing need be grown
 	Notes  []string // what the family should know
@@ -49,7 +59,7 @@ type Resolved struct {
 // Fed returns what is fed in week w, in the wish's own unit; the rest of what
 // is wanted is the gap.
 func (r Resolved) Fed(w int) float64 {
-	if r.Source[w] == "" || r.Source[w] == Gap {
+	if s := r.Source[w]; s == "" || s == Gap || s == Bought {
 		return 0
 	}
 	return r.Wanted[w]
@@ -60,29 +70,31 @@ type Resolver struct {
 	Household Household
 	Book      *book.Book
 	Eaters    [season.WeeksPerYear]float64
-	Seasons   func(*book.Crop) *season.Season
+	Seasons   func(*book.Crop, place.Cover) *season.Season
+
+	Cull, Spoil float64 // the household's shares lost between picking and kitchen, and of jars
 }
 
-// Resolve gives each week of a wish its source, by the family's order of forms.
+// Resolve gives each week of a wish its source: the one pinned by hand, or else
+// the first of the family's forms that can feed it.
 func (rs *Resolver) Resolve(w Wish) Resolved {
+	if w.Story != nil {
+		w.Amount.Number = w.Story.Number()
+	}
 	r := Resolved{Wish: w, Unit: w.Amount.Kind.Unit()}
 	r.Enough = !w.Amount.Kind.Weekly() && w.Left >= w.Amount.Number
-	ch := chooser{rs.Book, rs.Seasons}
-	prep := rs.Book.Preparation(w.Preparation)
+	ch := chooser{rs.Book, func(c *book.Crop) *season.Season { return rs.Seasons(c, w.Cover) }}
 	if w.Amount.Kind.Unweighed() {
 		c, why := ch.kind(w, "", nil)
-		u := Use{Crop: c, Why: why, Season: rs.Seasons(c)}
+		u := Use{Crop: c, Why: why, Season: rs.Seasons(c, w.Cover)}
 		u.Lot = u.Season.Lot(false, 1)
-		r.noteSeason(u)
+		rs.noteSeason(&r, u)
 		r.Uses = []Use{u}
 		return r
 	}
 	var possible season.Weeks
 	for _, f := range w.Forms {
-		var p *book.Preparation
-		if f.PutUp() {
-			p = prep
-		}
+		p := w.PreparationFor(f, rs.Book)
 		c, why := ch.kind(w, f, p)
 		if c == nil {
 			r.Notes = append(r.Notes, fmt.Sprintf("no kind of %s serves for %s", w.Food, f))
@@ -90,18 +102,23 @@ func (rs *Resolver) Resolve(w Wish) Resolved {
 		}
 		u := rs.use(w, f, c, p)
 		u.Why = why
-		r.noteSeason(u)
+		rs.noteSeason(&r, u)
 		possible |= u.CanFeed
 		r.Uses = append(r.Uses, u)
 	}
 	rs.want(&r, possible)
+	pinned := rs.pinned(&r)
 	for week := range season.WeeksPerYear {
 		if r.Wanted[week] == 0 {
 			continue
 		}
 		r.Source[week] = Gap
+		if pinned[week] == Bought {
+			r.Source[week] = Bought
+			continue
+		}
 		for i := range r.Uses {
-			if u := &r.Uses[i]; u.CanFeed.Has(week) {
+			if u := &r.Uses[i]; u.CanFeed.Has(week) && (pinned[week] == "" || pinned[week] == u.Form) {
 				u.Weeks = u.Weeks.With(week)
 				u.Amount[week] = r.Wanted[week]
 				r.Source[week] = u.Form
@@ -112,16 +129,52 @@ func (rs *Resolver) Resolve(w Wish) Resolved {
 	return r
 }
 
-func (r *Resolved) noteSeason(u Use) {
-	if len(u.Season.Starts) == 0 {
-		r.Notes = append(r.Notes, fmt.Sprintf("%s cannot be grown here: %s", u.Crop.Name, u.Season.Why))
+// pinned returns the source each week is pinned to. A pin that nothing can meet
+// is said, and the week goes by the family's order.
+func (rs *Resolver) pinned(r *Resolved) (out [season.WeeksPerYear]Form) {
+	first := rs.Household.YearStart().YearDay()
+	for _, p := range r.Wish.Pins {
+		week := season.WeekOf(p.Day.YearDay() - first)
+		can := p.Source == Bought
+		for _, u := range r.Uses {
+			can = can || u.Form == p.Source && u.CanFeed.Has(week)
+		}
+		if can {
+			out[week] = p.Source
+		} else if r.Wanted[week] > 0 {
+			date := rs.Household.YearStart() + civil.Date(7*week)
+			r.Notes = append(r.Notes, fmt.Sprintf("the week of %s is pinned to %s, which cannot feed it; it goes by your order of forms", date.Short(), p.Source))
+		}
 	}
+	return out
+}
+
+// noteSeason says so where the place's season cannot meet a wish, and what would.
+func (rs *Resolver) noteSeason(r *Resolved, u Use) {
+	if len(u.Season.Starts) > 0 {
+		return
+	}
+	note := fmt.Sprintf("%s cannot be grown here: %s", u.Crop.Name, u.Season.Why)
+	var instead []string
+	for _, other := range rs.Book.Food(r.Wish.Food) {
+		if other != u.Crop && len(rs.Seasons(other, place.NoCover).Starts) > 0 && len(instead) < 3 {
+			instead = append(instead, other.Short())
+		}
+	}
+	if under := rs.Seasons(u.Crop, place.Tunnel); r.Wish.Cover == place.NoCover && len(under.Starts) > 0 {
+		instead = append(instead, "the same under a tunnel")
+	}
+	if len(instead) > 0 {
+		note += "; what would do: " + strings.Join(instead, ", or ")
+	}
+	r.Notes = append(r.Notes, note)
 }
 
 // use works out which weeks one form of one crop could feed.
 func (rs *Resolver) use(w Wish, f Form, c *book.Crop, prep *book.Preparation) Use {
-	u := Use{Form: f, Crop: c, Season: rs.Seasons(c), Prep: prep}
+	u := Use{Form: f, Crop: c, Season: rs.Seasons(c, place.NoCover), Prep: prep}
 	if f == Fresh {
+		u.Season = rs.Seasons(c, w.Cover)
 		switch w.Stagger.Kind {
 		case Every:
 			u.Season = u.Season.Only(u.Season.Every(w.Stagger.Days))

@@ -32,8 +32,8 @@ func wish(food string, kind Kind, number float64, forms ...Form) Wish {
 
 func resolver(h Household) *Resolver {
 	y, start := place.Build(h.Place), h.YearStart().YearDay()
-	return &Resolver{Household: h, Book: book.Usual(), Eaters: h.Eaters(), Seasons: func(c *book.Crop) *season.Season {
-		return season.Of(c, y, h.Risk, start)
+	return &Resolver{Household: h, Book: book.Usual(), Eaters: h.Eaters(), Cull: 0.05, Spoil: 0.02, Seasons: func(c *book.Crop, cover place.Cover) *season.Season {
+		return season.Of(c, y.Under(cover), h.Risk, start)
 	}}
 }
 
@@ -121,7 +121,7 @@ func TestSeasonsOfAWish(t *testing.T) {
 func TestJarsFeedTheWeeksTheyKeep(t *testing.T) {
 	rs := resolver(household())
 	w := wish("cabbage", Litres, 15, Fermented)
-	w.Preparation = "sauerkraut" // keeps six months
+	w.Preparations = []string{"sauerkraut"} // keeps six months
 	r := rs.Resolve(w)
 	var sum float64
 	fed := 0
@@ -143,7 +143,7 @@ func TestJarsFeedTheWeeksTheyKeep(t *testing.T) {
 func TestTheKindSuitsTheUse(t *testing.T) {
 	rs := resolver(household())
 	sauce := wish("tomato", Jars, 35, Canned)
-	sauce.Preparation = "tomato-sauce-thick"
+	sauce.Preparations = []string{"tomato-sauce-thick"}
 	for _, c := range []struct {
 		w    Wish
 		want string
@@ -176,11 +176,11 @@ func TestWhatCannotBeWished(t *testing.T) {
 		{"a form it has not", func(w *Wish) { w.Forms = []Form{"smoked"} }, "forms[0]"},
 		{"a form twice", func(w *Wish) { w.Forms = []Form{Fresh, Fresh} }, "forms[1]"},
 		{"no form", func(w *Wish) { w.Forms = nil }, "forms"},
-		{"put up without a preparation", func(w *Wish) { w.Forms = []Form{Frozen} }, "preparation"},
-		{"a preparation of another crop", func(w *Wish) { w.Forms, w.Preparation = []Form{Frozen}, "pea-frozen" }, "preparation"},
-		{"a preparation nothing is put up by", func(w *Wish) { w.Preparation = "carrot-frozen" }, "preparation"},
+		{"put up without a preparation", func(w *Wish) { w.Forms = []Form{Frozen} }, "preparations"},
+		{"a preparation of another crop", func(w *Wish) { w.Forms, w.Preparations = []Form{Frozen}, []string{"pea-frozen"} }, "preparations[0]"},
+		{"a preparation nothing is put up by", func(w *Wish) { w.Preparations = []string{"carrot-frozen"} }, "preparations[0]"},
 		{"jars of something dried", func(w *Wish) {
-			w.Forms, w.Preparation, w.Amount = []Form{Dried}, "carrot-dried", Amount{Kind: Jars, Number: 3}
+			w.Forms, w.Preparations, w.Amount = []Form{Dried}, []string{"carrot-dried"}, Amount{Kind: Jars, Number: 3}
 		}, "amount.kind"},
 		{"months out of range", func(w *Wish) { w.Season = Season{Kind: Months, From: 0, To: 13} }, "season.from"},
 		{"a chance of 2", func(w *Wish) { two := 2.0; w.Confidence = &two }, "confidence"},
@@ -204,7 +204,7 @@ func TestWhatCannotBeWished(t *testing.T) {
 	}
 	check := invalid.NewCheck()
 	jars := wish("tomato", Jars, 400000, Canned)
-	jars.Preparation = "tomato-sauce-thick"
+	jars.Preparations = []string{"tomato-sauce-thick"}
 	jars.Validate(check, b)
 	if check.Err() == nil {
 		t.Error("400 000 jars were taken")

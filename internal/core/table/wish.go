@@ -6,7 +6,9 @@ import (
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
+	"inventory/internal/core/place"
 )
 
 // Form is how a food comes to the table.
@@ -24,13 +26,16 @@ const (
 	Fermented Form = "fermented"
 	Jam       Form = "jam"
 	Gap       Form = "gap"
+	// Bought marks a gap that the household has decided to buy for: the garden
+	// does not feed it, but nobody need look at it again.
+	Bought Form = "bought"
 )
 
 // Forms lists the forms of food in the order in which they are eaten.
 var Forms = []Form{Fresh, Cellar, Canned, Juiced, Frozen, Dried, Pickled, Fermented, Jam}
 
 // PutUp tells whether the form is made by a preparation.
-func (f Form) PutUp() bool { return f != Fresh && f != Cellar && f != Gap && f != "" }
+func (f Form) PutUp() bool { return f != Fresh && f != Cellar && f != Gap && f != Bought && f != "" }
 
 // Kind says what an amount counts.
 type Kind string
@@ -142,21 +147,55 @@ const (
 
 // Wish is one thing the family wants on the table or on the shelf.
 type Wish struct {
-	ID          string   `json:"id"`
-	Food        string   `json:"food"`
-	Kind        string   `json:"kind,omitempty"`        // crop id; empty: the kind that suits each use
-	Forms       []Form   `json:"forms"`                 // acceptable forms in the family's order
-	Preparation string   `json:"preparation,omitempty"` // of the put-up form
+	ID           string   `json:"id"`
+	Food         string   `json:"food"`
+	Kind         string   `json:"kind,omitempty"`         // crop id; empty: the kind that suits each use
+	Forms        []Form   `json:"forms"`                  // acceptable forms in the family's order
+	Preparations []string `json:"preparations,omitempty"` // of the forms that are put up, one for each
+	// Preparation is how older files name the one preparation there could be;
+	// Fill moves it into Preparations.
+	Preparation string   `json:"preparation,omitempty"`
 	Amount      Amount   `json:"amount"`
 	Season      Season   `json:"season"`
 	Priority    Priority `json:"priority"`
 	// Confidence is the chance with which the wish is to be met: nil is the
 	// default of its use, 0 a typical year.
-	Confidence *float64 `json:"confidence,omitempty"`
-	Left       float64  `json:"left,omitempty"` // still on the shelf when the new crop is put up, in the amount's unit
-	Stagger    Stagger  `json:"stagger"`
-	Layout     Layout   `json:"layout,omitempty"`
-	Note       string   `json:"note,omitempty"`
+	Confidence *float64    `json:"confidence,omitempty"`
+	Left       float64     `json:"left,omitempty"` // still on the shelf when the new crop is put up, in the amount's unit
+	Stagger    Stagger     `json:"stagger"`
+	Layout     Layout      `json:"layout,omitempty"`
+	Cover      place.Cover `json:"cover,omitempty"` // over its sowings for the table
+	Piece      float64     `json:"piece,omitempty"` // g, the wanted size of a root, head or bulb; 0: as it comes
+	Pins       []Pin       `json:"pins,omitempty"`  // weeks given a source by hand
+	Story      *Story      `json:"story,omitempty"` // what became of last year's, from which the amount follows
+	Note       string      `json:"note,omitempty"`
+}
+
+// Pin gives one week its source by hand.
+type Pin struct {
+	Day    civil.MonthDay `json:"day"`    // a day of that week
+	Source Form           `json:"source"` // one of the wish's forms, or bought
+}
+
+// PreparationFor returns the preparation of a form that is put up, or nil.
+func (w Wish) PreparationFor(f Form, b *book.Book) *book.Preparation {
+	if !f.PutUp() {
+		return nil
+	}
+	for _, id := range w.Preparations {
+		if p := b.Preparation(id); p != nil && p.Form == string(f) {
+			return p
+		}
+	}
+	return nil
+}
+
+// Made returns what a wish counted in jars, litres or kg dried is made into.
+func (w Wish) Made(b *book.Book) *book.Preparation {
+	if len(w.Forms) == 0 || !w.Amount.Kind.PutUp() {
+		return nil
+	}
+	return w.PreparationFor(w.Forms[0], b)
 }
 
 // Bounds of an amount, wide enough for a large household and narrow enough to
@@ -192,6 +231,9 @@ func (w Wish) Validate(c invalid.Check, b *book.Book) {
 	if len([]rune(w.Note)) > 500 {
 		c.Text("note", w.Note, 500)
 	}
+	if w.Story != nil {
+		w.Story.validate(c.At("story"), w.Amount.Kind)
+	}
 	w.validateFood(c, b)
 }
 
@@ -218,6 +260,7 @@ func (w Wish) validateFood(c invalid.Check, b *book.Book) {
 		kinds = []*book.Crop{crop}
 	}
 	some := func(ok func(*book.Crop) bool) bool { return slices.ContainsFunc(kinds, ok) }
+	w.validateHand(c, kinds)
 	k := w.Amount.Kind
 	if k.Unweighed() {
 		if len(w.Forms) > 0 {
@@ -255,7 +298,6 @@ func countedInPieces(c *book.Crop) bool {
 }
 
 func (w Wish) validateForms(c invalid.Check, b *book.Book, kinds []*book.Crop) {
-	prep := b.Preparation(w.Preparation)
 	for i, f := range w.Forms {
 		field := fmt.Sprintf("forms[%d]", i)
 		switch {
@@ -265,26 +307,59 @@ func (w Wish) validateForms(c invalid.Check, b *book.Book, kinds []*book.Crop) {
 			c.Add(field, string(f), "each form once")
 		case f == Cellar && !slices.ContainsFunc(kinds, func(c *book.Crop) bool { return c.Store != "none" && c.StoreWeeks.Value > 0 }):
 			c.Add(field, string(f), "another form: "+w.Food+" does not keep whole")
-		case f.PutUp() && w.Preparation == "":
-			c.Add("preparation", "", "a preparation of "+w.Food+" that is "+string(f))
-		case f.PutUp() && prep == nil:
-			c.Add("preparation", w.Preparation, "a preparation of the book")
-		case f.PutUp() && prep.Form != string(f):
-			c.Add("preparation", w.Preparation, "a preparation that is "+string(f)+"; this one is "+prep.Form)
-		case f.PutUp() && !slices.ContainsFunc(kinds, func(c *book.Crop) bool { return slices.Contains(prep.Crops, c.ID) }):
-			c.Add("preparation", w.Preparation, "a preparation of "+w.Food+"; this one is of other crops")
-		case (w.Amount.Kind == Jars || w.Amount.Kind == Litres) && f.PutUp() && prep.Unit != "litre":
-			c.Add("amount.kind", string(w.Amount.Kind), "kg dried: "+prep.Name+" is weighed")
-		case w.Amount.Kind == DriedKg && f.PutUp() && prep.Unit != "kg":
-			c.Add("amount.kind", string(w.Amount.Kind), "jars or litres: "+prep.Name+" is measured by volume")
 		case w.Amount.Kind.PutUp() && !f.PutUp():
 			c.Add(field, string(f), "a form that is put up, for an amount in jars, litres or kg dried")
 		case f.PutUp() && (w.Amount.Kind == PiecesWeek || w.Amount.Kind == PiecesYear):
 			c.Add(field, string(f), "fresh or cellar, for an amount in pieces")
+		case f.PutUp() && w.PreparationFor(f, b) == nil && !slices.ContainsFunc(w.Preparations, func(id string) bool { return b.Preparation(id) == nil }):
+			c.Add("preparations", "", "a preparation of "+w.Food+" that is "+string(f))
 		}
 	}
-	if prep != nil && !slices.ContainsFunc(w.Forms, Form.PutUp) {
-		c.Add("preparation", w.Preparation, "none: no form of the wish is put up")
+	for i, id := range w.Preparations {
+		w.validatePreparation(c, fmt.Sprintf("preparations[%d]", i), id, b, kinds, i)
+	}
+}
+
+func (w Wish) validatePreparation(c invalid.Check, field, id string, b *book.Book, kinds []*book.Crop, i int) {
+	prep := b.Preparation(id)
+	jars := w.Amount.Kind == Jars || w.Amount.Kind == Litres
+	switch {
+	case prep == nil:
+		c.Add(field, id, "a preparation of the book")
+	case !slices.Contains(w.Forms, Form(prep.Form)):
+		c.Add(field, id, "a preparation of one of the wish's forms; this one is "+prep.Form)
+	case slices.ContainsFunc(w.Preparations[:i], func(o string) bool { p := b.Preparation(o); return p != nil && p.Form == prep.Form }):
+		c.Add(field, id, "one preparation for each form")
+	case !slices.ContainsFunc(kinds, func(c *book.Crop) bool { return slices.Contains(prep.Crops, c.ID) }):
+		c.Add(field, id, "a preparation of "+w.Food+"; this one is of other crops")
+	case jars && prep.Unit != "litre":
+		c.Add("amount.kind", string(w.Amount.Kind), "kg dried: "+prep.Name+" is weighed")
+	case w.Amount.Kind == DriedKg && prep.Unit != "kg":
+		c.Add("amount.kind", string(w.Amount.Kind), "jars or litres: "+prep.Name+" is measured by volume")
+	}
+}
+
+// validateHand looks at what is set by hand: pins, cover, size of a piece.
+func (w Wish) validateHand(c invalid.Check, kinds []*book.Crop) {
+	c.OneOf("cover", string(w.Cover), place.CoverNames()...)
+	if w.Piece != 0 {
+		c.Number("piece", w.Piece, 1, 50000)
+		if !slices.ContainsFunc(kinds, func(k *book.Crop) bool { n, ok := k.PiecesPerPlant(k.Yield.Value); return ok && n == 1 }) {
+			c.Add("piece", invalid.FormatNumber(w.Piece), "no size: only where one plant gives one piece, as with roots, heads and bulbs, does spacing set it")
+		}
+	}
+	if len(w.Pins) > 52 {
+		c.Add("pins", fmt.Sprint(len(w.Pins)), "at most one pin a week")
+		return
+	}
+	for i, p := range w.Pins {
+		at := c.Index("pins", i)
+		if !p.Day.Valid() {
+			at.Add("day", p.Day.String(), "a day such as 08-01")
+		}
+		if p.Source != Bought && !slices.Contains(w.Forms, p.Source) {
+			at.Add("source", string(p.Source), "one of the wish's forms, or bought")
+		}
 	}
 }
 
@@ -316,5 +391,11 @@ func (w *Wish) Fill() {
 	}
 	if w.Forms == nil {
 		w.Forms = []Form{}
+	}
+	if w.Preparation != "" {
+		if !slices.Contains(w.Preparations, w.Preparation) {
+			w.Preparations = append(w.Preparations, w.Preparation)
+		}
+		w.Preparation = ""
 	}
 }

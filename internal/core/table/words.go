@@ -33,44 +33,75 @@ func JarLitre(w Wish, prep *book.Preparation) float64 {
 
 // Title names what a wish is about: the preparation, the kind or the food.
 func Title(w Wish, b *book.Book) string {
-	if p := b.Preparation(w.Preparation); p != nil && w.Amount.Kind.PutUp() {
+	if p := w.Made(b); p != nil {
 		return p.Name
 	}
 	if c := b.Crop(w.Kind); c != nil {
 		return c.Short()
 	}
+	if w.Food == "" {
+		return ""
+	}
 	return strings.ToUpper(w.Food[:1]) + w.Food[1:]
 }
+
+var countedWords = map[Kind]string{
+	Litres: "litres", DriedKg: "kg dried", Meals: "meals a week", WeightWeek: "kg a week", WeightYear: "kg a year",
+	PiecesWeek: "pieces a week", PiecesYear: "pieces a year", Plants: "plants", Area: "m²",
+}
+
+var singulars = strings.NewReplacer("meals", "meal", "pieces", "piece", "jars", "jar", "plants", "plant", "litres", "litre")
 
 // Words says a wish in words, such as "35 quart jars of tomato sauce, thick".
 func Words(w Wish, b *book.Book) string {
 	n := invalid.FormatNumber(math.Round(w.Amount.Number*1000) / 1000)
 	title := Title(w, b)
-	counted := map[Kind]string{
-		Litres: "litres", DriedKg: "kg dried", Meals: "meals a week", WeightWeek: "kg a week", WeightYear: "kg a year",
-		PiecesWeek: "pieces a week", PiecesYear: "pieces a year", Plants: "plants", Area: "m²",
-	}[w.Amount.Kind]
+	counted := countedWords[w.Amount.Kind]
 	if w.Amount.Kind == Jars {
-		counted = JarName(JarLitre(w, b.Preparation(w.Preparation))) + " jars"
+		counted = JarName(JarLitre(w, w.Made(b))) + " jars"
 	}
 	if n == "1" {
-		counted = strings.NewReplacer("meals", "meal", "pieces", "piece", "jars", "jar", "plants", "plant", "litres", "litre").Replace(counted)
+		counted = singulars.Replace(counted)
 	}
-	out := fmt.Sprintf("%s %s · %s", n, counted, title)
+	if w.Amount.Kind == Meals && w.Amount.Portion > 0 {
+		counted += " of " + invalid.FormatNumber(w.Amount.Portion) + " g"
+	}
+	out := n + " " + counted + " · " + title
 	if len(w.Forms) > 0 && !w.Amount.Kind.PutUp() {
 		forms := make([]string, len(w.Forms))
 		for i, f := range w.Forms {
 			forms[i] = string(f)
+			if p := w.PreparationFor(f, b); p != nil {
+				forms[i] = lowerFirst(p.Name)
+			}
 		}
 		out += " · " + strings.Join(forms, ", then ")
 	}
 	if w.Season.Kind == Months {
-		out += fmt.Sprintf(" · %s to %s", MonthName(w.Season.From), MonthName(w.Season.To))
+		out += " · " + MonthName(w.Season.From) + " to " + MonthName(w.Season.To)
+	}
+	if w.Season.Kind == While {
+		out += " · while it lasts"
+	}
+	if w.Priority == Must || w.Priority == Nice {
+		out += " · " + map[Priority]string{Must: "a must", Nice: "nice to have"}[w.Priority]
 	}
 	return out
 }
 
+func lowerFirst(s string) string {
+	if s == "" {
+		return s
+	}
+	return strings.ToLower(s[:1]) + s[1:]
+}
+
 // MonthName names month 1 to 12.
 func MonthName(m int) string {
-	return []string{"", "January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"}[m]
+	if m < 1 || m > 12 {
+		return ""
+	}
+	return monthNames[m-1]
 }
+
+var monthNames = [12]string{"January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"}

@@ -1,0 +1,344 @@
+package plan
+
+import (
+	"fmt"
+	"math"
+	"strconv"
+
+	"inventory/internal/core/amount"
+	"inventory/internal/core/book"
+	"inventory/internal/core/place"
+	"inventory/internal/core/reckon"
+	"inventory/internal/core/season"
+	"inventory/internal/core/sowing"
+	"inventory/internal/core/table"
+	"inventory/internal/core/working"
+)
+
+// asked is what one use of a wish, or another crop that its preparation takes,
+// asks of one crop.
+type asked struct {
+	wish, res  int // of plan.Wishes, and of its Uses
+	key        groupKey
+	use        table.Use
+	crop       *book.Crop // spaced as the wish wants it
+	form       table.Form
+	base       string      // of its figures
+	lot        reckon.Need // what a kept form brings in; fresh ones go by the run
+	part       bool
+	confidence float64
+}
+
+// groupKey is what must be alike for uses to be sown together: several wishes
+// for one crop add up by use.
+type groupKey struct {
+	crop      string
+	fresh     bool
+	pieces    bool
+	stagger   table.Stagger
+	once      season.Weeks
+	sowings   int // of a lot that is kept
+	layout    table.Layout
+	cover     place.Cover
+	piece     float64
+	unweighed string // the wish of plants nobody weighs, which stands alone
+}
+
+// bed is the part of a key by which sowings of one day become one sowing: one
+// sowing may serve the table and the jars.
+func (k groupKey) bed() groupKey {
+	return groupKey{crop: k.crop, pieces: k.pieces, layout: k.layout, cover: k.cover, piece: k.piece, unweighed: k.unweighed}
+}
+
+// row is a sowing being put together: a start and all that is asked of it.
+type row struct {
+	key  groupKey
+	id   string
+	crop *book.Crop
+	of   int // sowings of its group, for the fewest plants worth growing
+	uses []rowUse
+}
+
+type rowUse struct {
+	a *asked
+	s sowing.Sowing
+}
+
+// sowAll staggers all that is asked, use by use, and sizes every sowing.
+func (c *computation) sowAll() {
+	groups := map[groupKey][]*asked{}
+	var order []groupKey
+	for i := range c.asked {
+		a := &c.asked[i]
+		if groups[a.key] == nil {
+			order = append(order, a.key)
+		}
+		groups[a.key] = append(groups[a.key], a)
+	}
+	type day struct {
+		bed    groupKey
+		day    int
+		raised bool
+	}
+	var rows []*row
+	byDay := map[day]*row{}
+	for _, key := range order {
+		for _, r := range c.stagger(key, groups[key]) {
+			start := r.uses[0].s.Start
+			at := day{key.bed(), start.Day, start.Raised}
+			if same := byDay[at]; same != nil {
+				same.uses = append(same.uses, r.uses...)
+				same.of = min(same.of, r.of)
+				continue
+			}
+			byDay[at] = r
+			rows = append(rows, r)
+		}
+	}
+	c.servedBy = make([][]served, len(c.plan.Wishes))
+	for _, r := range rows {
+		c.size(r)
+	}
+}
+
+// stagger makes the sowings of one group: the fresh weeks of all its uses are
+// walked together.
+func (c *computation) stagger(key groupKey, group []*asked) (rows []*row) {
+	first := group[0]
+	all := first.use
+	all.Weeks = 0
+	for _, a := range group {
+		all.Weeks |= a.use.Weeks
+	}
+	w := c.resolved[first.wish].Wish
+	for i, s := range sowing.Plan(all, w.Stagger) {
+		r := &row{key: key, crop: first.crop, id: w.ID + "-" + nameOf(first) + "-" + strconv.Itoa(i+1)}
+		for _, a := range group {
+			mine := s
+			mine.Run = s.Run & a.use.Weeks
+			if mine.Run != 0 || a.form == "" {
+				r.uses = append(r.uses, rowUse{a, mine})
+			}
+		}
+		if len(r.uses) > 0 {
+			rows = append(rows, r)
+		}
+	}
+	for _, r := range rows {
+		r.of = len(rows)
+	}
+	return rows
+}
+
+func nameOf(a *asked) string {
+	if !a.part {
+		return formName(a.form)
+	}
+	return a.base[len("wish/"):][len(wishOf(a.base))+1:]
+}
+
+// wishOf returns the id of the wish in a figure's base, wish/<id>/….
+func wishOf(base string) string {
+	id := base[len("wish/"):]
+	for i := range id {
+		if id[i] == '/' {
+			return id[:i]
+		}
+	}
+	return id
+}
+
+// size sizes one sowing for all that is asked of it and adds it to the plan.
+func (c *computation) size(r *row) {
+	base := "sowing/" + r.id
+	first := r.uses[0]
+	if first.a.form == "" {
+		w := c.resolved[first.a.wish].Wish
+		z := c.desk.Count(base, r.crop, w.Layout, first.s.Start.Raised, w)
+		z.Given = []reckon.Given{{Plants: z.Plants, Area: z.Area}}
+		c.add(r, z, r.id, []string{base}, false)
+		return
+	}
+	parts, figures := make([]reckon.Part, len(r.uses)), make([]string, len(r.uses))
+	for i, u := range r.uses {
+		figures[i] = base
+		if len(r.uses) > 1 {
+			figures[i] = fmt.Sprintf("%s/%s-%s", base, c.resolved[u.a.wish].Wish.ID, nameOf(u.a))
+		}
+		need := u.a.lot
+		if u.a.form == table.Fresh && !u.a.part {
+			w := &c.resolved[u.a.wish]
+			need = c.desk.Harvest(figures[i], "need", u.a.crop.Short(), *w, u.a.use, u.s.Run)
+		} else {
+			c.lotNeed(figures[i], u.a.base, u.a.crop, need, u.s.Of)
+		}
+		parts[i] = reckon.Part{Need: need, Confidence: u.a.confidence, Share: u.s.Share, Of: u.s.Of}
+	}
+	c.sumNeed(base, r, parts, figures)
+	least := int(math.Ceil(r.crop.MinPlants / math.Max(1, float64(r.of))))
+	if r.crop.WindPollinatedCorn() {
+		least = int(r.crop.MinPlants) // each sowing must pollinate itself
+	}
+	ask := reckon.Ask{Raised: first.s.Start.Raised, Parts: parts, Least: least, Bearing: 1}
+	if !r.crop.Perennial() {
+		c.add(r, c.desk.Sow(base, r.crop, r.key.layout, ask), r.id, figures, false)
+		return
+	}
+	c.patch(base, r, ask, figures)
+}
+
+// sumNeed adds up what several parts ask of one sowing.
+func (c *computation) sumNeed(base string, r *row, parts []reckon.Part, figures []string) {
+	if len(parts) < 2 {
+		return
+	}
+	unit := amount.Kilogram
+	if parts[0].Need.Pieces {
+		unit = amount.Piece
+	}
+	s := c.desk.Recorder.Open(base, "need", r.crop.Short(), "to bring in")
+	if !s.On() {
+		return
+	}
+	s.Do(working.Start, "Nothing asked yet", 0, unit, working.Reckoned)
+	for i, p := range parts {
+		a := r.uses[i].a
+		s.Do(working.Plus, c.plan.Wishes[a.wish].Title+", "+string(a.form), p.Need.Amount/float64(p.Of), unit, working.Reckoned).Link(figures[i], "need")
+	}
+	s.Is("To bring in", unit).Close(unit)
+}
+
+// lotNeed is the working of what one of the equal sowings of a lot brings in.
+func (c *computation) lotNeed(base, whole string, crop *book.Crop, n reckon.Need, of int) {
+	unit := amount.Kilogram
+	if n.Pieces {
+		unit = amount.Piece
+	}
+	s := c.desk.Recorder.Open(base, "need", crop.Short(), "to bring in")
+	s.Do(working.Start, "The whole lot", n.Amount, unit, working.Reckoned).Link(whole, "harvested")
+	if of > 1 {
+		s.Do(working.Over, "Equal sowings", float64(of), amount.Sowing, working.Household)
+	}
+	s.Is("To bring in", unit).Close(unit)
+}
+
+// patch plans a perennial: what stands already, by its age, and what is still to
+// be planted for the household to have a full crop one day.
+func (c *computation) patch(base string, r *row, ask reckon.Ask, figures []string) {
+	p := r.crop.Patch
+	var stand int
+	var bearing float64
+	for _, h := range c.in.Household.Patches {
+		if h.Crop != r.crop.ID {
+			continue
+		}
+		age := c.in.Household.Year - h.Planted + 1
+		stand += h.Plants
+		bearing += float64(h.Plants) * p.Bears(age)
+		if float64(age) > p.StandYears {
+			c.note(r, fmt.Sprintf("the patch planted in %d is in its year %d; one usually stands for %.0f", h.Planted, age, p.StandYears))
+		}
+	}
+	ask.Bearing = p.Bears(1)
+	if stand == 0 {
+		c.note(r, fmt.Sprintf("it stands as a patch for years: newly planted it gives %.0f %% of a full crop in its first year, %.0f %% in its second, all of it from its year %.0f; enter a patch that stands already in House",
+			100*p.Share[0], 100*p.Share[1], p.FullBearingYear))
+		c.add(r, c.desk.Sow(base, r.crop, r.key.layout, ask), r.id, figures, false)
+		return
+	}
+	whole := (&reckon.Desk{Book: c.desk.Book, Rules: c.desk.Rules, UsualRules: c.desk.UsualRules}).Sow(base, r.crop, r.key.layout, ask)
+	share := math.Min(1, float64(stand)/math.Max(1, float64(whole.Plants)))
+	stands := c.desk.Stands("sowing/"+r.id+"-stands", r.crop, r.key.layout, stand, bearing, whole, share)
+	c.add(r, stands, r.id+"-stands", figures, true)
+	if share < 1-1e-9 {
+		for i := range ask.Parts {
+			ask.Parts[i].Need.Amount *= 1 - share
+		}
+		ask.Beside = true
+		c.add(r, c.desk.Sow(base, r.crop, r.key.layout, ask), r.id, figures, false)
+	}
+}
+
+func (c *computation) note(r *row, text string) {
+	out := &c.plan.Wishes[r.uses[0].a.wish]
+	out.Notes = append(out.Notes, text)
+}
+
+// add puts a sized sowing into the plan and gives each wish its part of it.
+func (c *computation) add(r *row, z reckon.Size, id string, figures []string, stands bool) {
+	first := r.uses[0]
+	if z.Plants == 0 && z.Area == 0 {
+		return // there is nothing to sow for it
+	}
+	sw := c.dates(r.crop, first.a.form, first.s)
+	for _, u := range r.uses[1:] {
+		sw.extend(c.dates(r.crop, u.a.form, u.s))
+	}
+	w := &c.plan.Wishes[first.a.wish]
+	sw.ID, sw.Wish, sw.WishTitle, sw.Stands = id, w.ID, w.Title, stands
+	sw.Cover = string(r.key.cover)
+	sw.FirstWhy, sw.LastWhy = edges(first.a.use.Season, first.s.Start.Sow)
+	sw.Unit, sw.Need = amount.Kilogram, z.Need.Amount
+	if z.Need.Pieces {
+		sw.Unit = amount.Piece
+	}
+	sw.Plants, sw.SetOut, sw.Cells, sw.Stations = z.Plants, z.SetOut, z.Cells, z.Stations
+	sw.Seeds, sw.SeedGram, sw.PerPlace, sw.StockKg, sw.DrillM = z.Seeds, z.SeedGram, z.PerStation, z.StockKg, z.DrillM
+	sw.Layout, sw.Rows, sw.InRow, sw.RowGap = z.Stand.Layout, z.Stand.Rows, r.crop.InRow.Value, r.crop.RowGap.Value
+	sw.RowMetres, sw.BedLength, sw.Area = z.RowMetres, z.BedLength, z.Area
+	sw.Low, sw.Likely, sw.High, sw.LossShare = z.Low, z.Likely, z.Top, r.crop.FailProb
+	if r.crop.Start == "vegetative" && !stands {
+		sw.StockUnit = r.crop.Unit + "s"
+	}
+	if z.Short != nil {
+		for _, u := range r.uses {
+			if u.a.confidence > 0 {
+				out := &c.plan.Wishes[u.a.wish]
+				out.Uses[u.a.res].Short = z.Short.Error()
+				out.Notes = append(out.Notes, z.Short.Error())
+				break
+			}
+		}
+	}
+	sw.gives, sw.season = z.Average, first.a.use.Season
+	for i, u := range r.uses {
+		g := z.Given[i]
+		sw.For = append(sw.For, Served{
+			Wish: c.plan.Wishes[u.a.wish].ID, Title: c.plan.Wishes[u.a.wish].Title, Form: string(u.a.form), Part: u.a.part,
+			Need: g.Need, Plants: g.Plants, Area: g.Area, Average: g.Average,
+			figure: figures[i], asked: u.a, sown: u.s,
+		})
+	}
+	c.sowings = append(c.sowings, &sw)
+	for i, u := range r.uses {
+		c.give(&sw, &sw.For[i], u.a, z.RowMetres)
+	}
+}
+
+// give adds a sowing's part to a wish.
+func (c *computation) give(sw *Sowing, f *Served, a *asked, rowMetres float64) {
+	out := &c.plan.Wishes[a.wish]
+	res := &out.Uses[a.res]
+	c.servedBy[a.wish] = append(c.servedBy[a.wish], served{sw, f})
+	res.Plants += f.Plants
+	res.Area += f.Area
+	res.Average += f.Average
+	out.SowingCount++
+	out.Plants += f.Plants
+	if sw.Plants > 0 {
+		out.RowMetres += rowMetres * float64(f.Plants) / float64(sw.Plants)
+	}
+	if sw.Method != "tray" {
+		out.Area += f.Area
+	}
+	if a.part {
+		return
+	}
+	out.Average += f.Average
+	if a.form != "" {
+		out.Harvested += f.Need
+		if a.form == table.Fresh {
+			res.Harvested += f.Need
+		}
+	}
+}

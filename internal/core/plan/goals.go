@@ -1,0 +1,148 @@
+package plan
+
+import (
+	"inventory/internal/core/amount"
+	"inventory/internal/core/book"
+	"inventory/internal/core/season"
+	"inventory/internal/core/table"
+	"inventory/internal/core/working"
+)
+
+// Goals are what the whole table comes to, reported beside the ledger.
+type Goals struct {
+	Jars    Goal `json:"jars"`
+	Green   Goal `json:"green"`
+	Energy  Goal `json:"energy"`
+	Protein Goal `json:"protein"`
+}
+
+// Goal is one figure of the whole table, what the household aims at, and which
+// wish adds most to it.
+type Goal struct {
+	Value float64     `json:"value"`
+	Aim   float64     `json:"aim"` // 0: no goal set
+	Unit  amount.Unit `json:"unit"`
+	Most  string      `json:"most"`  // title of the wish that adds most
+	Share float64     `json:"share"` // of the value that it adds
+}
+
+// best keeps the wish that adds most to a sum.
+type best struct {
+	sum, most float64
+	title     string
+}
+
+func (b *best) add(title string, v float64) {
+	b.sum += v
+	if v > b.most {
+		b.most, b.title = v, title
+	}
+}
+
+func (b best) goal(value, aim float64, unit amount.Unit) Goal {
+	g := Goal{Value: value, Aim: aim, Unit: unit, Most: b.title}
+	if b.sum > 0 {
+		g.Share = b.most / b.sum
+	}
+	return g
+}
+
+// green are the groups whose crops count as something green on the plate.
+func green(c *book.Crop) bool {
+	switch c.Group {
+	case "leaf", "head", "stem", "shoots":
+		return true
+	}
+	return false
+}
+
+// Eaten returns the edible weight in kg that a use puts on the table in a week.
+func (c *computation) eaten(r *table.Resolved, u *table.Use, week int) float64 {
+	a := u.Amount[week]
+	if a == 0 || u.Crop == nil {
+		return 0
+	}
+	edible := u.Crop.Edible
+	switch w := r.Wish; w.Amount.Kind {
+	case table.Meals:
+		return a * c.desk.Eaters[week] * c.portion(w, u.Crop) / 1000
+	case table.WeightWeek, table.WeightYear:
+		return a * (1 - c.desk.Rules.Cull) * edible
+	case table.PiecesWeek, table.PiecesYear:
+		return a * u.Crop.Piece.Or(0) / 1000 * edible
+	default:
+		if u.Prep == nil {
+			return 0
+		}
+		return c.resolver.Drawn(w, *u, week, a) * u.Prep.Raw * edible
+	}
+}
+
+func (c *computation) portion(w table.Wish, crop *book.Crop) float64 {
+	if w.Amount.Portion > 0 {
+		return w.Amount.Portion
+	}
+	return crop.Portion.Value
+}
+
+// goals adds up the whole table: jars, weeks with something green, and the share
+// of the household's energy and protein that comes from the garden.
+func (c *computation) goals() {
+	rules := c.desk.Rules
+	var jars, greens, energy, protein best
+	var greenWeeks season.Weeks
+	var need float64 // eater-days
+	for _, e := range c.desk.Eaters {
+		need += 7 * e
+	}
+	e := c.desk.Recorder.Open("goal", "energy", "", "Energy from the garden")
+	p := c.desk.Recorder.Open("goal", "protein", "", "Protein from the garden")
+	e.Do(working.Start, "Nothing eaten yet", 0, amount.Kcal, working.Reckoned)
+	p.Do(working.Start, "Nothing eaten yet", 0, amount.Kilogram, working.Reckoned)
+	for i := range c.resolved {
+		r, w := &c.resolved[i], &c.plan.Wishes[i]
+		var kcal, kg, food float64
+		var weeks season.Weeks
+		for k := range r.Uses {
+			u := &r.Uses[k]
+			if u.Form == "" {
+				continue
+			}
+			var mine float64
+			for week := range season.WeeksPerYear {
+				mine += c.eaten(r, u, week)
+			}
+			food += mine
+			kcal += mine * 10 * u.Crop.Energy.Or(0)
+			kg += mine * u.Crop.Protein.Or(0) / 100
+			if green(u.Crop) {
+				weeks |= u.Weeks
+			}
+		}
+		greenWeeks |= weeks
+		greens.add(w.Title, float64(weeks.Count()))
+		jars.add(w.Title, float64(w.ToFill))
+		energy.add(w.Title, kcal)
+		protein.add(w.Title, kg)
+		if food > 0 {
+			e.Do(working.Plus, w.Title, kcal, amount.Kcal, working.Reckoned)
+			p.Do(working.Plus, w.Title, kg, amount.Kilogram, working.Reckoned)
+			if e.On() || p.On() {
+				e.Note("from %s edible", amount.Mark(food, amount.Kilogram))
+				p.Note("from %s edible", amount.Mark(food, amount.Kilogram))
+			}
+		}
+	}
+	e.Is("In the year", amount.Kcal).Do(working.Over, "Days × eaters", need, amount.Day, working.Household)
+	c.desk.Rule(e, working.Over, "need_energy")
+	p.Is("In the year", amount.Kilogram).Do(working.Over, "Days × eaters", need, amount.Day, working.Household)
+	c.desk.Rule(p, working.Over, "need_protein")
+	c.plan.Goals = Goals{
+		Jars:    jars.goal(float64(c.plan.Tally.Jars), rules.GoalJars, amount.Jar),
+		Green:   greens.goal(float64(greenWeeks.Count()), rules.GoalGreen, amount.Week),
+		Energy:  energy.goal(e.Is("Of what the household eats", amount.Share).Close(amount.Share), rules.GoalEnergy, amount.Share),
+		Protein: protein.goal(p.Is("Of what the household eats", amount.Share).Close(amount.Share), rules.GoalProtein, amount.Share),
+	}
+	g := c.desk.Recorder.Open("goal", "green", "", "Weeks with something green")
+	g.Do(working.Together, "Weeks in which a leaf, a head, stems or shoots are eaten", float64(greenWeeks.Count()), amount.Week, working.Reckoned).Close(amount.Week)
+}

@@ -1,0 +1,49 @@
+package reckon
+
+import (
+	"fmt"
+
+	"inventory/internal/core/amount"
+	"inventory/internal/core/book"
+	"inventory/internal/core/table"
+)
+
+// ForPiece returns a crop spaced so that a piece of it, one to a plant, weighs a
+// wanted number of grams: the density law read the other way. Where the law
+// cannot give that size the nearest spacing is returned with an error that says
+// so. Rows along a bed and in open ground widen in the row, rows across it
+// between the rows, blocks both ways.
+func ForPiece(c *book.Crop, gram float64, layout table.Layout, bed Bed) (*book.Crop, error) {
+	pieces, ok := c.PiecesPerPlant(c.Yield.Value)
+	if !ok || pieces != 1 || gram <= 0 {
+		return c, nil
+	}
+	if layout == "" {
+		layout = UsualLayout(c)
+	}
+	at := func(t float64) *book.Crop {
+		switch layout {
+		case table.Across:
+			return c.Respaced(1, t, 1)
+		case table.Block:
+			return c.Respaced(1, 1, t)
+		}
+		return c.Respaced(t, 1, 1)
+	}
+	size := func(t float64) float64 { return c.Piece.Value * StandIn(at(t), layout, bed).Factor }
+	low, high := 0.2, 5.0
+	if g := size(low); gram < g {
+		return at(low), fmt.Errorf("spacing alone cannot make them as small as %s; at their closest they weigh about %s", amount.Mark(gram, amount.Gram), amount.Mark(g, amount.Gram))
+	}
+	if g := size(high); gram > g {
+		return at(high), fmt.Errorf("spacing alone cannot make them as large as %s; at their widest they weigh about %s", amount.Mark(gram, amount.Gram), amount.Mark(g, amount.Gram))
+	}
+	for range 50 {
+		if t := (low + high) / 2; size(t) < gram {
+			low = t
+		} else {
+			high = t
+		}
+	}
+	return at(high), nil
+}
