@@ -64,24 +64,37 @@ func (e CautionLevel) Valid() bool {
 
 // Defines values for EditCommand.
 const (
-	EditCommandAddGuest     EditCommand = "add-guest"
-	EditCommandAddMember    EditCommand = "add-member"
-	EditCommandAddStore     EditCommand = "add-store"
-	EditCommandAddWish      EditCommand = "add-wish"
-	EditCommandBegin        EditCommand = "begin"
-	EditCommandChangeGuest  EditCommand = "change-guest"
-	EditCommandChangeMember EditCommand = "change-member"
-	EditCommandChangeStore  EditCommand = "change-store"
-	EditCommandChangeWish   EditCommand = "change-wish"
-	EditCommandMoveWish     EditCommand = "move-wish"
-	EditCommandOverrule     EditCommand = "overrule"
-	EditCommandPutBack      EditCommand = "put-back"
-	EditCommandRemoveGuest  EditCommand = "remove-guest"
-	EditCommandRemoveMember EditCommand = "remove-member"
-	EditCommandRemoveStore  EditCommand = "remove-store"
-	EditCommandRemoveWish   EditCommand = "remove-wish"
-	EditCommandSetHousehold EditCommand = "set-household"
-	EditCommandSetPlace     EditCommand = "set-place"
+	EditCommandAddGuest             EditCommand = "add-guest"
+	EditCommandAddLot               EditCommand = "add-lot"
+	EditCommandAddLots              EditCommand = "add-lots"
+	EditCommandAddMember            EditCommand = "add-member"
+	EditCommandAddOwnCrop           EditCommand = "add-own-crop"
+	EditCommandAddOwnPreparation    EditCommand = "add-own-preparation"
+	EditCommandAddPatch             EditCommand = "add-patch"
+	EditCommandAddStore             EditCommand = "add-store"
+	EditCommandAddWish              EditCommand = "add-wish"
+	EditCommandBegin                EditCommand = "begin"
+	EditCommandChangeGuest          EditCommand = "change-guest"
+	EditCommandChangeLot            EditCommand = "change-lot"
+	EditCommandChangeMember         EditCommand = "change-member"
+	EditCommandChangeOwnCrop        EditCommand = "change-own-crop"
+	EditCommandChangeOwnPreparation EditCommand = "change-own-preparation"
+	EditCommandChangePatch          EditCommand = "change-patch"
+	EditCommandChangeStore          EditCommand = "change-store"
+	EditCommandChangeWish           EditCommand = "change-wish"
+	EditCommandMoveWish             EditCommand = "move-wish"
+	EditCommandOverrule             EditCommand = "overrule"
+	EditCommandPutBack              EditCommand = "put-back"
+	EditCommandRemoveGuest          EditCommand = "remove-guest"
+	EditCommandRemoveLot            EditCommand = "remove-lot"
+	EditCommandRemoveMember         EditCommand = "remove-member"
+	EditCommandRemoveOwnCrop        EditCommand = "remove-own-crop"
+	EditCommandRemoveOwnPreparation EditCommand = "remove-own-preparation"
+	EditCommandRemovePatch          EditCommand = "remove-patch"
+	EditCommandRemoveStore          EditCommand = "remove-store"
+	EditCommandRemoveWish           EditCommand = "remove-wish"
+	EditCommandSetHousehold         EditCommand = "set-household"
+	EditCommandSetPlace             EditCommand = "set-place"
 )
 
 // Valid indicates whether the value is a known member of the EditCommand enum.
@@ -89,7 +102,17 @@ func (e EditCommand) Valid() bool {
 	switch e {
 	case EditCommandAddGuest:
 		return true
+	case EditCommandAddLot:
+		return true
+	case EditCommandAddLots:
+		return true
 	case EditCommandAddMember:
+		return true
+	case EditCommandAddOwnCrop:
+		return true
+	case EditCommandAddOwnPreparation:
+		return true
+	case EditCommandAddPatch:
 		return true
 	case EditCommandAddStore:
 		return true
@@ -99,7 +122,15 @@ func (e EditCommand) Valid() bool {
 		return true
 	case EditCommandChangeGuest:
 		return true
+	case EditCommandChangeLot:
+		return true
 	case EditCommandChangeMember:
+		return true
+	case EditCommandChangeOwnCrop:
+		return true
+	case EditCommandChangeOwnPreparation:
+		return true
+	case EditCommandChangePatch:
 		return true
 	case EditCommandChangeStore:
 		return true
@@ -113,7 +144,15 @@ func (e EditCommand) Valid() bool {
 		return true
 	case EditCommandRemoveGuest:
 		return true
+	case EditCommandRemoveLot:
+		return true
 	case EditCommandRemoveMember:
+		return true
+	case EditCommandRemoveOwnCrop:
+		return true
+	case EditCommandRemoveOwnPreparation:
+		return true
+	case EditCommandRemovePatch:
 		return true
 	case EditCommandRemoveStore:
 		return true
@@ -163,6 +202,53 @@ type Band struct {
 	Band     string  `json:"band"`
 }
 
+// Batch defines model for Batch.
+type Batch = plan.Batch
+
+// BookCrop defines model for BookCrop.
+type BookCrop struct {
+	Basis     string `json:"basis"`
+	Botanical string `json:"botanical"`
+
+	// Facts in words
+	Facts   []string     `json:"facts"`
+	Family  string       `json:"family"`
+	Figures []BookFigure `json:"figures"`
+	Food    string       `json:"food"`
+	From    string       `json:"from"`
+	Group   string       `json:"group"`
+	ID      string       `json:"id"`
+	Name    string       `json:"name"`
+	Own     bool         `json:"own"`
+}
+
+// BookFigure defines model for BookFigure.
+type BookFigure struct {
+	Field string  `json:"field"`
+	Name  string  `json:"name"`
+	Set   bool    `json:"set"`
+	Unit  string  `json:"unit"`
+	Usual float64 `json:"usual"`
+	Value float64 `json:"value"`
+}
+
+// BookPreparation defines model for BookPreparation.
+type BookPreparation struct {
+	Basis    string   `json:"basis"`
+	Cautions []string `json:"cautions"`
+
+	// Crops names
+	Crops   []string     `json:"crops"`
+	Figures []BookFigure `json:"figures"`
+	Form    string       `json:"form"`
+	From    string       `json:"from"`
+	ID      string       `json:"id"`
+	Method  string       `json:"method"`
+	Name    string       `json:"name"`
+	Own     bool         `json:"own"`
+	Parts   []string     `json:"parts"`
+}
+
 // Caution defines model for Caution.
 type Caution struct {
 	ID    string       `json:"id"`
@@ -181,6 +267,18 @@ type Climate struct {
 	Words string `json:"words"`
 }
 
+// Coming defines model for Coming.
+type Coming = plan.Coming
+
+// CropBook defines model for CropBook.
+type CropBook struct {
+	Crops        []BookCrop        `json:"crops"`
+	Preparations []BookPreparation `json:"preparations"`
+}
+
+// Eaten defines model for Eaten.
+type Eaten = plan.Eaten
+
 // Edit defines model for Edit.
 type Edit struct {
 	// After the wish to stand behind; empty for the front
@@ -193,10 +291,15 @@ type Edit struct {
 	Household *Household  `json:"household,omitempty"`
 
 	// ID the client's own id of the edit; a repeat does nothing
-	ID       string    `json:"id"`
-	Member   *Member   `json:"member,omitempty"`
-	Overrule *Overrule `json:"overrule,omitempty"`
-	Place    *Place    `json:"place,omitempty"`
+	ID             string          `json:"id"`
+	Lot            *Lot            `json:"lot,omitempty"`
+	Lots           *[]Lot          `json:"lots,omitempty"`
+	Member         *Member         `json:"member,omitempty"`
+	Overrule       *Overrule       `json:"overrule,omitempty"`
+	OwnCrop        *OwnCrop        `json:"own_crop,omitempty"`
+	OwnPreparation *OwnPreparation `json:"own_preparation,omitempty"`
+	Patch          *Patch          `json:"patch,omitempty"`
+	Place          *Place          `json:"place,omitempty"`
 
 	// Revision the revision it was made against
 	Revision int       `json:"revision"`
@@ -245,22 +348,49 @@ type FoodKind struct {
 // Form defines model for Form.
 type Form = table.Form
 
+// Goal defines model for Goal.
+type Goal = plan.Goal
+
+// Goals defines model for Goals.
+type Goals = plan.Goals
+
 // Guest defines model for Guest.
 type Guest = table.Guest
 
 // Household defines model for Household.
 type Household = table.Household
 
+// Kitchen defines model for Kitchen.
+type Kitchen = plan.Kitchen
+
 // Line defines model for Line.
 type Line struct {
 	Text string `json:"text"`
 }
 
+// Lot defines model for Lot.
+type Lot = shelf.Lot
+
 // Member defines model for Member.
 type Member = table.Member
 
+// Overload defines model for Overload.
+type Overload = plan.Overload
+
 // Overrule defines model for Overrule.
 type Overrule = book.Overrule
+
+// OwnCrop defines model for OwnCrop.
+type OwnCrop = book.OwnCrop
+
+// OwnPreparation defines model for OwnPreparation.
+type OwnPreparation = book.OwnPreparation
+
+// Patch defines model for Patch.
+type Patch = table.Patch
+
+// Pin defines model for Pin.
+type Pin = table.Pin
 
 // Place defines model for Place.
 type Place = place.Place
@@ -320,6 +450,12 @@ type Reference struct {
 // Risk defines model for Risk.
 type Risk = season.Risk
 
+// Room defines model for Room.
+type Room = plan.Room
+
+// Served defines model for Served.
+type Served = plan.Served
+
 // Settings defines model for Settings.
 type Settings = store.Settings
 
@@ -336,6 +472,9 @@ type Sowing = plan.Sowing
 
 // Span defines model for Span.
 type Span = table.Span
+
+// Standing defines model for Standing.
+type Standing = plan.Standing
 
 // State defines model for State.
 type State struct {
@@ -361,6 +500,9 @@ type Step struct {
 // Store defines model for Store.
 type Store = shelf.Store
 
+// Story defines model for Story.
+type Story = table.Story
+
 // Tally defines model for Tally.
 type Tally = plan.Tally
 
@@ -374,6 +516,12 @@ type Unit struct {
 // Use defines model for Use.
 type Use = plan.Use
 
+// Way defines model for Way.
+type Way = plan.Way
+
+// Week defines model for Week.
+type Week = plan.Week
+
 // Wish defines model for Wish.
 type Wish = table.Wish
 
@@ -382,6 +530,17 @@ type Working = working.Working
 
 // WorkingLine defines model for WorkingLine.
 type WorkingLine = working.Line
+
+// GetWaysParams defines parameters for GetWays.
+type GetWaysParams struct {
+	Wish *string `form:"wish,omitempty" json:"wish,omitempty"`
+	Week *int    `form:"week,omitempty" json:"week,omitempty"`
+}
+
+// GetWeekParams defines parameters for GetWeek.
+type GetWeekParams struct {
+	Week int `form:"week" json:"week"`
+}
 
 // GetWorkingParams defines parameters for GetWorking.
 type GetWorkingParams struct {
@@ -395,6 +554,9 @@ type PostEditJSONRequestBody = Edit
 // PostLineJSONRequestBody defines body for PostLine for application/json ContentType.
 type PostLineJSONRequestBody = Line
 
+// PostLotsReadJSONRequestBody defines body for PostLotsRead for application/json ContentType.
+type PostLotsReadJSONRequestBody = Line
+
 // PostRedoJSONRequestBody defines body for PostRedo for application/json ContentType.
 type PostRedoJSONRequestBody = Step
 
@@ -403,6 +565,9 @@ type PostUndoJSONRequestBody = Step
 
 // ServerInterface represents all server handlers.
 type ServerInterface interface {
+	// GetBook The crop book as it is here (the usual figures, the household's own on top)
+	// (GET /book)
+	GetBook(ctx *echo.Context) error
 	// GetDemoHousehold The made-up demo household, to begin from
 	// (GET /demo-household)
 	GetDemoHousehold(ctx *echo.Context) error
@@ -415,18 +580,30 @@ type ServerInterface interface {
 	// PostLine Understand a wish typed as one line, without changing anything
 	// (POST /lines)
 	PostLine(ctx *echo.Context) error
+	// PostLotsRead Read a CSV of what stands on the shelf, without changing anything
+	// (POST /lots-read)
+	PostLotsRead(ctx *echo.Context) error
 	// PostRedo Do the last edit taken back again
 	// (POST /redo)
 	PostRedo(ctx *echo.Context) error
 	// GetReference What does not change while the binary runs (crops, preparations, cautions, units, climates to begin from)
 	// (GET /reference)
 	GetReference(ctx *echo.Context) error
+	// GetShelfFile What stands on the shelf as CSV
+	// (GET /shelf-file)
+	GetShelfFile(ctx *echo.Context) error
 	// GetState The household and its plan as they stand
 	// (GET /state)
 	GetState(ctx *echo.Context) error
 	// PostUndo Take the last edit back
 	// (POST /undo)
 	PostUndo(ctx *echo.Context) error
+	// GetWays Ways of closing the gaps of a wish, or of relieving a week with too much putting up, each with what it costs
+	// (GET /ways)
+	GetWays(ctx *echo.Context, params GetWaysParams) error
+	// GetWeek One week of the ledger (what is eaten and from where, what comes in, what the kitchen does)
+	// (GET /week)
+	GetWeek(ctx *echo.Context, params GetWeekParams) error
 	// GetWorking The working of one figure
 	// (GET /working)
 	GetWorking(ctx *echo.Context, params GetWorkingParams) error
@@ -435,6 +612,15 @@ type ServerInterface interface {
 // ServerInterfaceWrapper converts echo contexts to parameters.
 type ServerInterfaceWrapper struct {
 	Handler ServerInterface
+}
+
+// GetBook converts echo context to params.
+func (w *ServerInterfaceWrapper) GetBook(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetBook(ctx)
+	return err
 }
 
 // GetDemoHousehold converts echo context to params.
@@ -473,6 +659,15 @@ func (w *ServerInterfaceWrapper) PostLine(ctx *echo.Context) error {
 	return err
 }
 
+// PostLotsRead converts echo context to params.
+func (w *ServerInterfaceWrapper) PostLotsRead(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostLotsRead(ctx)
+	return err
+}
+
 // PostRedo converts echo context to params.
 func (w *ServerInterfaceWrapper) PostRedo(ctx *echo.Context) error {
 	var err error
@@ -491,6 +686,15 @@ func (w *ServerInterfaceWrapper) GetReference(ctx *echo.Context) error {
 	return err
 }
 
+// GetShelfFile converts echo context to params.
+func (w *ServerInterfaceWrapper) GetShelfFile(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetShelfFile(ctx)
+	return err
+}
+
 // GetState converts echo context to params.
 func (w *ServerInterfaceWrapper) GetState(ctx *echo.Context) error {
 	var err error
@@ -506,6 +710,49 @@ func (w *ServerInterfaceWrapper) PostUndo(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PostUndo(ctx)
+	return err
+}
+
+// GetWays converts echo context to params.
+func (w *ServerInterfaceWrapper) GetWays(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetWaysParams
+	// ------------- Optional query parameter "wish" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "wish", ctx.QueryParams(), &params.Wish, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter wish: %s", err))
+	}
+
+	// ------------- Optional query parameter "week" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "week", ctx.QueryParams(), &params.Week, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter week: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetWays(ctx, params)
+	return err
+}
+
+// GetWeek converts echo context to params.
+func (w *ServerInterfaceWrapper) GetWeek(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetWeekParams
+	// ------------- Required query parameter "week" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "week", ctx.QueryParams(), &params.Week, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter week: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetWeek(ctx, params)
 	return err
 }
 
@@ -579,6 +826,11 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.POST(options.BaseURL+"/undo", wrapper.PostUndo, options.OperationMiddlewares["postUndo"]...)
 	router.POST(options.BaseURL+"/redo", wrapper.PostRedo, options.OperationMiddlewares["postRedo"]...)
 	router.GET(options.BaseURL+"/working", wrapper.GetWorking, options.OperationMiddlewares["getWorking"]...)
+	router.GET(options.BaseURL+"/week", wrapper.GetWeek, options.OperationMiddlewares["getWeek"]...)
+	router.GET(options.BaseURL+"/ways", wrapper.GetWays, options.OperationMiddlewares["getWays"]...)
+	router.GET(options.BaseURL+"/book", wrapper.GetBook, options.OperationMiddlewares["getBook"]...)
+	router.POST(options.BaseURL+"/lots-read", wrapper.PostLotsRead, options.OperationMiddlewares["postLotsRead"]...)
+	router.GET(options.BaseURL+"/shelf-file", wrapper.GetShelfFile, options.OperationMiddlewares["getShelfFile"]...)
 	router.POST(options.BaseURL+"/lines", wrapper.PostLine, options.OperationMiddlewares["postLine"]...)
 	router.GET(options.BaseURL+"/reference", wrapper.GetReference, options.OperationMiddlewares["getReference"]...)
 	router.GET(options.BaseURL+"/household-file", wrapper.GetHouseholdFile, options.OperationMiddlewares["getHouseholdFile"]...)

@@ -2,7 +2,6 @@ package api
 
 import (
 	"slices"
-	"sync"
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
@@ -11,8 +10,7 @@ import (
 )
 
 // reference is what the interface needs to know of the book and the units.
-var reference = sync.OnceValue(func() Reference {
-	b := book.Usual()
+func reference(b *book.Book) Reference {
 	r := Reference{Foods: []Food{}, Preparations: []Preparation{}, Cautions: []Caution{}, Units: []Unit{}, Climates: []Climate{}, Bands: []Band{}, Assumptions: []Assumption{}}
 	for _, name := range b.Foods() {
 		f := Food{Name: name, Kinds: []FoodKind{}}
@@ -63,4 +61,4 @@ var reference = sync.OnceValue(func() Reference {
 		return 1
 	})
 	return r
-})
+}

@@ -10,6 +10,7 @@ import (
 	"io/fs"
 	"log/slog"
 	"net/http"
+	"strings"
 	"sync"
 
 	"github.com/labstack/echo/v5"
@@ -18,6 +19,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/shelf"
 	"inventory/internal/core/table"
 	"inventory/internal/exchange"
 	"inventory/internal/store"
@@ -164,9 +166,16 @@ func (s *Server) PostEdit(c *echo.Context) error {
 		return s.store.Apply(ctx, store.Edit{
 			Client: e.Client, ID: e.ID, Revision: e.Revision, Command: string(e.Command),
 			Household: e.Household, Settings: e.Settings, Place: e.Place, Member: e.Member, Guest: e.Guest,
-			Store: e.Store, Wish: e.Wish, Overrule: e.Overrule, Target: text(e.Target), After: text(e.After),
+			Store: e.Store, Wish: e.Wish, Overrule: e.Overrule, Lot: e.Lot, Lots: listOf(e.Lots), Patch: e.Patch, OwnCrop: e.OwnCrop, OwnPreparation: e.OwnPreparation, Target: text(e.Target), After: text(e.After),
 		})
 	})
+}
+
+func listOf[T any](p *[]T) []T {
+	if p == nil {
+		return nil
+	}
+	return *p
 }
 
 func text(p *string) string {
@@ -206,13 +215,116 @@ func (s *Server) GetWorking(c *echo.Context, params GetWorkingParams) error {
 	return c.JSON(http.StatusOK, w)
 }
 
+// input returns what the plan follows from; a refusal where there is no household.
+func (s *Server) input(ctx context.Context) (plan.Input, error) {
+	snap, err := s.store.Load(ctx)
+	if err != nil {
+		return plan.Input{}, err
+	}
+	if snap.Household == nil {
+		return plan.Input{}, &refusal{http.StatusNotFound, "no household", "there is no household yet"}
+	}
+	return plan.Input{AsOf: s.asOf(), Household: *snap.Household}, nil
+}
+
+// book returns the book as the household has it, the usual one where there is no
+// household yet.
+func (s *Server) book(ctx context.Context) (*book.Book, *table.Household, error) {
+	snap, err := s.store.Load(ctx)
+	if err != nil || snap.Household == nil {
+		return book.Usual(), nil, err
+	}
+	b, _, _, err := snap.Household.Book(book.Usual())
+	return b, snap.Household, err
+}
+
+// GetWeek answers with one week of the ledger.
+func (s *Server) GetWeek(c *echo.Context, params GetWeekParams) error {
+	in, err := s.input(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	w, err := plan.WeekOf(in, params.Week)
+	if err != nil {
+		return &refusal{http.StatusNotFound, "no such week", err.Error()}
+	}
+	return c.JSON(http.StatusOK, w)
+}
+
+// GetWays answers with the ways of mending a gap or an overload.
+func (s *Server) GetWays(c *echo.Context, params GetWaysParams) error {
+	in, err := s.input(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	var ways []plan.Way
+	switch {
+	case params.Wish != nil:
+		ways, err = plan.Ways(in, *params.Wish)
+	case params.Week != nil:
+		ways, err = plan.Helps(in, *params.Week)
+	default:
+		return &refusal{http.StatusBadRequest, "not understood", "ways of what? Name a wish or a week"}
+	}
+	if err != nil {
+		return &refusal{http.StatusNotFound, "no ways", err.Error()}
+	}
+	return c.JSON(http.StatusOK, ways)
+}
+
+// GetBook answers with the crop book as the household has it.
+func (s *Server) GetBook(c *echo.Context) error {
+	b, _, err := s.book(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, cropBook(b))
+}
+
+// PostLotsRead reads a CSV of what stands on the shelf, and changes nothing.
+func (s *Server) PostLotsRead(c *echo.Context) error {
+	var l Line
+	if err := decode(c, &l); err != nil {
+		return err
+	}
+	b, h, err := s.book(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	var stores []shelf.Store
+	if h != nil {
+		stores = h.Stores
+	}
+	lots, err := exchange.ReadShelf(strings.NewReader(l.Text), b, stores)
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, lots)
+}
+
+// GetShelfFile answers with what stands on the shelf as CSV.
+func (s *Server) GetShelfFile(c *echo.Context) error {
+	in, err := s.input(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	h := c.Response().Header()
+	h.Set("Content-Type", "text/csv; charset=utf-8")
+	h.Set("Content-Disposition", `attachment; filename="shelf.csv"`)
+	return exchange.WriteShelf(c.Response(), in.Household.Lots, in.Household.Stores)
+}
+
 // PostLine says what a line means, and changes nothing.
 func (s *Server) PostLine(c *echo.Context) error {
 	var l Line
 	if err := decode(c, &l); err != nil {
 		return err
 	}
-	found, err := table.ParseLine(l.Text, book.Usual())
+	b, _, err := s.book(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	found, err := table.ParseLine(l.Text, b)
 	if err != nil {
 		return err
 	}
@@ -224,10 +336,15 @@ func (s *Server) PostLine(c *echo.Context) error {
 	return c.JSON(http.StatusOK, out)
 }
 
-// GetReference answers with what does not change while the binary runs.
+// GetReference answers with the book's names, the units and the like, the
+// household's own crops and preparations among them.
 func (s *Server) GetReference(c *echo.Context) error {
+	b, _, err := s.book(c.Request().Context())
+	if err != nil {
+		return err
+	}
 	c.Response().Header().Set("Cache-Control", "no-cache")
-	return c.JSON(http.StatusOK, reference())
+	return c.JSON(http.StatusOK, reference(b))
 }
 
 // GetHouseholdFile answers with the household as a file.

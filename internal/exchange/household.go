@@ -127,6 +127,10 @@ func fill(h *table.Household) {
 	}
 	h.Members, h.Guests, h.Stores = listed(h.Members), listed(h.Guests), listed(h.Stores)
 	h.Wishes, h.Overrules = listed(h.Wishes), listed(h.Overrules)
+	h.Lots, h.Patches, h.OwnCrops, h.OwnPreparations = listed(h.Lots), listed(h.Patches), listed(h.OwnCrops), listed(h.OwnPreparations)
+	for i := range h.OwnPreparations {
+		h.OwnPreparations[i].Crops = listed(h.OwnPreparations[i].Crops)
+	}
 	number := func(id *string, letter string, i int) {
 		if *id == "" {
 			*id = fmt.Sprintf("%s%d", letter, i+1)
@@ -140,6 +144,18 @@ func fill(h *table.Household) {
 	}
 	for i := range h.Stores {
 		number(&h.Stores[i].ID, "s", i)
+	}
+	for i := range h.Lots {
+		number(&h.Lots[i].ID, "l", i)
+	}
+	for i := range h.Patches {
+		number(&h.Patches[i].ID, "p", i)
+	}
+	for i := range h.OwnCrops {
+		number(&h.OwnCrops[i].ID, "own", i)
+	}
+	for i := range h.OwnPreparations {
+		number(&h.OwnPreparations[i].ID, "ownprep", i)
 	}
 	for i := range h.Wishes {
 		w := &h.Wishes[i]

@@ -22,16 +22,21 @@ type Edit struct {
 	Revision int    // the revision that the edit was made against
 	Command  string
 
-	Household *table.Household // begin
-	Settings  *Settings        // set-household
-	Place     *place.Place     // set-place
-	Member    *table.Member    // add-member, change-member
-	Guest     *table.Guest     // add-guest, change-guest
-	Store     *shelf.Store     // add-store, change-store
-	Wish      *table.Wish      // add-wish, change-wish
-	Overrule  *book.Overrule   // overrule, put-back
-	Target    string           // remove-…, move-wish
-	After     string           // move-wish: the wish to stand behind; empty: to the front
+	Household      *table.Household     // begin
+	Settings       *Settings            // set-household
+	Place          *place.Place         // set-place
+	Member         *table.Member        // add-member, change-member
+	Guest          *table.Guest         // add-guest, change-guest
+	Store          *shelf.Store         // add-store, change-store
+	Wish           *table.Wish          // add-wish, change-wish
+	Overrule       *book.Overrule       // overrule, put-back
+	Lot            *shelf.Lot           // add-lot, change-lot
+	Lots           []shelf.Lot          // add-lots
+	Patch          *table.Patch         // add-patch, change-patch
+	OwnCrop        *book.OwnCrop        // add-own-crop, change-own-crop
+	OwnPreparation *book.OwnPreparation // add-own-preparation, change-own-preparation
+	Target         string               // remove-…, move-wish
+	After          string               // move-wish: the wish to stand behind; empty: to the front
 }
 
 // Commands lists the names of the commands there are.
@@ -40,6 +45,8 @@ var Commands = []string{
 	"add-member", "change-member", "remove-member", "add-guest", "change-guest", "remove-guest",
 	"add-store", "change-store", "remove-store", "add-wish", "change-wish", "remove-wish", "move-wish",
 	"overrule", "put-back",
+	"add-lot", "change-lot", "remove-lot", "add-lots", "add-patch", "change-patch", "remove-patch",
+	"add-own-crop", "change-own-crop", "remove-own-crop", "add-own-preparation", "change-own-preparation", "remove-own-preparation",
 }
 
 // drafter makes the changes of a command against a state.
@@ -112,9 +119,19 @@ func (d *drafter) name(k key) string {
 	case kindWish:
 		var w table.Wish
 		if json.Unmarshal(v, &w) == nil && w.Food != "" {
-			return table.Words(w, book.Usual())
+			return table.Words(w, d.book())
 		}
-	case kindMember, kindGuest, kindStore:
+	case kindLot:
+		var l shelf.Lot
+		if json.Unmarshal(v, &l) == nil {
+			return fmt.Sprintf("%s %s %s", invalid.FormatNumber(l.Count), l.Form, l.Food)
+		}
+	case kindPatch:
+		var p table.Patch
+		if json.Unmarshal(v, &p) == nil {
+			return fmt.Sprintf("the patch of %d %s", p.Plants, p.Crop)
+		}
+	case kindMember, kindGuest, kindStore, kindOwnCrop, kindOwnPrep:
 		var n struct{ Name string }
 		if json.Unmarshal(v, &n) == nil {
 			return n.Name
@@ -127,6 +144,17 @@ func (d *drafter) name(k key) string {
 		}
 	}
 	return k.Kind
+}
+
+// book returns the book with the household's own crops and preparations as they
+// stand in the draft; what cannot stand is left out.
+func (d *drafter) book() *book.Book {
+	if h, err := d.state.household(); err == nil && h != nil {
+		if b, err := book.Usual().WithOwn(h.OwnCrops, h.OwnPreparations); err == nil {
+			return b
+		}
+	}
+	return book.Usual()
 }
 
 // newID makes an id that no other item of its kind has.
@@ -162,6 +190,8 @@ func (d *drafter) draft(e *Edit) error {
 		return d.set(kindPlace, "", 0, e.Place)
 	case e.Command == "overrule", e.Command == "put-back":
 		return d.overrule(e)
+	case e.Command == "add-lots":
+		return d.addLots(e.Lots)
 	case e.Command == "move-wish":
 		return d.move(e.Target, e.After)
 	case verb == "remove":
@@ -184,6 +214,14 @@ func (d *drafter) put(e *Edit, verb, kind string) error {
 	case kind == kindWish && e.Wish != nil:
 		e.Wish.Fill()
 		id, value = &e.Wish.ID, e.Wish
+	case kind == kindLot && e.Lot != nil:
+		id, value = &e.Lot.ID, e.Lot
+	case kind == kindPatch && e.Patch != nil:
+		id, value = &e.Patch.ID, e.Patch
+	case kind == kindOwnCrop && e.OwnCrop != nil:
+		id, value = &e.OwnCrop.ID, e.OwnCrop
+	case kind == kindOwnPrep && e.OwnPreparation != nil:
+		id, value = &e.OwnPreparation.ID, e.OwnPreparation
 	default:
 		return missing(kind)
 	}
@@ -202,6 +240,30 @@ func (d *drafter) put(e *Edit, verb, kind string) error {
 		return err
 	}
 	d.words = map[string]string{"add": "added ", "change": "changed "}[verb] + d.name(d.about)
+	return nil
+}
+
+// addLots puts several lots on the shelf at once.
+func (d *drafter) addLots(lots []shelf.Lot) error {
+	if len(lots) == 0 {
+		return missing("lots")
+	}
+	for i := range lots {
+		l := &lots[i]
+		if l.ID == "" {
+			l.ID = newID("l")
+		}
+		if _, there := d.state.items[key{kindLot, l.ID}]; there {
+			return &invalid.Field{Field: fmt.Sprintf("lots[%d].id", i), Value: l.ID, Allowed: "an id of its own; another lot has it"}
+		}
+		if err := d.set(kindLot, l.ID, 0, l); err != nil {
+			return err
+		}
+	}
+	d.words = fmt.Sprintf("put %d lots on the shelf", len(lots))
+	if len(lots) == 1 {
+		d.words = "put " + d.name(d.about) + " on the shelf"
+	}
 	return nil
 }
 
@@ -238,6 +300,18 @@ func (d *drafter) begin(h *table.Household) error {
 	for i := range h.Wishes {
 		h.Wishes[i].Fill()
 		set(kindWish, "w", &h.Wishes[i].ID, &h.Wishes[i])
+	}
+	for i := range h.OwnCrops {
+		set(kindOwnCrop, "c", &h.OwnCrops[i].ID, &h.OwnCrops[i])
+	}
+	for i := range h.OwnPreparations {
+		set(kindOwnPrep, "r", &h.OwnPreparations[i].ID, &h.OwnPreparations[i])
+	}
+	for i := range h.Lots {
+		set(kindLot, "l", &h.Lots[i].ID, &h.Lots[i])
+	}
+	for i := range h.Patches {
+		set(kindPatch, "p", &h.Patches[i].ID, &h.Patches[i])
 	}
 	for i := range h.Overrules {
 		id := h.Overrules[i].Subject + " " + h.Overrules[i].Field

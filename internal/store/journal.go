@@ -179,6 +179,14 @@ func targetOf(e Edit) string {
 		return e.Guest.ID
 	case e.Store != nil:
 		return e.Store.ID
+	case e.Lot != nil:
+		return e.Lot.ID
+	case e.Patch != nil:
+		return e.Patch.ID
+	case e.OwnCrop != nil:
+		return e.OwnCrop.ID
+	case e.OwnPreparation != nil:
+		return e.OwnPreparation.ID
 	case e.Overrule != nil:
 		return e.Overrule.Subject + " " + e.Overrule.Field
 	}
@@ -233,7 +241,7 @@ func (d *drafter) validate() error {
 	}
 	b := book.Usual()
 	if err = h.Validate(b); err == nil {
-		_, _, _, err = b.With(h.Overrules)
+		_, _, _, err = h.Book(b)
 	}
 	fields := invalid.All(err)
 	if fields == nil {
@@ -258,6 +266,14 @@ func (d *drafter) validate() error {
 		index("stores", len(h.Stores), func(i int) string { return h.Stores[i].ID })
 	case kindWish:
 		index("wishes", len(h.Wishes), func(i int) string { return h.Wishes[i].ID })
+	case kindLot:
+		index("lots", len(h.Lots), func(i int) string { return h.Lots[i].ID })
+	case kindPatch:
+		index("patches", len(h.Patches), func(i int) string { return h.Patches[i].ID })
+	case kindOwnCrop:
+		index("own_crops", len(h.OwnCrops), func(i int) string { return h.OwnCrops[i].ID })
+	case kindOwnPrep:
+		index("own_preparations", len(h.OwnPreparations), func(i int) string { return h.OwnPreparations[i].ID })
 	case kindOverrule:
 		index("overrules", len(h.Overrules), func(i int) string { return h.Overrules[i].Subject + " " + h.Overrules[i].Field })
 	}

@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
+	"strings"
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
@@ -23,6 +24,10 @@ const (
 	kindStore     = "store"
 	kindWish      = "wish"
 	kindOverrule  = "overrule"
+	kindLot       = "lot"
+	kindPatch     = "patch"
+	kindOwnCrop   = "own-crop"
+	kindOwnPrep   = "own-preparation"
 )
 
 // Settings are the household's own fields, its lists and its place aside.
@@ -62,7 +67,7 @@ func (s *state) add(kind, id string, position float64, value any) error {
 // load reads the household item by item.
 func load(ctx context.Context, q *rows.Queries) (*state, error) {
 	s := &state{items: map[key]item{}}
-	for _, read := range []func(context.Context, *rows.Queries, *state) error{loadSettings, loadPlace, loadMembers, loadGuests, loadStores, loadWishes, loadOverrules} {
+	for _, read := range []func(context.Context, *rows.Queries, *state) error{loadSettings, loadPlace, loadMembers, loadGuests, loadStores, loadWishes, loadOverrules, loadLots, loadPatches, loadOwn} {
 		if err := read(ctx, q, s); err != nil {
 			return nil, explain("", err)
 		}
@@ -190,14 +195,23 @@ func loadWishes(ctx context.Context, q *rows.Queries, s *state) error {
 	if err != nil {
 		return err
 	}
+	pins, err := q.ListWishPins(ctx)
+	if err != nil {
+		return err
+	}
 	for _, r := range all {
 		w := table.Wish{
-			ID: r.ID, Food: r.Food, Kind: r.Kind, Preparation: r.Preparation, Forms: []table.Form{},
+			ID: r.ID, Food: r.Food, Kind: r.Kind, Preparations: strings.Fields(r.Preparations), Forms: []table.Form{},
 			Amount:   table.Amount{Kind: table.Kind(r.AmountKind), Number: r.Number, Portion: r.Portion, Jar: r.Jar},
 			Season:   table.Season{Kind: table.SeasonKind(r.SeasonKind), From: int(r.FromMonth), To: int(r.ToMonth)},
 			Priority: table.Priority(r.Priority), Left: r.LeftOnShelf,
 			Stagger: table.Stagger{Kind: table.StaggerKind(r.StaggerKind), Days: int(r.StaggerDays), Sowings: int(r.StaggerSowings)},
-			Layout:  table.Layout(r.Layout), Note: r.Note,
+			Layout:  table.Layout(r.Layout), Cover: place.Cover(r.Cover), Piece: r.Piece, Note: r.Note,
+		}
+		if r.Story != "" {
+			if err := json.Unmarshal([]byte(r.Story), &w.Story); err != nil {
+				return err
+			}
 		}
 		if r.Confidence.Valid {
 			w.Confidence = &r.Confidence.Float64
@@ -205,6 +219,15 @@ func loadWishes(ctx context.Context, q *rows.Queries, s *state) error {
 		for _, f := range forms {
 			if f.WishID == r.ID {
 				w.Forms = append(w.Forms, table.Form(f.Form))
+			}
+		}
+		for _, p := range pins {
+			if p.WishID == r.ID {
+				day, err := monthDay(p.Day)
+				if err != nil {
+					return err
+				}
+				w.Pins = append(w.Pins, table.Pin{Day: day, Source: table.Form(p.Source)})
 			}
 		}
 		if err := s.add(kindWish, r.ID, r.Position, w); err != nil {
@@ -227,6 +250,67 @@ func loadOverrules(ctx context.Context, q *rows.Queries, s *state) error {
 	return nil
 }
 
+func loadLots(ctx context.Context, q *rows.Queries, s *state) error {
+	all, err := q.ListLots(ctx)
+	if err != nil {
+		return err
+	}
+	for _, r := range all {
+		l := shelf.Lot{ID: r.ID, Food: r.Food, Form: r.Form, Preparation: r.Preparation, Count: r.Count, Size: r.Size, Unit: r.Unit, Store: r.StoreID, Note: r.Note}
+		if l.PutUp, err = civil.Parse(r.PutUp); err != nil {
+			return err
+		}
+		if r.KeepsUntil != "" {
+			if l.Until, err = civil.Parse(r.KeepsUntil); err != nil {
+				return err
+			}
+		}
+		if err := s.add(kindLot, r.ID, r.Position, l); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+func loadPatches(ctx context.Context, q *rows.Queries, s *state) error {
+	all, err := q.ListPatches(ctx)
+	if err != nil {
+		return err
+	}
+	for _, r := range all {
+		if err := s.add(kindPatch, r.ID, r.Position, table.Patch{ID: r.ID, Crop: r.Crop, Plants: int(r.Plants), Planted: int(r.Planted)}); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+func loadOwn(ctx context.Context, q *rows.Queries, s *state) error {
+	crops, err := q.ListOwnCrops(ctx)
+	if err != nil {
+		return err
+	}
+	for _, r := range crops {
+		if err := s.add(kindOwnCrop, r.ID, r.Position, book.OwnCrop{ID: r.ID, From: r.FromCrop, Food: r.Food, Name: r.Name}); err != nil {
+			return err
+		}
+	}
+	preparations, err := q.ListOwnPreparations(ctx)
+	if err != nil {
+		return err
+	}
+	for _, r := range preparations {
+		o := book.OwnPreparation{ID: r.ID, From: r.FromPreparation, Name: r.Name}
+		if err := json.Unmarshal([]byte(r.Crops), &o.Crops); err != nil {
+			return err
+		}
+		if err := s.add(kindOwnPrep, r.ID, r.Position, o); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
 // household puts the items together; nil where there is no household yet.
 func (s *state) household() (*table.Household, error) {
 	root, ok := s.items[key{Kind: kindHousehold}]
@@ -240,6 +324,7 @@ func (s *state) household() (*table.Household, error) {
 	h := &table.Household{
 		Name: set.Name, Year: set.Year, Start: set.Start, Risk: set.Risk,
 		Members: []table.Member{}, Guests: []table.Guest{}, Stores: []shelf.Store{}, Wishes: []table.Wish{}, Overrules: []book.Overrule{},
+		Lots: []shelf.Lot{}, Patches: []table.Patch{}, OwnCrops: []book.OwnCrop{}, OwnPreparations: []book.OwnPreparation{},
 	}
 	for _, k := range s.order {
 		v := s.items[k].Value
@@ -257,6 +342,14 @@ func (s *state) household() (*table.Household, error) {
 			h.Wishes, err = appended(h.Wishes, v)
 		case kindOverrule:
 			h.Overrules, err = appended(h.Overrules, v)
+		case kindLot:
+			h.Lots, err = appended(h.Lots, v)
+		case kindPatch:
+			h.Patches, err = appended(h.Patches, v)
+		case kindOwnCrop:
+			h.OwnCrops, err = appended(h.OwnCrops, v)
+		case kindOwnPrep:
+			h.OwnPreparations, err = appended(h.OwnPreparations, v)
 		}
 		if err != nil {
 			return nil, fmt.Errorf("%s %s: %w", k.Kind, k.ID, err)

@@ -61,8 +61,37 @@ func write(ctx context.Context, q *rows.Queries, c Change) error {
 		return decoded(v, func(o book.Overrule) error {
 			return q.PutOverrule(ctx, rows.PutOverruleParams{Subject: o.Subject, Field: o.Field, Position: at, Value: o.Value})
 		})
+	case kindLot:
+		return decoded(v, func(l shelf.Lot) error { return writeLot(ctx, q, at, l) })
+	case kindPatch:
+		return decoded(v, func(p table.Patch) error {
+			return q.PutPatch(ctx, rows.PutPatchParams{ID: p.ID, Position: at, Crop: p.Crop, Plants: int64(p.Plants), Planted: int64(p.Planted)})
+		})
+	case kindOwnCrop:
+		return decoded(v, func(o book.OwnCrop) error {
+			return q.PutOwnCrop(ctx, rows.PutOwnCropParams{ID: o.ID, Position: at, FromCrop: o.From, Food: o.Food, Name: o.Name})
+		})
+	case kindOwnPrep:
+		return decoded(v, func(o book.OwnPreparation) error {
+			crops, err := json.Marshal(o.Crops)
+			if err != nil {
+				return err
+			}
+			return q.PutOwnPreparation(ctx, rows.PutOwnPreparationParams{ID: o.ID, Position: at, FromPreparation: o.From, Name: o.Name, Crops: string(crops)})
+		})
 	}
 	return fmt.Errorf("nothing of kind %q is kept", c.Kind)
+}
+
+func writeLot(ctx context.Context, q *rows.Queries, at float64, l shelf.Lot) error {
+	until := ""
+	if l.Until != 0 {
+		until = l.Until.String()
+	}
+	return q.PutLot(ctx, rows.PutLotParams{
+		ID: l.ID, Position: at, Food: l.Food, Form: l.Form, Preparation: l.Preparation, Count: l.Count, Size: l.Size, Unit: l.Unit,
+		PutUp: l.PutUp.String(), KeepsUntil: until, StoreID: l.Store, Note: l.Note,
+	})
 }
 
 func decoded[T any](value json.RawMessage, then func(T) error) error {
@@ -114,13 +143,22 @@ func writeMember(ctx context.Context, q *rows.Queries, at float64, m table.Membe
 }
 
 func writeWish(ctx context.Context, q *rows.Queries, at float64, w table.Wish) error {
+	w.Fill() // the journal may hold a wish as an older version wrote it
+	story := ""
+	if w.Story != nil {
+		text, err := json.Marshal(w.Story)
+		if err != nil {
+			return err
+		}
+		story = string(text)
+	}
 	if err := q.PutWish(ctx, rows.PutWishParams{
-		ID: w.ID, Position: at, Food: w.Food, Kind: w.Kind, Preparation: w.Preparation,
+		ID: w.ID, Position: at, Food: w.Food, Kind: w.Kind, Preparations: strings.Join(w.Preparations, " "),
 		AmountKind: string(w.Amount.Kind), Number: w.Amount.Number, Portion: w.Amount.Portion, Jar: w.Amount.Jar,
 		SeasonKind: string(w.Season.Kind), FromMonth: int64(w.Season.From), ToMonth: int64(w.Season.To),
 		Priority: string(w.Priority), Confidence: nullable(w.Confidence), LeftOnShelf: w.Left,
 		StaggerKind: string(w.Stagger.Kind), StaggerDays: int64(w.Stagger.Days), StaggerSowings: int64(w.Stagger.Sowings),
-		Layout: string(w.Layout), Note: w.Note,
+		Layout: string(w.Layout), Cover: string(w.Cover), Piece: w.Piece, Story: story, Note: w.Note,
 	}); err != nil {
 		return err
 	}
@@ -129,6 +167,14 @@ func writeWish(ctx context.Context, q *rows.Queries, at float64, w table.Wish) e
 	}
 	for i, f := range w.Forms {
 		if err := q.PutWishForm(ctx, rows.PutWishFormParams{WishID: w.ID, Position: int64(i), Form: string(f)}); err != nil {
+			return err
+		}
+	}
+	if err := q.DeleteWishPins(ctx, w.ID); err != nil {
+		return err
+	}
+	for i, p := range w.Pins {
+		if err := q.PutWishPin(ctx, rows.PutWishPinParams{WishID: w.ID, Position: int64(i), Day: p.Day.String(), Source: string(p.Source)}); err != nil {
 			return err
 		}
 	}
@@ -152,6 +198,14 @@ func remove(ctx context.Context, q *rows.Queries, c Change) error {
 		return q.DeleteStore(ctx, c.ID)
 	case kindWish:
 		return q.DeleteWish(ctx, c.ID)
+	case kindLot:
+		return q.DeleteLot(ctx, c.ID)
+	case kindPatch:
+		return q.DeletePatch(ctx, c.ID)
+	case kindOwnCrop:
+		return q.DeleteOwnCrop(ctx, c.ID)
+	case kindOwnPrep:
+		return q.DeleteOwnPreparation(ctx, c.ID)
 	case kindOverrule:
 		subject, field, _ := strings.Cut(c.ID, " ")
 		return q.DeleteOverrule(ctx, rows.DeleteOverruleParams{Subject: subject, Field: field})

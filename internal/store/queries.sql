@@ -74,15 +74,15 @@ DELETE FROM store WHERE id = ?;
 SELECT * FROM wish ORDER BY position, id;
 
 -- name: PutWish :exec
-INSERT INTO wish (id, position, food, kind, preparation, amount_kind, number, portion, jar, season_kind, from_month, to_month,
-    priority, confidence, left_on_shelf, stagger_kind, stagger_days, stagger_sowings, layout, note)
-VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+INSERT INTO wish (id, position, food, kind, preparations, amount_kind, number, portion, jar, season_kind, from_month, to_month,
+    priority, confidence, left_on_shelf, stagger_kind, stagger_days, stagger_sowings, layout, cover, piece, story, note)
+VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
 ON CONFLICT (id) DO UPDATE SET position = excluded.position, food = excluded.food, kind = excluded.kind,
-    preparation = excluded.preparation, amount_kind = excluded.amount_kind, number = excluded.number, portion = excluded.portion,
+    preparations = excluded.preparations, amount_kind = excluded.amount_kind, number = excluded.number, portion = excluded.portion,
     jar = excluded.jar, season_kind = excluded.season_kind, from_month = excluded.from_month, to_month = excluded.to_month,
     priority = excluded.priority, confidence = excluded.confidence, left_on_shelf = excluded.left_on_shelf,
     stagger_kind = excluded.stagger_kind, stagger_days = excluded.stagger_days, stagger_sowings = excluded.stagger_sowings,
-    layout = excluded.layout, note = excluded.note;
+    layout = excluded.layout, cover = excluded.cover, piece = excluded.piece, story = excluded.story, note = excluded.note;
 
 -- name: DeleteWish :exec
 DELETE FROM wish WHERE id = ?;
@@ -95,6 +95,58 @@ INSERT INTO wish_form (wish_id, position, form) VALUES (?, ?, ?);
 
 -- name: DeleteWishForms :exec
 DELETE FROM wish_form WHERE wish_id = ?;
+
+-- name: ListWishPins :many
+SELECT * FROM wish_pin ORDER BY wish_id, position;
+
+-- name: PutWishPin :exec
+INSERT INTO wish_pin (wish_id, position, day, source) VALUES (?, ?, ?, ?);
+
+-- name: DeleteWishPins :exec
+DELETE FROM wish_pin WHERE wish_id = ?;
+
+-- name: ListLots :many
+SELECT * FROM lot ORDER BY position, id;
+
+-- name: PutLot :exec
+INSERT INTO lot (id, position, food, form, preparation, count, size, unit, put_up, keeps_until, store_id, note)
+VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, food = excluded.food, form = excluded.form, preparation = excluded.preparation,
+    count = excluded.count, size = excluded.size, unit = excluded.unit, put_up = excluded.put_up, keeps_until = excluded.keeps_until,
+    store_id = excluded.store_id, note = excluded.note;
+
+-- name: DeleteLot :exec
+DELETE FROM lot WHERE id = ?;
+
+-- name: ListPatches :many
+SELECT * FROM patch ORDER BY position, id;
+
+-- name: PutPatch :exec
+INSERT INTO patch (id, position, crop, plants, planted) VALUES (?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, crop = excluded.crop, plants = excluded.plants, planted = excluded.planted;
+
+-- name: DeletePatch :exec
+DELETE FROM patch WHERE id = ?;
+
+-- name: ListOwnCrops :many
+SELECT * FROM own_crop ORDER BY position, id;
+
+-- name: PutOwnCrop :exec
+INSERT INTO own_crop (id, position, from_crop, food, name) VALUES (?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, from_crop = excluded.from_crop, food = excluded.food, name = excluded.name;
+
+-- name: DeleteOwnCrop :exec
+DELETE FROM own_crop WHERE id = ?;
+
+-- name: ListOwnPreparations :many
+SELECT * FROM own_preparation ORDER BY position, id;
+
+-- name: PutOwnPreparation :exec
+INSERT INTO own_preparation (id, position, from_preparation, name, crops) VALUES (?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, from_preparation = excluded.from_preparation, name = excluded.name, crops = excluded.crops;
+
+-- name: DeleteOwnPreparation :exec
+DELETE FROM own_preparation WHERE id = ?;
 
 -- name: ListOverrules :many
 SELECT * FROM overrule ORDER BY position, subject, field;

@@ -89,6 +89,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/week": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One week of the ledger (what is eaten and from where, what comes in, what the kitchen does) */
+        get: operations["getWeek"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Ways of closing the gaps of a wish, or of relieving a week with too much putting up, each with what it costs */
+        get: operations["getWays"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/book": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The crop book as it is here (the usual figures, the household's own on top) */
+        get: operations["getBook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lots-read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read a CSV of what stands on the shelf, without changing anything */
+        post: operations["postLotsRead"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shelf-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What stands on the shelf as CSV */
+        get: operations["getShelfFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lines": {
         parameters: {
             query?: never;
@@ -184,7 +269,7 @@ export interface components {
             /** @description the revision it was made against */
             revision: number;
             /** @enum {string} */
-            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "move-wish" | "overrule" | "put-back";
+            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation";
             household?: components["schemas"]["Household"];
             settings?: components["schemas"]["Settings"];
             place?: components["schemas"]["Place"];
@@ -193,6 +278,11 @@ export interface components {
             store?: components["schemas"]["Store"];
             wish?: components["schemas"]["Wish"];
             overrule?: components["schemas"]["Overrule"];
+            lot?: components["schemas"]["Lot"];
+            lots?: components["schemas"]["Lot"][];
+            patch?: components["schemas"]["Patch"];
+            own_crop?: components["schemas"]["OwnCrop"];
+            own_preparation?: components["schemas"]["OwnPreparation"];
             /** @description the id of what is removed or moved */
             target?: string;
             /** @description the wish to stand behind; empty for the front */
@@ -234,6 +324,10 @@ export interface components {
             stores: components["schemas"]["Store"][];
             wishes: components["schemas"]["Wish"][];
             overrules: components["schemas"]["Overrule"][];
+            lots: components["schemas"]["Lot"][];
+            patches: components["schemas"]["Patch"][];
+            own_crops: components["schemas"]["OwnCrop"][];
+            own_preparations: components["schemas"]["OwnPreparation"][];
         };
         /** @enum {string} */
         Risk: "careful" | "usual" | "bold";
@@ -299,6 +393,49 @@ export interface components {
             /** Format: double */
             room_kg: number;
         };
+        Lot: {
+            id: string;
+            food: string;
+            form: string;
+            preparation?: string;
+            /**
+             * Format: double
+             * @description jars, boxes, sacks or pieces
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description what one holds, in unit; 1 for pieces
+             */
+            size: number;
+            /** @enum {string} */
+            unit: "L" | "kg" | "pieces";
+            put_up: string;
+            /** @description keeps until; absent: as long as the book says */
+            until?: string;
+            store?: string;
+            note?: string;
+        };
+        Patch: {
+            id: string;
+            crop: string;
+            plants: number;
+            /** @description calendar year */
+            planted: number;
+        };
+        OwnCrop: {
+            id: string;
+            /** @description the crop of the book it starts from */
+            from: string;
+            food: string;
+            name: string;
+        };
+        OwnPreparation: {
+            id: string;
+            from: string;
+            name: string;
+            crops: string[];
+        };
         /** @enum {string} */
         Form: "fresh" | "cellar" | "canned" | "juiced" | "frozen" | "dried" | "pickled" | "fermented" | "jam";
         Wish: {
@@ -306,6 +443,9 @@ export interface components {
             food: string;
             kind?: string;
             forms: components["schemas"]["Form"][];
+            /** @description one for each form that is put up */
+            preparations?: string[];
+            /** @description as older files name the one there could be */
             preparation?: string;
             amount: {
                 /** @enum {string} */
@@ -346,7 +486,31 @@ export interface components {
             };
             /** @enum {string} */
             layout?: "" | "rows" | "across" | "block" | "plot";
+            /** @enum {string} */
+            cover?: "" | "fleece" | "net" | "frame" | "tunnel" | "shade";
+            /**
+             * Format: double
+             * @description g, the wanted size of a root, head or bulb
+             */
+            piece?: number;
+            pins?: components["schemas"]["Pin"][];
+            story?: components["schemas"]["Story"];
             note?: string;
+        };
+        Pin: {
+            /** @description a day of the week it pins, such as 08-01 */
+            day: string;
+            source: string;
+        };
+        Story: {
+            /** Format: double */
+            had: number;
+            from?: string;
+            ran_out?: string;
+            /** Format: double */
+            left?: number;
+            /** Format: double */
+            given?: number;
         };
         Overrule: {
             subject: string;
@@ -363,6 +527,9 @@ export interface components {
             area: number;
             area_week: number;
             jars: number;
+            /** Format: double */
+            freezer: number;
+            overloads: number;
         };
         Plan: {
             as_of: string;
@@ -375,6 +542,179 @@ export interface components {
             tally: components["schemas"]["Tally"];
             wishes: components["schemas"]["PlanWish"][];
             sowings: components["schemas"]["Sowing"][];
+            kitchen: components["schemas"]["Kitchen"];
+            rooms: components["schemas"]["Room"][];
+            goals: components["schemas"]["Goals"];
+            shelf: components["schemas"]["Standing"][];
+        };
+        Kitchen: {
+            /**
+             * Format: double
+             * @description batches a week
+             */
+            capacity: number;
+            harvest_kg: number[];
+            batches: number[];
+            over: number[];
+            hours: number[];
+            overloads: components["schemas"]["Overload"][];
+            /** Format: double */
+            total: number;
+            /** Format: double */
+            total_hours: number;
+        };
+        Overload: {
+            week: number;
+            /** Format: double */
+            over: number;
+            parts: components["schemas"]["Batch"][];
+        };
+        Batch: {
+            wish: string;
+            title: string;
+            /** Format: double */
+            batches: number;
+            /** Format: double */
+            kg: number;
+        };
+        Room: {
+            id: string;
+            name: string;
+            unit: string;
+            /** Format: double */
+            peak: number;
+            week: number;
+            /** Format: double */
+            holds: number;
+        };
+        Goals: {
+            jars: components["schemas"]["Goal"];
+            green: components["schemas"]["Goal"];
+            energy: components["schemas"]["Goal"];
+            protein: components["schemas"]["Goal"];
+        };
+        Goal: {
+            /** Format: double */
+            value: number;
+            /** Format: double */
+            aim: number;
+            unit: string;
+            most: string;
+            /** Format: double */
+            share: number;
+        };
+        Standing: {
+            lot: string;
+            /** Format: double */
+            amount: number;
+            unit: string;
+            until: string;
+            expired: boolean;
+            wish?: string;
+            runs_out?: string;
+            /** Format: double */
+            wasted: number;
+        };
+        Week: {
+            week: number;
+            from: string;
+            to: string;
+            /** Format: double */
+            eaters: number;
+            eaten: components["schemas"]["Eaten"][];
+            coming: components["schemas"]["Coming"][];
+            kitchen: components["schemas"]["Batch"][];
+            /** Format: double */
+            batches: number;
+            /** Format: double */
+            can: number;
+            /** Format: double */
+            hours: number;
+        };
+        Eaten: {
+            wish: string;
+            title: string;
+            /** Format: double */
+            amount: number;
+            unit: string;
+            source: string;
+            ahead: string;
+            from?: string;
+            /** Format: double */
+            take: number;
+            take_unit: string;
+            sources: string[];
+            pinned: boolean;
+        };
+        Coming: {
+            sowing: string;
+            crop: string;
+            /** Format: double */
+            kg: number;
+            /** Format: double */
+            pieces: number;
+            for: string[];
+        };
+        Way: {
+            words: string;
+            wish?: components["schemas"]["Wish"];
+            overrule?: components["schemas"]["Overrule"];
+            weeks: number;
+            /** Format: double */
+            batches: number;
+            left: number;
+            plants: number;
+            /** Format: double */
+            area: number;
+            jars: number;
+            /** Format: double */
+            freezer: number;
+            /** Format: double */
+            hours: number;
+            /** Format: double */
+            buy: number;
+        };
+        CropBook: {
+            crops: components["schemas"]["BookCrop"][];
+            preparations: components["schemas"]["BookPreparation"][];
+        };
+        BookCrop: {
+            id: string;
+            food: string;
+            name: string;
+            botanical: string;
+            family: string;
+            group: string;
+            own: boolean;
+            from: string;
+            basis: string;
+            /** @description in words */
+            facts: string[];
+            figures: components["schemas"]["BookFigure"][];
+        };
+        BookPreparation: {
+            id: string;
+            name: string;
+            form: string;
+            method: string;
+            own: boolean;
+            from: string;
+            basis: string;
+            /** @description names */
+            crops: string[];
+            parts: string[];
+            figures: components["schemas"]["BookFigure"][];
+            cautions: string[];
+        };
+        BookFigure: {
+            field: string;
+            name: string;
+            unit: string;
+            /** Format: double */
+            value: number;
+            /** Format: double */
+            usual: number;
+            set: boolean;
         };
         PlanWish: {
             id: string;
@@ -383,6 +723,18 @@ export interface components {
             unit: string;
             wanted: number[];
             source: string[];
+            coming: string[];
+            /** Format: double */
+            number: number;
+            weeks_bought: number;
+            on_shelf: boolean;
+            to_fill: number;
+            /** Format: double */
+            batches: number;
+            /** Format: double */
+            hours: number;
+            /** Format: double */
+            frozen: number;
             weeks_fed: number;
             weeks_wanted: number;
             uses: components["schemas"]["Use"][];
@@ -432,6 +784,13 @@ export interface components {
             area: number;
             figure: string;
             short?: string;
+            preparation?: string;
+            /**
+             * Format: double
+             * @description of today's shelf, when the new crop comes
+             */
+            left: number;
+            left_unit?: string;
         };
         Sowing: {
             id: string;
@@ -490,6 +849,22 @@ export interface components {
             loss_chance: number;
             first_why: string;
             last_why: string;
+            cover?: string;
+            stands: boolean;
+            for: components["schemas"]["Served"][];
+        };
+        Served: {
+            wish: string;
+            title: string;
+            form: string;
+            part: boolean;
+            /** Format: double */
+            need: number;
+            plants: number;
+            /** Format: double */
+            area: number;
+            /** Format: double */
+            average: number;
         };
         Working: {
             figure: string;
@@ -730,6 +1105,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Working"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getWeek: {
+        parameters: {
+            query: {
+                week: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The week */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Week"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getWays: {
+        parameters: {
+            query?: {
+                wish?: string;
+                week?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The ways */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Way"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getBook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The book */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CropBook"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postLotsRead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Line"];
+            };
+        };
+        responses: {
+            /** @description The lots it holds */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Lot"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getShelfFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
                 };
             };
             default: components["responses"]["Problem"];

@@ -37,6 +37,21 @@ type Journal struct {
 	Changes    string
 }
 
+type Lot struct {
+	ID          string
+	Position    float64
+	Food        string
+	Form        string
+	Preparation string
+	Count       float64
+	Size        float64
+	Unit        string
+	PutUp       string
+	KeepsUntil  string
+	StoreID     string
+	Note        string
+}
+
 type Member struct {
 	ID       string
 	Position float64
@@ -57,6 +72,30 @@ type Overrule struct {
 	Field    string
 	Position float64
 	Value    float64
+}
+
+type OwnCrop struct {
+	ID       string
+	Position float64
+	FromCrop string
+	Food     string
+	Name     string
+}
+
+type OwnPreparation struct {
+	ID              string
+	Position        float64
+	FromPreparation string
+	Name            string
+	Crops           string
+}
+
+type Patch struct {
+	ID       string
+	Position float64
+	Crop     string
+	Plants   int64
+	Planted  int64
 }
 
 type Place struct {
@@ -91,7 +130,7 @@ type Wish struct {
 	Position       float64
 	Food           string
 	Kind           string
-	Preparation    string
+	Preparations   string
 	AmountKind     string
 	Number         float64
 	Portion        float64
@@ -107,10 +146,20 @@ type Wish struct {
 	StaggerSowings int64
 	Layout         string
 	Note           string
+	Cover          string
+	Piece          float64
+	Story          string
 }
 
 type WishForm struct {
 	WishID   string
 	Position int64
 	Form     string
+}
+
+type WishPin struct {
+	WishID   string
+	Position int64
+	Day      string
+	Source   string
 }

@@ -59,6 +59,15 @@ func (q *Queries) DeleteHousehold(ctx context.Context) error {
 	return err
 }
 
+const deleteLot = `-- name: DeleteLot :exec
+DELETE FROM lot WHERE id = ?
+`
+
+func (q *Queries) DeleteLot(ctx context.Context, id string) error {
+	_, err := q.db.ExecContext(ctx, deleteLot, id)
+	return err
+}
+
 const deleteMember = `-- name: DeleteMember :exec
 DELETE FROM member WHERE id = ?
 `
@@ -88,6 +97,33 @@ type DeleteOverruleParams struct {
 
 func (q *Queries) DeleteOverrule(ctx context.Context, arg DeleteOverruleParams) error {
 	_, err := q.db.ExecContext(ctx, deleteOverrule, arg.Subject, arg.Field)
+	return err
+}
+
+const deleteOwnCrop = `-- name: DeleteOwnCrop :exec
+DELETE FROM own_crop WHERE id = ?
+`
+
+func (q *Queries) DeleteOwnCrop(ctx context.Context, id string) error {
+	_, err := q.db.ExecContext(ctx, deleteOwnCrop, id)
+	return err
+}
+
+const deleteOwnPreparation = `-- name: DeleteOwnPreparation :exec
+DELETE FROM own_preparation WHERE id = ?
+`
+
+func (q *Queries) DeleteOwnPreparation(ctx context.Context, id string) error {
+	_, err := q.db.ExecContext(ctx, deleteOwnPreparation, id)
+	return err
+}
+
+const deletePatch = `-- name: DeletePatch :exec
+DELETE FROM patch WHERE id = ?
+`
+
+func (q *Queries) DeletePatch(ctx context.Context, id string) error {
+	_, err := q.db.ExecContext(ctx, deletePatch, id)
 	return err
 }
 
@@ -133,6 +169,15 @@ DELETE FROM wish_form WHERE wish_id = ?
 
 func (q *Queries) DeleteWishForms(ctx context.Context, wishID string) error {
 	_, err := q.db.ExecContext(ctx, deleteWishForms, wishID)
+	return err
+}
+
+const deleteWishPins = `-- name: DeleteWishPins :exec
+DELETE FROM wish_pin WHERE wish_id = ?
+`
+
+func (q *Queries) DeleteWishPins(ctx context.Context, wishID string) error {
+	_, err := q.db.ExecContext(ctx, deleteWishPins, wishID)
 	return err
 }
 
@@ -360,6 +405,46 @@ func (q *Queries) ListGuests(ctx context.Context) ([]Guest, error) {
 	return items, nil
 }
 
+const listLots = `-- name: ListLots :many
+SELECT id, position, food, form, preparation, count, size, unit, put_up, keeps_until, store_id, note FROM lot ORDER BY position, id
+`
+
+func (q *Queries) ListLots(ctx context.Context) ([]Lot, error) {
+	rows, err := q.db.QueryContext(ctx, listLots)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []Lot
+	for rows.Next() {
+		var i Lot
+		if err := rows.Scan(
+			&i.ID,
+			&i.Position,
+			&i.Food,
+			&i.Form,
+			&i.Preparation,
+			&i.Count,
+			&i.Size,
+			&i.Unit,
+			&i.PutUp,
+			&i.KeepsUntil,
+			&i.StoreID,
+			&i.Note,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const listMemberAways = `-- name: ListMemberAways :many
 SELECT member_id, position, from_day, to_day FROM member_away ORDER BY member_id, position
 `
@@ -443,6 +528,105 @@ func (q *Queries) ListOverrules(ctx context.Context) ([]Overrule, error) {
 			&i.Field,
 			&i.Position,
 			&i.Value,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const listOwnCrops = `-- name: ListOwnCrops :many
+SELECT id, position, from_crop, food, name FROM own_crop ORDER BY position, id
+`
+
+func (q *Queries) ListOwnCrops(ctx context.Context) ([]OwnCrop, error) {
+	rows, err := q.db.QueryContext(ctx, listOwnCrops)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []OwnCrop
+	for rows.Next() {
+		var i OwnCrop
+		if err := rows.Scan(
+			&i.ID,
+			&i.Position,
+			&i.FromCrop,
+			&i.Food,
+			&i.Name,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const listOwnPreparations = `-- name: ListOwnPreparations :many
+SELECT id, position, from_preparation, name, crops FROM own_preparation ORDER BY position, id
+`
+
+func (q *Queries) ListOwnPreparations(ctx context.Context) ([]OwnPreparation, error) {
+	rows, err := q.db.QueryContext(ctx, listOwnPreparations)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []OwnPreparation
+	for rows.Next() {
+		var i OwnPreparation
+		if err := rows.Scan(
+			&i.ID,
+			&i.Position,
+			&i.FromPreparation,
+			&i.Name,
+			&i.Crops,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const listPatches = `-- name: ListPatches :many
+SELECT id, position, crop, plants, planted FROM patch ORDER BY position, id
+`
+
+func (q *Queries) ListPatches(ctx context.Context) ([]Patch, error) {
+	rows, err := q.db.QueryContext(ctx, listPatches)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []Patch
+	for rows.Next() {
+		var i Patch
+		if err := rows.Scan(
+			&i.ID,
+			&i.Position,
+			&i.Crop,
+			&i.Plants,
+			&i.Planted,
 		); err != nil {
 			return nil, err
 		}
@@ -550,8 +734,40 @@ func (q *Queries) ListWishForms(ctx context.Context) ([]WishForm, error) {
 	return items, nil
 }
 
+const listWishPins = `-- name: ListWishPins :many
+SELECT wish_id, position, day, source FROM wish_pin ORDER BY wish_id, position
+`
+
+func (q *Queries) ListWishPins(ctx context.Context) ([]WishPin, error) {
+	rows, err := q.db.QueryContext(ctx, listWishPins)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []WishPin
+	for rows.Next() {
+		var i WishPin
+		if err := rows.Scan(
+			&i.WishID,
+			&i.Position,
+			&i.Day,
+			&i.Source,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const listWishes = `-- name: ListWishes :many
-SELECT id, position, food, kind, preparation, amount_kind, number, portion, jar, season_kind, from_month, to_month, priority, confidence, left_on_shelf, stagger_kind, stagger_days, stagger_sowings, layout, note FROM wish ORDER BY position, id
+SELECT id, position, food, kind, preparations, amount_kind, number, portion, jar, season_kind, from_month, to_month, priority, confidence, left_on_shelf, stagger_kind, stagger_days, stagger_sowings, layout, note, cover, piece, story FROM wish ORDER BY position, id
 `
 
 func (q *Queries) ListWishes(ctx context.Context) ([]Wish, error) {
@@ -568,7 +784,7 @@ func (q *Queries) ListWishes(ctx context.Context) ([]Wish, error) {
 			&i.Position,
 			&i.Food,
 			&i.Kind,
-			&i.Preparation,
+			&i.Preparations,
 			&i.AmountKind,
 			&i.Number,
 			&i.Portion,
@@ -584,6 +800,9 @@ func (q *Queries) ListWishes(ctx context.Context) ([]Wish, error) {
 			&i.StaggerSowings,
 			&i.Layout,
 			&i.Note,
+			&i.Cover,
+			&i.Piece,
+			&i.Story,
 		); err != nil {
 			return nil, err
 		}
@@ -643,6 +862,47 @@ func (q *Queries) PutHousehold(ctx context.Context, arg PutHouseholdParams) erro
 		arg.Year,
 		arg.Start,
 		arg.Risk,
+	)
+	return err
+}
+
+const putLot = `-- name: PutLot :exec
+INSERT INTO lot (id, position, food, form, preparation, count, size, unit, put_up, keeps_until, store_id, note)
+VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, food = excluded.food, form = excluded.form, preparation = excluded.preparation,
+    count = excluded.count, size = excluded.size, unit = excluded.unit, put_up = excluded.put_up, keeps_until = excluded.keeps_until,
+    store_id = excluded.store_id, note = excluded.note
+`
+
+type PutLotParams struct {
+	ID          string
+	Position    float64
+	Food        string
+	Form        string
+	Preparation string
+	Count       float64
+	Size        float64
+	Unit        string
+	PutUp       string
+	KeepsUntil  string
+	StoreID     string
+	Note        string
+}
+
+func (q *Queries) PutLot(ctx context.Context, arg PutLotParams) error {
+	_, err := q.db.ExecContext(ctx, putLot,
+		arg.ID,
+		arg.Position,
+		arg.Food,
+		arg.Form,
+		arg.Preparation,
+		arg.Count,
+		arg.Size,
+		arg.Unit,
+		arg.PutUp,
+		arg.KeepsUntil,
+		arg.StoreID,
+		arg.Note,
 	)
 	return err
 }
@@ -710,6 +970,78 @@ func (q *Queries) PutOverrule(ctx context.Context, arg PutOverruleParams) error 
 		arg.Field,
 		arg.Position,
 		arg.Value,
+	)
+	return err
+}
+
+const putOwnCrop = `-- name: PutOwnCrop :exec
+INSERT INTO own_crop (id, position, from_crop, food, name) VALUES (?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, from_crop = excluded.from_crop, food = excluded.food, name = excluded.name
+`
+
+type PutOwnCropParams struct {
+	ID       string
+	Position float64
+	FromCrop string
+	Food     string
+	Name     string
+}
+
+func (q *Queries) PutOwnCrop(ctx context.Context, arg PutOwnCropParams) error {
+	_, err := q.db.ExecContext(ctx, putOwnCrop,
+		arg.ID,
+		arg.Position,
+		arg.FromCrop,
+		arg.Food,
+		arg.Name,
+	)
+	return err
+}
+
+const putOwnPreparation = `-- name: PutOwnPreparation :exec
+INSERT INTO own_preparation (id, position, from_preparation, name, crops) VALUES (?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, from_preparation = excluded.from_preparation, name = excluded.name, crops = excluded.crops
+`
+
+type PutOwnPreparationParams struct {
+	ID              string
+	Position        float64
+	FromPreparation string
+	Name            string
+	Crops           string
+}
+
+func (q *Queries) PutOwnPreparation(ctx context.Context, arg PutOwnPreparationParams) error {
+	_, err := q.db.ExecContext(ctx, putOwnPreparation,
+		arg.ID,
+		arg.Position,
+		arg.FromPreparation,
+		arg.Name,
+		arg.Crops,
+	)
+	return err
+}
+
+const putPatch = `-- name: PutPatch :exec
+INSERT INTO patch (id, position, crop, plants, planted) VALUES (?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, crop = excluded.crop, plants = excluded.plants, planted = excluded.planted
+`
+
+type PutPatchParams struct {
+	ID       string
+	Position float64
+	Crop     string
+	Plants   int64
+	Planted  int64
+}
+
+func (q *Queries) PutPatch(ctx context.Context, arg PutPatchParams) error {
+	_, err := q.db.ExecContext(ctx, putPatch,
+		arg.ID,
+		arg.Position,
+		arg.Crop,
+		arg.Plants,
+		arg.Planted,
 	)
 	return err
 }
@@ -793,15 +1125,15 @@ func (q *Queries) PutStore(ctx context.Context, arg PutStoreParams) error {
 }
 
 const putWish = `-- name: PutWish :exec
-INSERT INTO wish (id, position, food, kind, preparation, amount_kind, number, portion, jar, season_kind, from_month, to_month,
-    priority, confidence, left_on_shelf, stagger_kind, stagger_days, stagger_sowings, layout, note)
-VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+INSERT INTO wish (id, position, food, kind, preparations, amount_kind, number, portion, jar, season_kind, from_month, to_month,
+    priority, confidence, left_on_shelf, stagger_kind, stagger_days, stagger_sowings, layout, cover, piece, story, note)
+VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
 ON CONFLICT (id) DO UPDATE SET position = excluded.position, food = excluded.food, kind = excluded.kind,
-    preparation = excluded.preparation, amount_kind = excluded.amount_kind, number = excluded.number, portion = excluded.portion,
+    preparations = excluded.preparations, amount_kind = excluded.amount_kind, number = excluded.number, portion = excluded.portion,
     jar = excluded.jar, season_kind = excluded.season_kind, from_month = excluded.from_month, to_month = excluded.to_month,
     priority = excluded.priority, confidence = excluded.confidence, left_on_shelf = excluded.left_on_shelf,
     stagger_kind = excluded.stagger_kind, stagger_days = excluded.stagger_days, stagger_sowings = excluded.stagger_sowings,
-    layout = excluded.layout, note = excluded.note
+    layout = excluded.layout, cover = excluded.cover, piece = excluded.piece, story = excluded.story, note = excluded.note
 `
 
 type PutWishParams struct {
@@ -809,7 +1141,7 @@ type PutWishParams struct {
 	Position       float64
 	Food           string
 	Kind           string
-	Preparation    string
+	Preparations   string
 	AmountKind     string
 	Number         float64
 	Portion        float64
@@ -824,6 +1156,9 @@ type PutWishParams struct {
 	StaggerDays    int64
 	StaggerSowings int64
 	Layout         string
+	Cover          string
+	Piece          float64
+	Story          string
 	Note           string
 }
 
@@ -833,7 +1168,7 @@ func (q *Queries) PutWish(ctx context.Context, arg PutWishParams) error {
 		arg.Position,
 		arg.Food,
 		arg.Kind,
-		arg.Preparation,
+		arg.Preparations,
 		arg.AmountKind,
 		arg.Number,
 		arg.Portion,
@@ -848,6 +1183,9 @@ func (q *Queries) PutWish(ctx context.Context, arg PutWishParams) error {
 		arg.StaggerDays,
 		arg.StaggerSowings,
 		arg.Layout,
+		arg.Cover,
+		arg.Piece,
+		arg.Story,
 		arg.Note,
 	)
 	return err
@@ -865,5 +1203,26 @@ type PutWishFormParams struct {
 
 func (q *Queries) PutWishForm(ctx context.Context, arg PutWishFormParams) error {
 	_, err := q.db.ExecContext(ctx, putWishForm, arg.WishID, arg.Position, arg.Form)
+	return err
+}
+
+const putWishPin = `-- name: PutWishPin :exec
+INSERT INTO wish_pin (wish_id, position, day, source) VALUES (?, ?, ?, ?)
+`
+
+type PutWishPinParams struct {
+	WishID   string
+	Position int64
+	Day      string
+	Source   string
+}
+
+func (q *Queries) PutWishPin(ctx context.Context, arg PutWishPinParams) error {
+	_, err := q.db.ExecContext(ctx, putWishPin,
+		arg.WishID,
+		arg.Position,
+		arg.Day,
+		arg.Source,
+	)
 	return err
 }

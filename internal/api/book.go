@@ -1,0 +1,90 @@
+package api
+
+import (
+	"fmt"
+
+	"inventory/internal/core/amount"
+	"inventory/internal/core/book"
+	"inventory/internal/core/caution"
+)
+
+// cropBook says a household's book: every crop and preparation with its figures,
+// those that it has overruled marked.
+func cropBook(b *book.Book) CropBook {
+	out := CropBook{Crops: []BookCrop{}, Preparations: []BookPreparation{}}
+	as := book.Assumptions()
+	for _, c := range b.Crops() {
+		row := BookCrop{ID: c.ID, Food: c.Food, Name: c.Name, Botanical: c.Botanical, Family: c.Family, Group: c.Group, Own: c.Own, From: c.From, Basis: c.Basis, Facts: facts(c), Figures: []BookFigure{}}
+		for _, a := range as["crop"] {
+			if a, value, usual, set, ok := book.CropAssumption(c, a.Field); ok {
+				row.Figures = append(row.Figures, BookFigure{a.Field, a.Name, set, string(a.Unit), usual, value})
+			}
+		}
+		out.Crops = append(out.Crops, row)
+	}
+	for _, p := range b.Preparations() {
+		row := BookPreparation{ID: p.ID, Name: p.Name, Form: p.Form, Method: p.Method, Own: p.Own, From: p.From, Basis: p.Basis,
+			Crops: []string{}, Parts: []string{}, Figures: []BookFigure{}, Cautions: caution.OfPreparation(b, p)}
+		for _, id := range p.Crops {
+			row.Crops = append(row.Crops, b.Crop(id).Name)
+		}
+		for _, part := range p.Parts {
+			row.Parts = append(row.Parts, b.Crop(part.Crops[0]).Short())
+		}
+		for _, a := range as["preparation"] {
+			if a, value, usual, set, ok := book.PreparationAssumption(p, a.Field); ok {
+				row.Figures = append(row.Figures, BookFigure{a.Field, a.Name, set, string(a.Unit), usual, value})
+			}
+		}
+		if row.Cautions == nil {
+			row.Cautions = []string{}
+		}
+		out.Preparations = append(out.Preparations, row)
+	}
+	return out
+}
+
+// facts says in words what of a crop is not a figure to be overruled.
+func facts(c *book.Crop) []string {
+	out := []string{fmt.Sprintf("%s, %s; %s", c.Life, c.Frost, map[string]string{
+		"direct": "sown in place", "transplant": "raised and planted out", "either": "sown in place or raised", "vegetative": "planted as " + c.Unit + "s",
+	}[c.Start])}
+	weeks := func(v float64) string {
+		switch {
+		case v < 0:
+			return fmt.Sprintf("%.0f weeks before the last frost", -v)
+		case v > 0:
+			return fmt.Sprintf("%.0f weeks after the last frost", v)
+		}
+		return "at the last frost"
+	}
+	if c.DirectWeeks.Known {
+		out = append(out, "earliest in open ground: "+weeks(c.DirectWeeks.Value))
+	}
+	if c.PlantOutWeeks.Known {
+		out = append(out, "earliest planting out: "+weeks(c.PlantOutWeeks.Value))
+	}
+	if c.RaiseWeeks.Known {
+		out = append(out, fmt.Sprintf("raised for %.0f weeks", c.RaiseWeeks.Value))
+	}
+	out = append(out, map[book.Harvest]string{book.Once: "gathered once", book.Pick: "picked again and again", book.Cut: "cut and grows again"}[c.Harvest])
+	if c.GoesOn {
+		out = append(out, "goes on until frost or heat ends it")
+	}
+	if c.HeatMax.Known {
+		out = append(out, "suffers in days above "+amount.Mark(c.HeatMax.Value, amount.Celsius))
+	}
+	if !c.Perennial() && c.Dense == nil {
+		out = append(out, "freezes at "+amount.Mark(c.FrostKill, amount.Celsius))
+	}
+	if c.Store != "none" && c.StoreWeeks.Value > 0 {
+		out = append(out, map[string]string{"cool-moist": "keeps cool and moist", "cool-dry": "keeps cool and dry", "warm-dry": "keeps warm and dry", "dry": "keeps dry", "ground": "keeps standing in the ground"}[c.Store])
+	}
+	if c.RotationYears.Known && c.RotationYears.Value > 0 {
+		out = append(out, fmt.Sprintf("back on the same ground after %.0f years", c.RotationYears.Value))
+	}
+	if p := c.Patch; p != nil {
+		out = append(out, fmt.Sprintf("stands for %.0f years, in full bearing from its year %.0f", p.StandYears, p.FullBearingYear))
+	}
+	return out
+}

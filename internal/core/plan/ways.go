@@ -1,0 +1,279 @@
+package plan
+
+import (
+	"cmp"
+	"fmt"
+	"slices"
+	"strings"
+
+	"inventory/internal/core/amount"
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/place"
+	"inventory/internal/core/season"
+	"inventory/internal/core/table"
+)
+
+// Way is one way of mending a gap or an overload: the change it takes, and what
+// the whole plan comes to with it, less what it comes to now. Every way is
+// found by reckoning the changed input again.
+type Way struct {
+	Words    string         `json:"words"`
+	Wish     *table.Wish    `json:"wish,omitempty"`     // the wish as it would be
+	Overrule *book.Overrule `json:"overrule,omitempty"` // or the rule as it would be
+	Weeks    int            `json:"weeks"`              // gap weeks it closes
+	Batches  float64        `json:"batches"`            // batches too many that it takes away
+	Left     int            `json:"left"`               // gap weeks, or weeks with too much to do, that remain
+	Plants   int            `json:"plants"`
+	Area     float64        `json:"area"` // m² in the fullest week
+	Jars     int            `json:"jars"`
+	Freezer  float64        `json:"freezer"` // L
+	Hours    float64        `json:"hours"`   // of putting up
+	Buy      float64        `json:"buy"`     // kg to buy
+}
+
+// gapsOf returns the weeks of a wish that nothing feeds.
+func gapsOf(w *Wish) (n int) {
+	for _, s := range w.Source {
+		if s == string(table.Gap) {
+			n++
+		}
+	}
+	return n
+}
+
+// with returns an input with one wish changed.
+func (in Input) with(i int, w table.Wish) Input {
+	in.Household.Wishes = slices.Clone(in.Household.Wishes)
+	in.Household.Wishes[i] = w
+	return in
+}
+
+func difference(way *Way, before, after *Plan) {
+	way.Plants = after.Tally.Plants - before.Tally.Plants
+	way.Area = after.Tally.Area - before.Tally.Area
+	way.Jars = after.Tally.Jars - before.Tally.Jars
+	way.Freezer = after.Tally.Freezer - before.Tally.Freezer
+	way.Hours = after.Kitchen.TotalHour - before.Kitchen.TotalHour
+}
+
+// Ways returns the ways of closing the gaps of one wish, those that close most
+// first; none where it has no gap.
+func Ways(in Input, wish string) ([]Way, error) {
+	i := slices.IndexFunc(in.Household.Wishes, func(w table.Wish) bool { return w.ID == wish })
+	if i < 0 {
+		return nil, fmt.Errorf("there is no wish %q", wish)
+	}
+	now, err := work(in, nil)
+	if err != nil {
+		return nil, err
+	}
+	out := []Way{}
+	gaps := gapsOf(&now.plan.Wishes[i])
+	if gaps == 0 {
+		return out, nil
+	}
+	w := in.Household.Wishes[i]
+	w.Fill()
+	for _, c := range now.candidates(w, &now.resolved[i]) {
+		changed, err := Compute(in.with(i, *c.Wish))
+		if err != nil {
+			continue // the book does not allow it for this wish
+		}
+		after := &changed.Wishes[i]
+		c.Left = gapsOf(after)
+		if c.Weeks = gaps - c.Left; c.Weeks <= 0 {
+			continue
+		}
+		difference(&c, &now.plan, &changed)
+		out = append(out, c)
+	}
+	slices.SortStableFunc(out, func(a, b Way) int { return cmp.Or(cmp.Compare(b.Weeks, a.Weeks), cmp.Compare(a.Area, b.Area)) })
+	return append(out, now.buying(i, gaps), now.wanting(w, gaps)), nil
+}
+
+// candidates lists the changes of a wish that might close its gaps.
+func (c *computation) candidates(w table.Wish, r *table.Resolved) (out []Way) {
+	add := func(words string, change func(*table.Wish)) {
+		changed := w
+		changed.Forms, changed.Preparations = slices.Clone(w.Forms), slices.Clone(w.Preparations)
+		change(&changed)
+		out = append(out, Way{Words: words, Wish: &changed})
+	}
+	b := c.desk.Book
+	kinds := b.Food(w.Food)
+	if w.Kind != "" {
+		kinds = []*book.Crop{b.Crop(w.Kind)}
+	}
+	if !w.Amount.Kind.PutUp() {
+		if !slices.Contains(w.Forms, table.Cellar) {
+			add("keep some in the store", func(x *table.Wish) { x.Forms = append(x.Forms, table.Cellar) })
+		}
+		if !slices.Contains(w.Forms, table.Fresh) {
+			add("eat some fresh", func(x *table.Wish) { x.Forms = append([]table.Form{table.Fresh}, x.Forms...) })
+		}
+		seen := map[table.Form]int{}
+		for _, p := range b.Preparations() {
+			f := table.Form(p.Form)
+			if slices.Contains(w.Forms, f) || seen[f] >= 2 || !slices.ContainsFunc(kinds, func(k *book.Crop) bool { return slices.Contains(p.Crops, k.ID) }) {
+				continue
+			}
+			seen[f]++
+			add("put some up: "+p.Name, func(x *table.Wish) {
+				x.Forms, x.Preparations = append(x.Forms, f), append(x.Preparations, p.ID)
+			})
+		}
+	}
+	if w.Kind != "" {
+		add("let each use have the kind that suits it", func(x *table.Wish) { x.Kind = "" })
+	}
+	for _, k := range b.Food(w.Food) {
+		if k.ID != w.Kind && k.Weighed() && len(b.Food(w.Food)) > 1 {
+			add("grow "+k.Short(), func(x *table.Wish) { x.Kind = k.ID })
+		}
+	}
+	if slices.Contains(w.Forms, table.Fresh) {
+		for _, cover := range []place.Cover{place.Fleece, place.Tunnel, place.Shade} {
+			if cover != w.Cover {
+				add("grow what is eaten fresh under "+coverWords[cover], func(x *table.Wish) { x.Cover = cover })
+			}
+		}
+		if w.Stagger.Kind != table.ByNeed {
+			add("sow again as often as the table needs it", func(x *table.Wish) { x.Stagger.Kind = table.ByNeed })
+		}
+	}
+	return out
+}
+
+var coverWords = map[place.Cover]string{place.Fleece: "fleece", place.Net: "a net", place.Frame: "a frame", place.Tunnel: "a tunnel", place.Shade: "shade"}
+
+// buying pins the gaps of a wish to buying and says how much that is.
+func (c *computation) buying(i, gaps int) Way {
+	r := &c.resolved[i]
+	w := c.in.Household.Wishes[i]
+	w.Pins = slices.DeleteFunc(slices.Clone(w.Pins), func(p table.Pin) bool {
+		return r.Source[season.WeekOf(p.Day.YearDay()-c.start.YearDay())] == table.Gap
+	})
+	way := Way{Wish: &w, Weeks: gaps}
+	kinds := c.desk.Book.Food(w.Food)
+	crop := kinds[0]
+	if len(r.Uses) > 0 {
+		crop = r.Uses[0].Crop
+	}
+	var pieces float64
+	for week, s := range r.Source {
+		if s != table.Gap {
+			continue
+		}
+		_, m, d := (c.start + civil.Date(7*week)).Split()
+		w.Pins = append(w.Pins, table.Pin{Day: civil.MonthDay{Month: m, Day: d}, Source: table.Bought})
+		switch a := r.Wanted[week]; w.Amount.Kind {
+		case table.Meals:
+			if crop.Edible > 0 {
+				way.Buy += a * c.desk.Eaters[week] * c.portion(w, crop) / 1000 / crop.Edible
+			}
+		case table.PiecesWeek, table.PiecesYear:
+			pieces += a
+			way.Buy += a * crop.Piece.Or(0) / 1000
+		default:
+			way.Buy += a
+		}
+	}
+	way.Words = "buy " + amount.Mark(way.Buy, amount.Kilogram)
+	if pieces > 0 {
+		way.Words = fmt.Sprintf("buy %.0f pieces, about %s", pieces, amount.Mark(way.Buy, amount.Kilogram))
+	}
+	return way
+}
+
+// wanting asks for no more than the season gives.
+func (c *computation) wanting(w table.Wish, gaps int) Way {
+	w.Season = table.Season{Kind: table.While}
+	return Way{Words: "want it only while it lasts", Wish: &w, Weeks: gaps}
+}
+
+// Helps returns what helps where a week has more putting up than the kitchen can
+// do: another sowing of what is put up then, fewer jars, one evening more.
+func Helps(in Input, week int) ([]Way, error) {
+	now, err := work(in, nil)
+	if err != nil {
+		return nil, err
+	}
+	if week < 0 || week >= season.WeeksPerYear {
+		return nil, fmt.Errorf("there is no week %d; the year has weeks 0 to 51", week)
+	}
+	out := []Way{}
+	if now.plan.Kitchen.Over[week] == 0 {
+		return out, nil
+	}
+	try := func(way Way, changed Input) bool {
+		after, err := Compute(changed)
+		if err != nil {
+			return false
+		}
+		way.Batches = sum(now.plan.Kitchen.Over) - sum(after.Kitchen.Over)
+		way.Left = len(after.Kitchen.Overloads)
+		difference(&way, &now.plan, &after)
+		if way.Batches > 0.05 {
+			out = append(out, way)
+		}
+		return after.Kitchen.Over[week] == 0
+	}
+	for _, part := range now.parts(week) {
+		i := slices.IndexFunc(in.Household.Wishes, func(w table.Wish) bool { return w.ID == part.Wish })
+		w := in.Household.Wishes[i]
+		w.Fill()
+		more := w
+		more.Stagger.Sowings = max(1, w.Stagger.Sowings) + 1
+		try(Way{Words: fmt.Sprintf("%s: %d sowings a fortnight apart", part.Title, more.Stagger.Sowings), Wish: &more}, in.with(i, more))
+		now.fewer(w, i, try)
+	}
+	r := now.desk.Rules
+	evenings := book.Overrule{Subject: "household", Field: "evenings", Value: r.Evenings + 1}
+	if r.Evenings+1 <= 7 {
+		changed := in
+		changed.Household.Overrules = append(slices.DeleteFunc(slices.Clone(in.Household.Overrules), func(o book.Overrule) bool {
+			return o.Subject == evenings.Subject && o.Field == evenings.Field
+		}), evenings)
+		try(Way{Words: "one putting-up evening more in every week", Overrule: &evenings}, changed)
+	}
+	slices.SortStableFunc(out, func(a, b Way) int {
+		return cmp.Or(cmp.Compare(b.Batches, a.Batches), strings.Compare(a.Words, b.Words))
+	})
+	return out, nil
+}
+
+func sum(v []float64) (s float64) {
+	for _, x := range v {
+		s += x
+	}
+	return s
+}
+
+// fewer tries full loads fewer of a wish in jars until its week is no longer too
+// full.
+func (c *computation) fewer(w table.Wish, i int, try func(Way, Input) bool) {
+	load := c.plan.Wishes[i].Load
+	if load == nil || load.Jars <= 0 || w.Story != nil {
+		return
+	}
+	for n := 1; n <= 4; n++ {
+		fewer := w
+		fewer.Amount.Number = float64(load.Above - n*load.Jars)
+		if fewer.Amount.Number >= w.Amount.Number {
+			continue
+		}
+		if fewer.Amount.Number <= 0 {
+			return
+		}
+		changed := c.in.with(i, fewer)
+		after, err := Compute(changed)
+		if err != nil {
+			return
+		}
+		if sum(after.Kitchen.Over) < sum(c.plan.Kitchen.Over) {
+			try(Way{Words: fmt.Sprintf("%s: %.0f jars instead of %.0f", c.plan.Wishes[i].Title, fewer.Amount.Number, w.Amount.Number), Wish: &fewer}, changed)
+			return
+		}
+	}
+}
