@@ -16,8 +16,8 @@ func cropBook(b *book.Book) CropBook {
 	for _, c := range b.Crops() {
 		row := BookCrop{ID: c.ID, Food: c.Food, Name: c.Name, Botanical: c.Botanical, Family: c.Family, Group: c.Group, Own: c.Own, From: c.From, Basis: c.Basis, Facts: facts(c), Figures: []BookFigure{}}
 		for _, a := range as["crop"] {
-			if a, value, usual, set, ok := book.CropAssumption(c, a.Field); ok {
-				row.Figures = append(row.Figures, BookFigure{a.Field, a.Name, set, string(a.Unit), usual, value})
+			if a, ok := c.Assumed(a.Field); ok {
+				row.Figures = append(row.Figures, BookFigure{a.Field, a.Name, a.Set, string(a.Unit), a.Usual, a.Value})
 			}
 		}
 		out.Crops = append(out.Crops, row)
@@ -32,8 +32,8 @@ func cropBook(b *book.Book) CropBook {
 			row.Parts = append(row.Parts, b.Crop(part.Crops[0]).Short())
 		}
 		for _, a := range as["preparation"] {
-			if a, value, usual, set, ok := book.PreparationAssumption(p, a.Field); ok {
-				row.Figures = append(row.Figures, BookFigure{a.Field, a.Name, set, string(a.Unit), usual, value})
+			if a, ok := p.Assumed(a.Field); ok {
+				row.Figures = append(row.Figures, BookFigure{a.Field, a.Name, a.Set, string(a.Unit), a.Usual, a.Value})
 			}
 		}
 		if row.Cautions == nil {

@@ -100,7 +100,8 @@ func TestOverrulesLieOnTop(t *testing.T) {
 	if own.Preparation("tomato-sauce-thick").Raw != 3.4 || rules.Cull != 0.08 {
 		t.Error("preparation or rule not overruled")
 	}
-	_, value, was, set, ok := CropAssumption(own.Crop("carrot"), "yield")
+	assumed, ok := own.Crop("carrot").Assumed("yield")
+	value, was, set := assumed.Value, assumed.Usual, assumed.Set
 	if value != 0.09 || was != 0.074 || !set || !ok {
 		t.Errorf("assumption: %v %v %v %v", value, was, set, ok)
 	}

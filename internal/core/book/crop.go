@@ -121,15 +121,11 @@ type Crop struct {
 	spacedFrom float64            // m² of ground at which the yield holds, where the spacing follows a wanted size
 }
 
-// Respaced returns the crop at another spacing, which leaves the ground at which
-// its yield holds where it was. The factors multiply the spacing in the row,
-// between rows and in a block.
-func (c *Crop) Respaced(inRow, row, block float64) *Crop {
+// Respaced returns a copy of the crop whose spacing may be set without moving
+// the ground at which its yield holds.
+func (c *Crop) Respaced() *Crop {
 	out := *c
 	out.spacedFrom = c.UsualGround()
-	out.InRow.Value *= inRow
-	out.RowGap.Value *= row
-	out.Block.Value *= block
 	return &out
 }
 

@@ -238,55 +238,63 @@ func find(as []Assumption, field string) *Assumption {
 	return nil
 }
 
-// CropAssumption returns an assumption of a crop: its range, the value in use,
-// the usual one, and whether the household set it; false where the crop has none.
-func CropAssumption(c *Crop, field string) (a Assumption, value, usual float64, set, ok bool) {
-	p := find(cropAssumptions, field)
-	if p == nil {
-		return a, 0, 0, false, false
+// Assumed is an assumption as it stands: the value in use, what the book says,
+// and whether the household has set it.
+type Assumed struct {
+	*Assumption
+	Value, Usual float64
+	Set          bool
+	Unit         amount.Unit
+}
+
+// Assumed returns an assumption of a crop; false where the crop has none of that name.
+func (c *Crop) Assumed(field string) (Assumed, bool) {
+	a := find(cropAssumptions, field)
+	if a == nil {
+		return Assumed{}, false
 	}
-	slot := p.crop(c)
+	slot := a.crop(c)
 	if slot == nil {
-		return a, 0, 0, false, false
+		return Assumed{}, false
 	}
-	usual, set = c.usual[field]
+	usual, set := c.usual[field]
 	if !set {
 		usual = *slot
 	}
-	return *p, *slot, usual, set, true
+	return Assumed{a, *slot, usual, set, a.Unit}, true
 }
 
-// PreparationAssumption does for a preparation what CropAssumption does for a crop.
-func PreparationAssumption(p *Preparation, field string) (a Assumption, value, usual float64, set, ok bool) {
-	as := find(preparationAssumptions, field)
-	if as == nil {
-		return a, 0, 0, false, false
+// Assumed does for a preparation what Crop.Assumed does for a crop.
+func (p *Preparation) Assumed(field string) (Assumed, bool) {
+	a := find(preparationAssumptions, field)
+	if a == nil {
+		return Assumed{}, false
 	}
-	value = *as.preparation(p)
-	usual, set = p.usual[field]
+	value := *a.preparation(p)
+	usual, set := p.usual[field]
 	if !set {
 		usual = value
 	}
-	a = *as
+	unit := a.Unit
 	if (field == "raw" || field == "batch_units") && p.Unit == "kg" {
-		a.Unit = amount.Kilogram
+		unit = amount.Kilogram
 	}
-	return a, value, usual, set, true
+	return Assumed{a, value, usual, set, unit}, true
 }
 
-// RuleAssumption does for the household's rules what CropAssumption does for a
-// crop; usual holds the usual values of those overruled.
-func RuleAssumption(r Rules, usualRules map[string]float64, field string) (a Assumption, value, usual float64, set, ok bool) {
-	p := find(ruleAssumptions, field)
-	if p == nil {
-		return a, 0, 0, false, false
+// Assumed does for the household's rules what Crop.Assumed does for a crop;
+// usualRules holds the usual values of those overruled.
+func (r *Rules) Assumed(usualRules map[string]float64, field string) (Assumed, bool) {
+	a := find(ruleAssumptions, field)
+	if a == nil {
+		return Assumed{}, false
 	}
-	value = *p.rule(&r)
-	usual, set = usualRules[field]
+	value := *a.rule(r)
+	usual, set := usualRules[field]
 	if !set {
 		usual = value
 	}
-	return *p, value, usual, set, true
+	return Assumed{a, value, usual, set, a.Unit}, true
 }
 
 // Assumptions lists what may be overruled, by kind of subject: household, crop

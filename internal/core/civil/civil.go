@@ -90,8 +90,14 @@ func (m MonthDay) YearDay() int {
 	if m.Month == 2 && m.Day == 29 {
 		m.Day = 28
 	}
-	return int(Of(2001, m.Month, m.Day) - Of(2001, 1, 1))
+	if m.Month < 1 || m.Month > 12 {
+		return int(Of(2001, m.Month, m.Day) - Of(2001, 1, 1))
+	}
+	return daysBefore[m.Month-1] + m.Day - 1
 }
+
+// daysBefore are the days of a year of 365 before each month.
+var daysBefore = [12]int{0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334}
 
 // String writes "04-28", or nothing for no day.
 func (m MonthDay) String() string {

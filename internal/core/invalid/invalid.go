@@ -72,7 +72,10 @@ func (c Check) At(name string) Check {
 }
 
 // Index looks at element i of a list.
-func (c Check) Index(name string, i int) Check { return c.At(fmt.Sprintf("%s[%d]", name, i)) }
+func (c Check) Index(name string, i int) Check { return c.At(Element(name, i)) }
+
+// Element names element i of a list.
+func Element(name string, i int) string { return name + "[" + strconv.Itoa(i) + "]" }
 
 // Add notes a mistake at a field of the part looked at.
 func (c Check) Add(field, value, allowed string) {

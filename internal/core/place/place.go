@@ -171,6 +171,7 @@ type Year struct {
 	Place
 	Min, Max, Mean, Light [Days]float64 // °C, °C, °C, hours
 	Last, First           int           // year days of the median frosts; Last is 0 where frost-free
+	Warmest               int           // year day of the greatest mean
 }
 
 // Build makes a place's daily tables.
@@ -179,6 +180,9 @@ func Build(p Place) *Year {
 	for d := range Days {
 		y.Mean[d] = (y.Min[d] + y.Max[d]) / 2
 		y.Light[d] = DayLength(p.Latitude, d+1)
+		if y.Mean[d] > y.Mean[y.Warmest] {
+			y.Warmest = d
+		}
 	}
 	if !p.FrostFree {
 		y.Last, y.First = p.LastFrost.YearDay(), p.FirstFrost.YearDay()

@@ -20,7 +20,7 @@ import (
 type asked struct {
 	wish, res  int // of plan.Wishes, and of its Uses
 	key        groupKey
-	use        table.Use
+	use        *table.Use
 	crop       *book.Crop // spaced as the wish wants it
 	form       table.Form
 	base       string      // of its figures
@@ -68,8 +68,7 @@ type rowUse struct {
 func (c *computation) sowAll() {
 	groups := map[groupKey][]*asked{}
 	var order []groupKey
-	for i := range c.asked {
-		a := &c.asked[i]
+	for _, a := range c.asked {
 		if groups[a.key] == nil {
 			order = append(order, a.key)
 		}
@@ -105,7 +104,7 @@ func (c *computation) sowAll() {
 // walked together.
 func (c *computation) stagger(key groupKey, group []*asked) (rows []*row) {
 	first := group[0]
-	all := first.use
+	all := *first.use
 	all.Weeks = 0
 	for _, a := range group {
 		all.Weeks |= a.use.Weeks
@@ -168,7 +167,7 @@ func (c *computation) size(r *row) {
 		need := u.a.lot
 		if u.a.form == table.Fresh && !u.a.part {
 			w := &c.resolved[u.a.wish]
-			need = c.desk.Harvest(figures[i], "need", u.a.crop.Short(), *w, u.a.use, u.s.Run)
+			need = c.desk.Harvest(figures[i], "need", u.a.crop.Short(), *w, *u.a.use, u.s.Run)
 		} else {
 			c.lotNeed(figures[i], u.a.base, u.a.crop, need, u.s.Of)
 		}

@@ -122,10 +122,9 @@ func (c *computation) finish() {
 	for i := range c.plan.Wishes {
 		c.wishFigures(i)
 	}
-	for i := range c.asked {
-		a := &c.asked[i]
+	for _, a := range c.asked {
 		out := &c.plan.Wishes[a.wish]
-		c.batch(out, *a, &out.Uses[a.res])
+		c.batch(out, a, &out.Uses[a.res])
 	}
 	c.plan.Sowings = make([]Sowing, len(c.sowings))
 	for i, s := range c.sowings {

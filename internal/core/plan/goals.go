@@ -63,9 +63,9 @@ func (c *computation) eaten(r *table.Resolved, u *table.Use, week int) float64 {
 		return 0
 	}
 	edible := u.Crop.Edible
-	switch w := r.Wish; w.Amount.Kind {
+	switch w := &r.Wish; w.Amount.Kind {
 	case table.Meals:
-		return a * c.desk.Eaters[week] * c.portion(w, u.Crop) / 1000
+		return a * c.desk.Eaters[week] * c.portion(*w, u.Crop) / 1000
 	case table.WeightWeek, table.WeightYear:
 		return a * (1 - c.desk.Rules.Cull) * edible
 	case table.PiecesWeek, table.PiecesYear:
@@ -74,7 +74,7 @@ func (c *computation) eaten(r *table.Resolved, u *table.Use, week int) float64 {
 		if u.Prep == nil {
 			return 0
 		}
-		return c.resolver.Drawn(w, *u, week, a) * u.Prep.Raw * edible
+		return c.resolver.Drawn(w, u, week, a) * u.Prep.Raw * edible
 	}
 }
 

@@ -297,7 +297,7 @@ func (c *computation) storeUnit(r *table.Resolved, u *table.Use, week int, a flo
 	if a == 0 {
 		return 0
 	}
-	v := c.resolver.Drawn(r.Wish, *u, week, a)
+	v := c.resolver.Drawn(&r.Wish, u, week, a)
 	if u.DrawnIn(r.Wish) == amount.Piece {
 		v *= u.Crop.Piece.Or(0) / 1000
 	}

@@ -226,7 +226,7 @@ type computation struct {
 	start    civil.Date
 	seasons  map[seasonKey]*season.Season
 	resolved []table.Resolved
-	asked    []asked
+	asked    []*asked
 	sowings  []*Sowing
 	servedBy [][]served // by wish
 	done     [][]lot    // what is put up, by week

@@ -43,7 +43,7 @@ func (c *computation) shelf() {
 		for k := range c.resolved {
 			r := &c.resolved[k]
 			for n := range r.Uses {
-				if u := &r.Uses[n]; table.Serves(l, r.Wish, *u) {
+				if u := &r.Uses[n]; table.Serves(l, &r.Wish, u) {
 					users[i] = append(users[i], drawing{r, u})
 					if st.Wish == "" {
 						st.Wish = r.Wish.ID
@@ -75,7 +75,7 @@ func (c *computation) shelf() {
 			for _, d := range users[i] {
 				want, seen := drawnBy[d.u]
 				if !seen {
-					want = c.resolver.Drawn(d.r.Wish, *d.u, week, d.u.Amount[week])
+					want = c.resolver.Drawn(&d.r.Wish, d.u, week, d.u.Amount[week])
 				}
 				take := min(want, stocks[i].Amount)
 				stocks[i].Amount -= take

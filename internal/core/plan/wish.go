@@ -58,7 +58,7 @@ func (c *computation) wish(i int) {
 		if u.Weeks != 0 && u.LeftShare < 1 {
 			enough = false
 		}
-		c.ask(&out, i, r, *u)
+		c.ask(&out, i, r, u)
 	}
 	out.Enough = out.Enough || enough && out.OnShelf
 	if out.Enough {
@@ -89,7 +89,7 @@ func (c *computation) story(w table.Wish) {
 
 // ask puts one use of a wish, with what its preparation takes besides, among
 // what is asked of the garden.
-func (c *computation) ask(out *Wish, i int, r *table.Resolved, u table.Use) {
+func (c *computation) ask(out *Wish, i int, r *table.Resolved, u *table.Use) {
 	w := r.Wish
 	base := "wish/" + w.ID + "/" + formName(u.Form)
 	res := Use{Form: string(u.Form), Crop: u.Crop.ID, CropName: u.Crop.Short(), Why: u.Why, Weeks: u.Weeks.Count(), Unit: out.HarvestUnit, Figure: base}
@@ -127,12 +127,12 @@ func (c *computation) ask(out *Wish, i int, r *table.Resolved, u table.Use) {
 		}
 	default:
 		a.key.sowings = max(1, w.Stagger.Sowings)
-		a.lot = c.desk.Harvest(base, "harvested", out.Title, *r, u, u.Weeks)
+		a.lot = c.desk.Harvest(base, "harvested", out.Title, *r, *u, u.Weeks)
 		res.Harvested = a.lot.Amount
 	}
 	a.res = len(out.Uses)
 	out.Uses = append(out.Uses, res)
-	c.asked = append(c.asked, a)
+	c.asked = append(c.asked, &a)
 	if u.Prep != nil && a.lot.Amount > 0 {
 		for n, part := range u.Prep.Parts {
 			c.askPart(out, i, w, u, n, part, c.desk.Units(a.lot, u.Prep))
@@ -142,7 +142,7 @@ func (c *computation) ask(out *Wish, i int, r *table.Resolved, u table.Use) {
 
 // askPart asks for another crop that a preparation takes, timed to the same
 // putting-up where the crop's season allows it.
-func (c *computation) askPart(out *Wish, i int, w table.Wish, u table.Use, n int, part book.Part, units float64) {
+func (c *computation) askPart(out *Wish, i int, w table.Wish, u *table.Use, n int, part book.Part, units float64) {
 	crop := c.desk.Book.Crop(part.Crops[0])
 	base := fmt.Sprintf("wish/%s/part%d", w.ID, n+1)
 	if u.Form != w.Forms[0] {
@@ -151,14 +151,14 @@ func (c *computation) askPart(out *Wish, i int, w table.Wish, u table.Use, n int
 	res := Use{Form: string(u.Form), Part: true, Crop: crop.ID, CropName: crop.Short(), Why: lowerPrep(u.Prep) + " takes it", Weeks: u.Weeks.Count(), Unit: amount.Kilogram, Figure: base}
 	s := c.season(crop, "")
 	late := crop.StoreWhen == "late" && crop.Harvest == book.Once
-	pu := table.Use{Form: u.Form, Crop: crop, Season: s, Lot: s.Lot(late, 1), Weeks: u.Weeks}
+	pu := &table.Use{Form: u.Form, Crop: crop, Season: s, Lot: s.Lot(late, 1), Weeks: u.Weeks}
 	if len(pu.Lot) == 0 {
 		out.Notes = append(out.Notes, fmt.Sprintf("%s, which it takes too, cannot be grown here: %s", crop.Short(), s.Why))
 	}
 	need := c.desk.Part(base, "harvested", crop.Short(), units, u.Prep, part)
 	res.Harvested = need.Amount
 	out.Uses = append(out.Uses, res)
-	c.asked = append(c.asked, asked{
+	c.asked = append(c.asked, &asked{
 		wish: i, res: len(out.Uses) - 1, use: pu, crop: crop, base: base, form: u.Form, part: true, lot: need, confidence: w.ConfidenceFor(u.Form),
 		key: groupKey{crop: crop.ID, layout: w.Layout, sowings: 1},
 	})
@@ -175,7 +175,7 @@ func formName(f table.Form) string {
 
 // cautions adds the book's warnings that belong to a use, each once: those of
 // the preparation first, then those of the crop and of its store.
-func (c *computation) cautions(out *Wish, u table.Use) {
+func (c *computation) cautions(out *Wish, u *table.Use) {
 	setting := caution.Of(u.Crop)
 	if u.Form == table.Cellar {
 		setting.Store = u.Crop.Store
@@ -208,7 +208,7 @@ func (c *computation) load(out *Wish, w table.Wish) {
 }
 
 // batch says so where the best days of picking do not fill one batch.
-func (c *computation) batch(out *Wish, a asked, res *Use) {
+func (c *computation) batch(out *Wish, a *asked, res *Use) {
 	u := a.use
 	if u.Prep == nil || a.part || len(u.Lot) == 0 || res.Average <= 0 || u.Crop.Harvest == book.Once || !canner(u.Prep) {
 		return

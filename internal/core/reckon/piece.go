@@ -21,14 +21,17 @@ func ForPiece(c *book.Crop, gram float64, layout table.Layout, bed Bed) (*book.C
 	if layout == "" {
 		layout = UsualLayout(c)
 	}
-	at := func(t float64) *book.Crop {
+	out := c.Respaced()
+	at := func(t float64) *book.Crop { // the usual spacing times t
 		switch layout {
 		case table.Across:
-			return c.Respaced(1, t, 1)
+			out.RowGap.Value = t * c.RowGap.Value
 		case table.Block:
-			return c.Respaced(1, 1, t)
+			out.Block.Value = t * c.Block.Value
+		default:
+			out.InRow.Value = t * c.InRow.Value
 		}
-		return c.Respaced(t, 1, 1)
+		return out
 	}
 	size := func(t float64) float64 { return c.Piece.Value * StandIn(at(t), layout, bed).Factor }
 	low, high := 0.2, 5.0

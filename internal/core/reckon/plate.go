@@ -27,13 +27,13 @@ type Desk struct {
 func (d *Desk) Bed() Bed { return Bed{d.Rules.BedWidth, d.Rules.Edge} }
 
 func (d *Desk) crop(s *working.Sheet, op working.Op, c *book.Crop, field string) *working.Sheet {
-	a, value, usual, set, _ := book.CropAssumption(c, field)
-	return assume(s, op, a, value, usual, set, "crop/"+c.ID)
+	a, _ := c.Assumed(field)
+	return assume(s, op, a, "crop/", c.ID)
 }
 
 func (d *Desk) rule(s *working.Sheet, op working.Op, field string) *working.Sheet {
-	a, value, usual, set, _ := book.RuleAssumption(d.Rules, d.UsualRules, field)
-	return assume(s, op, a, value, usual, set, "household")
+	a, _ := d.Rules.Assumed(d.UsualRules, field)
+	return assume(s, op, a, "household", "")
 }
 
 // Rule does a step of a sum with one of the household's rules.
@@ -42,17 +42,23 @@ func (d *Desk) Rule(s *working.Sheet, op working.Op, field string) *working.Shee
 }
 
 func (d *Desk) preparation(s *working.Sheet, op working.Op, p *book.Preparation, field string) *working.Sheet {
-	a, value, usual, set, _ := book.PreparationAssumption(p, field)
-	return assume(s, op, a, value, usual, set, "preparation/"+p.ID)
+	a, _ := p.Assumed(field)
+	return assume(s, op, a, "preparation/", p.ID)
 }
 
-func assume(s *working.Sheet, op working.Op, a book.Assumption, value, usual float64, set bool, subject string) *working.Sheet {
+func assume(s *working.Sheet, op working.Op, a book.Assumed, kind, id string) *working.Sheet {
+	if a.Assumption == nil {
+		return s.Do(op, "", 0, amount.None, working.Usual)
+	}
 	source := working.Usual
-	if set {
+	if a.Set {
 		source = working.Household
 	}
-	return s.Do(op, a.Name, value, a.Unit, source).
-		May(working.Overrule{Subject: subject, Field: a.Field, Usual: usual, Least: a.Least, Most: a.Most, Set: set})
+	s.Do(op, a.Name, a.Value, a.Unit, source)
+	if s.On() {
+		s.May(working.Overrule{Subject: kind + id, Field: a.Field, Usual: a.Usual, Least: a.Least, Most: a.Most, Set: a.Set})
+	}
+	return s
 }
 
 // KeptShare returns how much of what is stored is eaten, where an amount is

@@ -17,7 +17,8 @@ type ground struct {
 	limit int // it must be ready before this day
 	stop  int // picking ends before this day
 	why   string
-	hot   []int16 // hot[i]: days over heat_max among the first i of the three years from x = hotFrom; nil where heat does not matter
+	warm  bool                    // whether the summer's heat is a limit
+	hot   [3*place.Days + 1]int16 // hot[i]: days over heat_max among the first i of the three years from x = hotFrom
 }
 
 const (
@@ -38,7 +39,7 @@ func fruiting(c *book.Crop) bool {
 func (g *ground) limits() {
 	c, y := g.crop, g.year
 	if c.HeatMax.Known && !fruiting(c) && !c.Perennial() {
-		g.hot = make([]int16, 3*place.Days+1)
+		g.warm = true
 		d := y.Day(hotFrom)
 		for i := range g.hot[1:] {
 			g.hot[i+1] = g.hot[i]
@@ -81,12 +82,7 @@ func (g *ground) limits() {
 // than 10 h or the mean falls under the base + 1, or never.
 func (g *ground) growthStops() int {
 	y := g.year
-	warmest := 0
-	for x := range place.Days {
-		if y.Mean[y.Day(x)] > y.Mean[y.Day(warmest)] {
-			warmest = x
-		}
-	}
+	warmest := mod(y.Warmest-y.Last, place.Days)
 	for x := warmest; x < warmest+place.Days; x++ {
 		if d := y.Day(x); y.Light[d] < 10 || y.Mean[d] < g.crop.TBase+1 {
 			return x
@@ -263,7 +259,7 @@ func (g *ground) try(x int) (Start, refusal) {
 // heat ends the picking where the heat comes, and refuses a start that would be
 // in its last third in the heat or would lose more than half of its picking.
 func (g *ground) heat(st *Start, days int) refusal {
-	if g.hot == nil {
+	if !g.warm {
 		return refusal{}
 	}
 	at := func(x int) int16 { return g.hot[max(0, min(len(g.hot)-1, x-hotFrom))] }

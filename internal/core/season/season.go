@@ -131,7 +131,8 @@ func Of(c *book.Crop, y *place.Year, risk Risk, yearStart int) *Season {
 // scan tries every day of the year and keeps the permitted ones.
 func (s *Season) scan(g *ground, yearStart int) {
 	from, to := g.span()
-	s.Starts = make([]Start, 0, max(0, to-from+1))
+	var room [place.Days + 64]Start // most are refused; what stands is copied out
+	starts := room[:0]
 	run := -1 // index of the first start of the window being read
 	var last Start
 	var before refusal
@@ -151,18 +152,19 @@ func (s *Season) scan(g *ground, yearStart int) {
 		}
 		st = canonical(st, mod(yearStart-g.year.Last, place.Days))
 		if run < 0 {
-			run = len(s.Starts)
+			run = len(starts)
 			why := g.words(before)
 			if x == from {
 				why = g.firstWhy()
 			}
 			s.Windows = append(s.Windows, Window{First: st, FirstWhy: why, ReadyFirst: st.Ready})
 		}
-		s.Starts, last = append(s.Starts, st), st
+		starts, last = append(starts, st), st
 	}
 	if run >= 0 {
 		closeWindow(g.lastWhy())
 	}
+	s.Starts = slices.Clone(starts)
 	if len(s.Starts) == 0 {
 		s.Why = g.words(before)
 		if s.Why == "" {

@@ -102,7 +102,7 @@ const daysPerMonth = 4.345 * 7
 // Wait lets days go by, in which what loses by the month loses.
 func (p *Pool) Wait(days int) {
 	for _, s := range p.stocks {
-		if s.Loss > 0 {
+		if s.Loss > 0 && s.Amount > 0 {
 			s.Amount *= math.Pow(1-s.Loss, float64(days)/daysPerMonth)
 		}
 	}

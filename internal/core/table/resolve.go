@@ -34,7 +34,7 @@ type Use struct {
 }
 
 // DrawnIn returns the unit in which a use of a wish is taken out of its store.
-func (u Use) DrawnIn(w Wish) amount.Unit { return u.drawnIn(w) }
+func (u *Use) DrawnIn(w Wish) amount.Unit { return u.drawnIn(&w) }
 
 // Total returns what the use gives in the year, in the wish's unit.
 func (u Use) Total() (sum float64) {

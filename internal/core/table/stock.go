@@ -85,7 +85,7 @@ func (rs *Resolver) Keeps(l shelf.Lot) civil.Date {
 }
 
 // serves tells whether a lot can feed a use of a wish.
-func (l lotOf) serves(w Wish, u Use) bool {
+func (l lotOf) serves(w *Wish, u *Use) bool {
 	if l.Food != w.Food || l.Form != string(u.Form) || l.Unit != string(u.drawnIn(w)) {
 		return false
 	}
@@ -95,7 +95,7 @@ func (l lotOf) serves(w Wish, u Use) bool {
 type lotOf struct{ shelf.Lot }
 
 // drawnIn returns the unit in which a use is taken out of the store.
-func (u Use) drawnIn(w Wish) amount.Unit {
+func (u *Use) drawnIn(w *Wish) amount.Unit {
 	switch {
 	case u.Prep != nil && u.Prep.Unit == "litre":
 		return amount.Litre
@@ -107,7 +107,7 @@ func (u Use) drawnIn(w Wish) amount.Unit {
 
 // Drawn returns what a use takes out of its store for an amount in the wish's
 // unit in week w: kg as they come out of the store, pieces, litres or kg dried.
-func (rs *Resolver) Drawn(w Wish, u Use, week int, a float64) float64 {
+func (rs *Resolver) Drawn(w *Wish, u *Use, week int, a float64) float64 {
 	switch w.Amount.Kind {
 	case Meals:
 		edible := a * rs.Eaters[week] * rs.portion(w, u.Crop) / 1000
@@ -128,7 +128,7 @@ func (rs *Resolver) Drawn(w Wish, u Use, week int, a float64) float64 {
 	return a
 }
 
-func (rs *Resolver) portion(w Wish, c *book.Crop) float64 {
+func (rs *Resolver) portion(w *Wish, c *book.Crop) float64 {
 	if w.Amount.Portion > 0 {
 		return w.Amount.Portion
 	}
@@ -169,7 +169,7 @@ func (rs *Resolver) OnTheShelf(all []Resolved, asOf civil.Date) {
 			}
 			x := user{r: r, u: u, until: start + civil.Date(7*u.Kept)}
 			for l, lot := range rs.Household.Lots {
-				if (lotOf{lot}).serves(r.Wish, *u) {
+				if (lotOf{lot}).serves(&r.Wish, u) {
 					x.lots = append(x.lots, l)
 				}
 			}
@@ -210,16 +210,18 @@ func (rs *Resolver) drawDown(users []user, stocks []shelf.Stock, asOf, start civ
 			if done[i] || !x.u.Weeks.Has(week) {
 				continue
 			}
-			want := rs.Drawn(x.r.Wish, *x.u, week, x.u.Amount[week])
-			got := 0.0
+			fed := false
 			if len(x.lots) > 0 {
-				got = pools[i].Draw(want, day)
+				want := rs.Drawn(&x.r.Wish, x.u, week, x.u.Amount[week])
+				fed = pools[i].Draw(want, day) >= want*0.99
 			}
-			if day >= start && got < want*0.99 {
+			if day >= start && !fed {
 				x.r.Coming[week] = Gap // a part of a week's food is no week's food
 			}
 		}
-		everything.Wait(7)
+		if len(stocks) > 0 {
+			everything.Wait(7)
+		}
 	}
 }
 
@@ -228,7 +230,7 @@ func (rs *Resolver) drawDown(users []user, stocks []shelf.Stock, asOf, start civ
 func (rs *Resolver) claim(x *user, pool *shelf.Pool, day civil.Date) {
 	var year float64
 	for week, a := range x.u.Amount {
-		year += rs.Drawn(x.r.Wish, *x.u, week, a)
+		year += rs.Drawn(&x.r.Wish, x.u, week, a)
 	}
 	if len(x.lots) == 0 || year <= 0 {
 		return
@@ -242,4 +244,4 @@ func (rs *Resolver) claim(x *user, pool *shelf.Pool, day civil.Date) {
 
 // Serves tells whether a lot can feed a use of a wish: the same food in the same
 // form, and the same preparation where the lot names one.
-func Serves(l shelf.Lot, w Wish, u Use) bool { return lotOf{l}.serves(w, u) }
+func Serves(l shelf.Lot, w *Wish, u *Use) bool { return lotOf{l}.serves(w, u) }

@@ -299,7 +299,7 @@ func countedInPieces(c *book.Crop) bool {
 
 func (w Wish) validateForms(c invalid.Check, b *book.Book, kinds []*book.Crop) {
 	for i, f := range w.Forms {
-		field := fmt.Sprintf("forms[%d]", i)
+		field := invalid.Element("forms", i)
 		switch {
 		case !slices.Contains(Forms, f):
 			c.OneOf(field, string(f), "fresh", "cellar", "canned", "juiced", "frozen", "dried", "pickled", "fermented", "jam")
@@ -316,7 +316,7 @@ func (w Wish) validateForms(c invalid.Check, b *book.Book, kinds []*book.Crop) {
 		}
 	}
 	for i, id := range w.Preparations {
-		w.validatePreparation(c, fmt.Sprintf("preparations[%d]", i), id, b, kinds, i)
+		w.validatePreparation(c, invalid.Element("preparations", i), id, b, kinds, i)
 	}
 }
 
