@@ -119,7 +119,7 @@ func (rs *Resolver) Drawn(w *Wish, u *Use, week int, a float64) float64 {
 		}
 		return edible / u.Crop.Edible / (1 - rs.Cull)
 	case Jars:
-		return a * JarLitre(w, u.Prep)
+		return a * JarLitre(*w, u.Prep)
 	case WeightWeek, WeightYear:
 		if u.Prep != nil { // wished as harvested weight
 			return a * (1 - rs.Cull) * (1 - rs.Spoil) / u.Prep.Raw
