@@ -191,6 +191,9 @@ type Assumption struct {
 	Kind  AssumptionKind `json:"kind"`
 	Name  string         `json:"name"`
 	Unit  string         `json:"unit"`
+
+	// Usual of the household's rules
+	Usual *float64 `json:"usual,omitempty"`
 }
 
 // AssumptionKind defines model for Assumption.Kind.
@@ -337,6 +340,14 @@ type FoodKind struct {
 	Keeps bool   `json:"keeps"`
 	Name  string `json:"name"`
 
+	// OnePiece one piece to a plant, so that spacing sets its size
+	OnePiece  bool `json:"one_piece"`
+	Own       bool `json:"own"`
+	Perennial bool `json:"perennial"`
+
+	// Piece g
+	Piece *float64 `json:"piece,omitempty"`
+
 	// Pieces counted in pieces
 	Pieces  bool     `json:"pieces"`
 	Portion *float64 `json:"portion,omitempty"`
@@ -403,13 +414,16 @@ type PlanWish = plan.Wish
 
 // Preparation defines model for Preparation.
 type Preparation struct {
-	Crops    []string        `json:"crops"`
-	Form     Form            `json:"form"`
-	ID       string          `json:"id"`
-	Jar      string          `json:"jar"`
-	JarLitre float64         `json:"jar_litre"`
-	Name     string          `json:"name"`
-	Unit     PreparationUnit `json:"unit"`
+	Crops    []string `json:"crops"`
+	Form     Form     `json:"form"`
+	ID       string   `json:"id"`
+	Jar      string   `json:"jar"`
+	JarLitre float64  `json:"jar_litre"`
+	Name     string   `json:"name"`
+
+	// Own no tested recipe
+	Own  bool            `json:"own"`
+	Unit PreparationUnit `json:"unit"`
 }
 
 // PreparationUnit defines model for Preparation.Unit.

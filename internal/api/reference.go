@@ -15,17 +15,20 @@ func reference(b *book.Book) Reference {
 	for _, name := range b.Foods() {
 		f := Food{Name: name, Kinds: []FoodKind{}}
 		for _, c := range b.Food(name) {
-			_, pieces := c.PiecesPerPlant(c.Yield.Value)
-			k := FoodKind{ID: c.ID, Name: c.Name, Keeps: c.Store != "none" && c.StoreWeeks.Value > 0, Pieces: pieces, Weighed: c.Weighed(), Dense: c.Dense != nil}
+			n, pieces := c.PiecesPerPlant(c.Yield.Value)
+			k := FoodKind{ID: c.ID, Name: c.Name, OnePiece: pieces && n == 1, Perennial: c.Perennial(), Own: c.Own, Keeps: c.Store != "none" && c.StoreWeeks.Value > 0, Pieces: pieces, Weighed: c.Weighed(), Dense: c.Dense != nil}
 			if c.Portion.Known {
 				k.Portion = &c.Portion.Value
+			}
+			if c.Piece.Known {
+				k.Piece = &c.Piece.Value
 			}
 			f.Kinds = append(f.Kinds, k)
 		}
 		r.Foods = append(r.Foods, f)
 	}
 	for _, p := range b.Preparations() {
-		r.Preparations = append(r.Preparations, Preparation{ID: p.ID, Name: p.Name, Form: Form(p.Form), Unit: PreparationUnit(p.Unit), Crops: p.Crops, JarLitre: p.JarLitre, Jar: p.Jar})
+		r.Preparations = append(r.Preparations, Preparation{ID: p.ID, Name: p.Name, Form: Form(p.Form), Unit: PreparationUnit(p.Unit), Crops: p.Crops, JarLitre: p.JarLitre, Jar: p.Jar, Own: p.Own})
 	}
 	for _, c := range b.Cautions {
 		r.Cautions = append(r.Cautions, Caution{ID: c.ID, Topic: c.Topic, Level: CautionLevel(c.Level), Text: c.Text})
@@ -49,9 +52,14 @@ func reference(b *book.Book) Reference {
 	for _, band := range []table.Band{table.Adult, table.Teen, table.Child, table.SmallChild, table.Infant} {
 		r.Bands = append(r.Bands, Band{Band: string(band), Appetite: table.UsualAppetite(band)})
 	}
+	rules := book.UsualRules()
 	for kind, as := range book.Assumptions() {
 		for _, a := range as {
-			r.Assumptions = append(r.Assumptions, Assumption{Kind: AssumptionKind(kind), Field: a.Field, Name: a.Name, Unit: string(a.Unit)})
+			out := Assumption{Kind: AssumptionKind(kind), Field: a.Field, Name: a.Name, Unit: string(a.Unit)}
+			if rule, ok := rules.Assumed(nil, a.Field); ok && kind == "household" {
+				out.Usual = &rule.Value
+			}
+			r.Assumptions = append(r.Assumptions, out)
 		}
 	}
 	slices.SortFunc(r.Assumptions, func(a, b Assumption) int {

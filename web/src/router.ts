@@ -5,6 +5,9 @@ export const router = createRouter({
   routes: [
     { path: '/', redirect: '/table' },
     { path: '/table', component: () => import('./places/table/TablePlace.vue') },
+    { path: '/year/:week(\\d+)?', component: () => import('./places/year/YearPlace.vue') },
+    { path: '/shelves', component: () => import('./places/shelves/ShelvesPlace.vue') },
+    { path: '/house/book', component: () => import('./places/house/CropBook.vue') },
     { path: '/sowings', component: () => import('./places/sowings/SowingsPlace.vue') },
     { path: '/house', component: () => import('./places/house/HousePlace.vue') },
     { path: '/:rest(.*)', redirect: '/table' },

@@ -31,6 +31,9 @@ type Plan struct {
 	LastFrost  int          `json:"last_frost"`  // week of the median last spring frost; -1 where there is none
 	FirstFrost int          `json:"first_frost"` // week of the median first autumn frost; -1 where there is none
 	Eaters     float64      `json:"eaters"`      // mean over the year, an adult being 1
+	Warmest    int          `json:"warmest"`     // week with the greatest mean daily maximum
+	WarmestC   float64      `json:"warmest_c"`   // that maximum, °C
+	EmptyShelf bool         `json:"empty_shelf"` // nothing stands on the shelf: what is kept comes only with the first harvests
 	Tally      Tally        `json:"tally"`
 	Wishes     []Wish       `json:"wishes"`
 	Sowings    []Sowing     `json:"sowings"` // by date
@@ -310,6 +313,16 @@ func (c *computation) frame(eaters [season.WeeksPerYear]float64) {
 		p.Year = fmt.Sprint(c.in.Household.Year)
 	}
 	p.Sowings = []Sowing{}
+	for w := range eaters {
+		max := 0.0
+		for d := range 7 {
+			max += c.year.Max[(c.start.YearDay()+7*w+d)%place.Days] / 7
+		}
+		if w == 0 || max > p.WarmestC {
+			p.Warmest, p.WarmestC = w, max
+		}
+	}
+	p.EmptyShelf = len(c.in.Household.Lots) == 0
 	for w, e := range eaters {
 		p.Weeks = append(p.Weeks, c.start+civil.Date(7*w))
 		p.Eaters += e / season.WeeksPerYear

@@ -25,7 +25,7 @@ type Way struct {
 	Batches  float64        `json:"batches"`            // batches too many that it takes away
 	Left     int            `json:"left"`               // gap weeks, or weeks with too much to do, that remain
 	Plants   int            `json:"plants"`
-	Area     float64        `json:"area"` // m² in the fullest week
+	Area     float64        `json:"area"` // m² of all sowings
 	Jars     int            `json:"jars"`
 	Freezer  float64        `json:"freezer"` // L
 	Hours    float64        `json:"hours"`   // of putting up
@@ -51,7 +51,9 @@ func (in Input) with(i int, w table.Wish) Input {
 
 func difference(way *Way, before, after *Plan) {
 	way.Plants = after.Tally.Plants - before.Tally.Plants
-	way.Area = after.Tally.Area - before.Tally.Area
+	for i := range after.Wishes {
+		way.Area += after.Wishes[i].Area - before.Wishes[i].Area
+	}
 	way.Jars = after.Tally.Jars - before.Tally.Jars
 	way.Freezer = after.Tally.Freezer - before.Tally.Freezer
 	way.Hours = after.Kitchen.TotalHour - before.Kitchen.TotalHour

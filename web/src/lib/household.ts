@@ -43,6 +43,11 @@ export const useHousehold = defineStore('household', () => {
     }
   }
 
+  /** Fetches the names of the book anew: the household's own are among them. */
+  async function renew() {
+    reference.value = await answer(() => api.GET('/reference'))
+  }
+
   function report(e: unknown) {
     if (e instanceof Refused) problem.value = e.problem
     else throw e
@@ -60,6 +65,7 @@ export const useHousehold = defineStore('household', () => {
     try {
       take(await answer(() => api.POST('/edits', { body: edit })))
       unsent.value = undefined
+      if (/own-|begin/.test(edit.command)) await renew()
       return undefined
     } catch (e) {
       if (!(e instanceof Refused)) throw e
@@ -86,7 +92,10 @@ export const useHousehold = defineStore('household', () => {
   async function step(path: '/undo' | '/redo') {
     busy.value++
     try {
+      const own = JSON.stringify([state.value?.household?.own_crops, state.value?.household?.own_preparations])
       take(await answer(() => api.POST(path, { body: { client, id: freshId() } })))
+      const now = JSON.stringify([state.value?.household?.own_crops, state.value?.household?.own_preparations])
+      if (own !== now) await renew()
     } catch (e) {
       report(e)
     } finally {

@@ -1,7 +1,7 @@
 // A list whose rows are edited where they stand: each row has its own draft and
 // its own message, and is sent when a field of it is left.
 import { reactive, ref, watch } from 'vue'
-import type { Edit, Guest, Member, Problem, Store } from './api'
+import type { Edit, Guest, Lot, Member, OwnCrop, OwnPreparation, Patch, Problem, Store } from './api'
 import { otherErrors, useHousehold } from './household'
 
 /** The lists of the household that are edited row by row. */
@@ -9,6 +9,10 @@ interface Lists {
   member: Member
   guest: Guest
   store: Store
+  lot: Lot
+  patch: Patch
+  'own-crop': OwnCrop
+  'own-preparation': OwnPreparation
 }
 
 export function useRows<K extends keyof Lists>(kind: K, list: () => Lists[K][]) {
@@ -35,7 +39,7 @@ export function useRows<K extends keyof Lists>(kind: K, list: () => Lists[K][]) 
 
   const told = (p: Problem | undefined) => (p ? otherErrors(p) || p.detail : '')
   const send = (verb: 'add' | 'change', value: Row) =>
-    store.edit({ command: `${verb}-${kind}` as Edit['command'], [kind]: value })
+    store.edit({ command: `${verb}-${kind}` as Edit['command'], [kind.replaceAll('-', '_')]: value })
 
   async function save(i: number) {
     const row = rows[i]

@@ -539,6 +539,10 @@ export interface components {
             first_frost: number;
             /** Format: double */
             eaters: number;
+            warmest: number;
+            /** Format: double */
+            warmest_c: number;
+            empty_shelf: boolean;
             tally: components["schemas"]["Tally"];
             wishes: components["schemas"]["PlanWish"][];
             sowings: components["schemas"]["Sowing"][];
@@ -916,6 +920,15 @@ export interface components {
             keeps: boolean;
             /** @description counted in pieces */
             pieces: boolean;
+            /** @description one piece to a plant, so that spacing sets its size */
+            one_piece: boolean;
+            perennial: boolean;
+            own: boolean;
+            /**
+             * Format: double
+             * @description g
+             */
+            piece?: number;
             /** @description weighed for the table */
             weighed: boolean;
             /** @description sown by area, as shoots */
@@ -933,6 +946,8 @@ export interface components {
             /** Format: double */
             jar_litre: number;
             jar: string;
+            /** @description no tested recipe */
+            own: boolean;
         };
         Caution: {
             id: string;
@@ -970,6 +985,11 @@ export interface components {
             field: string;
             name: string;
             unit: string;
+            /**
+             * Format: double
+             * @description of the household's rules
+             */
+            usual?: number;
         };
     };
     responses: {

@@ -54,6 +54,29 @@ export const sourceWords: Record<string, string> = {
   dried: 'dried',
   fermented: 'from the crock',
   gap: 'nothing feeds it',
+  bought: 'bought',
+}
+
+/** What to tick for each form. */
+export const formTicks: Record<Form, string> = {
+  fresh: 'fresh',
+  cellar: 'from the store',
+  canned: 'canned',
+  juiced: 'juice',
+  frozen: 'frozen',
+  dried: 'dried',
+  pickled: 'pickled',
+  fermented: 'fermented',
+  jam: 'jam',
+}
+
+export const coverWords: Record<string, string> = {
+  '': 'none',
+  fleece: 'fleece',
+  net: 'net, for pests alone',
+  frame: 'cold frame',
+  tunnel: 'tunnel',
+  shade: 'shade cloth',
 }
 
 /** Which texture of the ribbon a source has. */

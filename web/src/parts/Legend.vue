@@ -1,6 +1,9 @@
 <script setup lang="ts">
 // What the textures mean.
-const kinds = [
+import { computed } from 'vue'
+
+const props = defineProps<{ bought?: boolean }>()
+const all = [
   { s: 'fresh', words: 'fresh' },
   { s: 'cellar', words: 'store' },
   { s: 'jar', words: 'jar' },
@@ -8,7 +11,9 @@ const kinds = [
   { s: 'dried', words: 'dried' },
   { s: 'crock', words: 'crock' },
   { s: 'gap', words: 'gap' },
+  { s: 'bought', words: 'bought' },
 ]
+const kinds = computed(() => all.filter((k) => props.bought || k.s !== 'bought'))
 </script>
 
 <template>
@@ -18,7 +23,7 @@ const kinds = [
         <rect x="1" y="1" width="18" height="10" :class="['w', k.s, { 'w-gap-box': k.s === 'gap' }]" /></svg
       >{{ k.words }}</span
     >
-    <span>jars: full height is one a week</span>
+    <span v-if="!bought">jars: full height is one a week</span>
     <span class="frost"><span>✱</span>frost</span>
   </div>
 </template>

@@ -2,9 +2,12 @@
 // Month heads above the ribbons, with a mark at the two frosts.
 import { computed } from 'vue'
 import { useHousehold } from '../lib/household'
+import { useUnits } from '../lib/units'
 import { monthShort } from '../lib/words'
 
+defineProps<{ warm?: boolean }>()
 const store = useHousehold()
+const { say } = useUnits()
 const heads = computed(() => {
   const weeks = store.plan?.weeks ?? []
   const out: { at: number; name: string }[] = []
@@ -30,6 +33,13 @@ const frosts = computed(() => {
       >{{ h.name.charAt(0) }}<span class="more">{{ h.name.slice(1) }}</span></span
     >
     <span v-for="f in frosts" :key="f.words" class="frost" :style="{ left: f.at + '%' }" :title="f.words">✱</span>
+    <span
+      v-if="warm && store.plan"
+      class="heat"
+      :style="{ left: ((store.plan.warmest + 0.5) / 52) * 100 + '%' }"
+      title="the warmest week, its mean daily maximum"
+      >{{ say(store.plan.warmest_c, '°C') }}</span
+    >
   </div>
 </template>
 
@@ -54,6 +64,12 @@ const frosts = computed(() => {
   .more {
     display: none;
   }
+}
+.heat {
+  position: absolute;
+  top: 0;
+  transform: translateX(-50%);
+  color: var(--accent);
 }
 .frost {
   position: absolute;

@@ -161,6 +161,11 @@ svg {
 .w.crock {
   fill: url(#tex-crock);
 }
+.w.bought {
+  fill: none;
+  stroke: var(--ink-2);
+  stroke-width: 1;
+}
 .w.gap {
   fill: color-mix(in srgb, var(--gap) 7%, transparent);
 }

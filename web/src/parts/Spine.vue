@@ -12,12 +12,31 @@ const { system } = useUnits()
 const places = computed(() => {
   const p = store.plan
   const t = p?.tally
-  const gaps = t ? t.weeks_wanted - t.weeks_fed : 0
+  const gaps = t ? t.weeks_wanted - t.weeks_fed - (p?.wishes ?? []).reduce((n, w) => n + w.weeks_bought, 0) : 0
+  const spoilt = (p?.shelf ?? []).filter((x) => x.expired).length
   const next = p?.sowings.find((s) => !s.late && s.date >= p.as_of && s.method !== 'patch')
   const eaters = p ? Math.round(p.eaters * 10) / 10 : 0
   return [
     { to: '/table', name: 'Table', fact: t ? count(gaps, 'week short', 'weeks short') : '', loud: gaps > 0 },
+    {
+      to: '/year',
+      name: 'Year',
+      fact: !t ? '' : t.overloads ? `${count(t.overloads, 'week')} too full` : 'kitchen keeps up',
+      loud: !!t?.overloads,
+    },
     { to: '/sowings', name: 'Sowings', fact: next ? `next ${day(next.date)}` : p ? 'none ahead' : '', loud: false },
+    {
+      to: '/shelves',
+      name: 'Shelves',
+      fact: !p
+        ? ''
+        : spoilt
+          ? `${count(spoilt, 'lot')} past its time`
+          : p.shelf.length
+            ? count(p.shelf.length, 'lot')
+            : 'empty',
+      loud: spoilt > 0,
+    },
     { to: '/house', name: 'House', fact: p ? `${eaters} eaters` : '', loud: false },
   ]
 })

@@ -27,7 +27,7 @@ const figures = computed(() => {
   if (!t) return []
   const b = showing.value ? store.before : undefined
   const row = (
-    key: 'weeks_fed' | 'plants' | 'area' | 'jars' | 'sowings',
+    key: 'weeks_fed' | 'plants' | 'area' | 'jars' | 'freezer' | 'sowings',
     unit: string,
     label: string,
     figure?: string,
@@ -48,6 +48,7 @@ const figures = computed(() => {
     row('plants', '', 'plants', 'tally/plants'),
     row('area', 'm²', `bed, week of ${day(store.plan?.weeks[t.area_week])}`, 'tally/area'),
     row('jars', '', 'jars to fill', 'tally/jars'),
+    ...(t.freezer > 0 || (b && b.freezer > 0) ? [row('freezer', 'L', 'in the freezer', 'tally/freezer')] : []),
     row('sowings', '', 'sowings'),
   ]
 })

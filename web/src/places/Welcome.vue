@@ -54,6 +54,10 @@ async function begin() {
     stores: [],
     wishes: [reading.wish],
     overrules: [],
+    lots: [],
+    patches: [],
+    own_crops: [],
+    own_preparations: [],
   }
   const p = await store.edit({ command: 'begin', household })
   if (p) wrong.value = { line: fieldError(p, 'wishes') || p.detail }

@@ -3,7 +3,7 @@ import { ElInput } from 'element-plus'
 import { useHousehold } from '../../lib/household'
 import { useRows } from '../../lib/rowedit'
 import NumberInput from '../../parts/NumberInput.vue'
-import DayField from './DayField.vue'
+import DayField from '../../parts/DayField.vue'
 
 const store = useHousehold()
 const { rows, wrong, save, add, remove } = useRows('guest', () => store.household?.guests ?? [])

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 // House: who eats here, where they live, and the rules they plan by.
 import Guests from './Guests.vue'
+import Kitchen from './Kitchen.vue'
 import Members from './Members.vue'
 import Overrules from './Overrules.vue'
+import Patches from './Patches.vue'
 import PlaceForm from './PlaceForm.vue'
 import Rules from './Rules.vue'
 import Stores from './Stores.vue'
@@ -15,11 +17,20 @@ import Stores from './Stores.vue'
       <Members />
       <Guests />
       <Stores />
+      <Patches />
       <Overrules />
     </div>
     <div class="right">
       <PlaceForm />
+      <Kitchen />
       <Rules />
+      <section aria-label="Crop book">
+        <h3>Crop book</h3>
+        <p>
+          <RouterLink to="/house/book">Every crop and preparation with its figures</RouterLink>
+          <span class="quiet small">, and crops and preparations of your own</span>
+        </p>
+      </section>
     </div>
   </section>
 </template>

@@ -7,7 +7,7 @@ import { fieldError, otherErrors, useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { monthNames } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
-import DayField from './DayField.vue'
+import DayField from '../../parts/DayField.vue'
 import YearChart from './YearChart.vue'
 
 const store = useHousehold()

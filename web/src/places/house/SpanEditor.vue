@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The times of the year in which a member is away.
 import { reactive, ref, watch } from 'vue'
-import DayField from './DayField.vue'
+import DayField from '../../parts/DayField.vue'
 
 defineProps<{ who: string }>()
 const model = defineModel<{ from: string; to: string }[] | undefined>()

@@ -18,6 +18,9 @@ const sources = computed(() => {
   return out
 })
 
+/** The wishes it serves, each once. */
+const serves = computed(() => [...new Set(s.value.for.map((f) => f.title))].join(' · '))
+
 const spacing = computed(() => {
   const x = s.value
   if (!x.in_row) return ''
@@ -43,7 +46,9 @@ const spacing = computed(() => {
     </div>
     <div class="crop">
       <span class="name">{{ s.crop_name }}</span>
-      <span class="for">{{ s.wish_title }}</span>
+      <span class="for"
+        >{{ serves }}{{ s.cover ? `, under ${s.cover}` : '' }}{{ s.stands ? ', stands already' : '' }}</span
+      >
     </div>
     <div class="sow">
       <template v-if="s.cells">

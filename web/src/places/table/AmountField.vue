@@ -10,7 +10,7 @@ const store = useHousehold()
 const { entry, read, shown, system } = useUnits()
 
 const unit = computed(() => (/kg|L|m²/.test(props.plan.unit) ? props.plan.unit : ''))
-const shownNumber = computed(() => entry(props.wish.amount.number, unit.value))
+const shownNumber = computed(() => entry(Math.round(props.plan.number * 1000) / 1000, unit.value))
 const text = ref(shownNumber.value)
 const wrong = ref('')
 watch([shownNumber, system], () => {
@@ -38,7 +38,7 @@ async function save() {
   sending = text.value
   const p = await store.edit({
     command: 'change-wish',
-    wish: { ...props.wish, amount: { ...props.wish.amount, number } },
+    wish: { ...props.wish, amount: { ...props.wish.amount, number }, story: undefined }, // a number of one's own goes before the story
   })
   sending = ''
   wrong.value = p ? fieldError(p, 'amount.number') || otherErrors(p) || p.detail : ''

@@ -30,7 +30,7 @@ const rows = computed(() => {
   const shown = wanted
     ? all.filter((r) => (r.plan.words + ' ' + r.wish.food + ' ' + (r.wish.note ?? '')).toLowerCase().includes(wanted))
     : all
-  const gaps = (p: PlanWish) => p.weeks_wanted - p.weeks_fed
+  const gaps = (p: PlanWish) => p.weeks_wanted - p.weeks_fed - p.weeks_bought
   if (order.value === 'ground') return [...shown].sort((a, b) => b.plan.area - a.plan.area)
   if (order.value === 'gaps') return [...shown].sort((a, b) => gaps(b.plan) - gaps(a.plan))
   return shown

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 // All that can be said of a wish, by controls, with what each use comes to.
-import { ElButton, ElCheckbox, ElInput, ElOption, ElSelect } from 'element-plus'
+import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
 import { ref } from 'vue'
 import type { Form, PlanWish, Problem, Wish } from '../../lib/api'
 import { fieldError, otherErrors, useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
-import { capital, count, day, formWords, monthNames } from '../../lib/words'
+import { capital, count, coverWords, day, formWords, monthNames } from '../../lib/words'
+import WaysList from '../../parts/WaysList.vue'
+import FormsField from './FormsField.vue'
+import StoryField from './StoryField.vue'
 import { useWishDraft } from './wishdraft'
 
 const props = defineProps<{ wish: Wish; plan?: PlanWish; isNew?: boolean }>()
@@ -18,12 +21,16 @@ const {
   foods,
   kinds,
   preparations,
-  keeps,
   putUp,
   unweighed,
   weekly,
   unit,
   fitting,
+  possible,
+  made,
+  kept,
+  onePiece,
+  usualPiece,
   usualPortion,
   amountKinds,
   jars,
@@ -39,7 +46,21 @@ async function save() {
   if (!problem.value) emit('close')
 }
 
-const told = ['food', 'kind', 'amount', 'forms', 'preparation', 'season', 'left', 'stagger', 'confidence', 'note']
+const told = [
+  'food',
+  'kind',
+  'amount',
+  'forms',
+  'preparations',
+  'piece',
+  'cover',
+  'story',
+  'season',
+  'left',
+  'stagger',
+  'confidence',
+  'note',
+]
 const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldError(problem.value, ...fields)
 </script>
 
@@ -97,33 +118,22 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
         <span v-if="at('amount.jar')" class="wrong" role="alert">{{ at('amount.jar') }}</span>
       </label>
 
-      <div v-if="!unweighed && !putUp" class="field wide">
+      <div v-if="!unweighed && !putUp" class="field whole">
         <span>Eaten</span>
-        <div class="forms">
-          <ElCheckbox v-model="draft.fresh">fresh</ElCheckbox>
-          <ElCheckbox v-if="keeps" v-model="draft.cellar">from the store</ElCheckbox>
-          <ElCheckbox v-if="keeps && draft.fresh && draft.cellar" v-model="draft.storeFirst"
-            >the store first</ElCheckbox
-          >
-          <ElSelect
-            v-if="preparations.length"
-            v-model="draft.preparation"
-            aria-label="Then put up as"
-            :empty-values="[null, undefined]"
-            class="then"
-          >
-            <ElOption value="" label="and nothing put up" />
-            <ElOption v-for="p in preparations" :key="p.id" :value="p.id" :label="'then ' + p.name" />
-          </ElSelect>
-        </div>
-        <span v-if="at('forms', 'preparation')" class="wrong" role="alert">{{ at('forms', 'preparation') }}</span>
+        <FormsField
+          v-model:forms="draft.forms"
+          v-model:preparations="draft.preparations"
+          :possible="possible"
+          :options="preparations"
+        />
+        <span v-if="at('forms', 'preparations')" class="wrong" role="alert">{{ at('forms', 'preparations') }}</span>
       </div>
       <label v-if="putUp" class="field wide">
         <span>Put up as</span>
-        <ElSelect v-model="draft.preparation" aria-label="Put up as" placeholder="choose">
+        <ElSelect v-model="made" aria-label="Put up as" placeholder="choose">
           <ElOption v-for="p in fitting" :key="p.id" :value="p.id" :label="p.name" />
         </ElSelect>
-        <span v-if="at('preparation', 'forms')" class="wrong" role="alert">{{ at('preparation', 'forms') }}</span>
+        <span v-if="at('preparations', 'forms')" class="wrong" role="alert">{{ at('preparations', 'forms') }}</span>
       </label>
       <label v-if="!unweighed && !putUp" class="field">
         <span>When</span>
@@ -179,7 +189,7 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
         </ElInput>
         <span v-if="at('left')" class="wrong" role="alert">{{ at('left') }}</span>
       </label>
-      <label v-if="!unweighed && draft.fresh && !putUp" class="field">
+      <label v-if="!unweighed && draft.forms.includes('fresh') && !putUp" class="field">
         <span>Sown</span>
         <ElSelect v-model="draft.stagger" aria-label="Sown">
           <ElOption value="need" label="as the table needs it" />
@@ -187,12 +197,15 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
           <ElOption value="once" label="all at once" />
         </ElSelect>
       </label>
-      <label v-if="!unweighed && draft.fresh && !putUp && draft.stagger === 'every'" class="field narrow">
+      <label
+        v-if="!unweighed && draft.forms.includes('fresh') && !putUp && draft.stagger === 'every'"
+        class="field narrow"
+      >
         <span>Days between</span>
         <ElInput v-model="draft.days" class="number" inputmode="numeric" aria-label="Days between" />
         <span v-if="at('stagger.days')" class="wrong" role="alert">{{ at('stagger.days') }}</span>
       </label>
-      <label v-if="!unweighed && (putUp || draft.cellar || draft.preparation)" class="field narrow">
+      <label v-if="!unweighed && kept" class="field narrow">
         <span>Sowings of what is kept</span>
         <ElInput v-model="draft.sowings" class="number" inputmode="numeric" aria-label="Sowings of what is kept" />
         <span v-if="at('stagger.sowings')" class="wrong" role="alert">{{ at('stagger.sowings') }}</span>
@@ -207,6 +220,25 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
           <ElOption value="plot" label="rows in open ground" />
         </ElSelect>
       </label>
+      <label v-if="!unweighed && !putUp && draft.forms.includes('fresh')" class="field">
+        <span>Cover over what is eaten fresh</span>
+        <ElSelect v-model="draft.cover" aria-label="Cover" :empty-values="[null, undefined]">
+          <ElOption v-for="(words, c) in coverWords" :key="c" :value="c" :label="words" />
+        </ElSelect>
+        <span v-if="at('cover')" class="wrong" role="alert">{{ at('cover') }}</span>
+      </label>
+      <label v-if="onePiece && !unweighed" class="field narrow">
+        <span>Wanted size, {{ shown('g').unit }} each</span>
+        <ElInput
+          v-model="draft.piece"
+          class="number"
+          inputmode="decimal"
+          aria-label="Wanted size of one"
+          :placeholder="usualPiece ? 'usual ' + entry(usualPiece, 'g') : ''"
+        />
+        <span v-if="at('piece')" class="wrong" role="alert">{{ at('piece') }}</span>
+      </label>
+      <StoryField v-if="!weekly && !unweighed" :draft="draft" :unit="unit" :at="at" />
       <label class="field wide">
         <span>Note</span>
         <ElInput v-model="draft.note" aria-label="Note" maxlength="500" />
@@ -227,6 +259,8 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
         <span v-if="u.short" class="warn"> {{ capital(u.short) }}.</span>
       </li>
     </ul>
+
+    <WaysList v-if="plan && plan.source.includes('gap')" :key="wish.id" class="ways" :wish="wish.id" />
 
     <p v-if="otherErrors(problem, ...told)" class="wrong" role="alert">{{ otherErrors(problem, ...told) }}</p>
     <div class="buttons">
@@ -258,14 +292,11 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
 .wide {
   grid-column: span 2;
 }
-.forms {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
+.whole {
+  grid-column: 1 / -1;
 }
-.then {
-  flex: 1;
-  min-width: 11rem;
+.ways {
+  margin-top: 0.8rem;
 }
 .pair {
   display: grid;

@@ -12,7 +12,7 @@ const props = defineProps<{ wish: Wish; plan: PlanWish; open: boolean }>()
 const emit = defineEmits<{ edit: []; move: [step: number]; remove: [] }>()
 const { render, say } = useUnits()
 
-const short = computed(() => props.plan.weeks_wanted - props.plan.weeks_fed)
+const short = computed(() => props.plan.weeks_wanted - props.plan.weeks_fed - props.plan.weeks_bought)
 const rest = computed(() => props.plan.words.split(' · ').slice(2).join(', '))
 const harvested = computed(() => {
   const own = props.plan.uses.filter((u) => u.form && !u.part && u.harvested > 0)

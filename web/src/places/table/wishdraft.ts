@@ -33,10 +33,16 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
       number: entry(w.amount.number, unitOf[w.amount.kind]),
       portion: w.amount.portion ? entry(w.amount.portion, 'g') : '',
       jar: w.amount.jar ?? 0,
-      fresh: w.forms.includes('fresh'),
-      cellar: w.forms.includes('cellar'),
-      storeFirst: w.forms.indexOf('cellar') >= 0 && w.forms.indexOf('cellar') < w.forms.indexOf('fresh'),
-      preparation: w.preparation ?? '',
+      forms: [...w.forms],
+      preparations: preparationsOf(w),
+      cover: w.cover ?? ('' as NonNullable<Wish['cover']>),
+      piece: w.piece ? entry(w.piece, 'g') : '',
+      storied: !!w.story,
+      had: w.story ? entry(w.story.had, unitOf[w.amount.kind]) : '',
+      ranOut: w.story?.ran_out ?? '',
+      began: w.story?.from || '09-01',
+      leftThen: w.story?.left ? entry(w.story.left, unitOf[w.amount.kind]) : '',
+      given: w.story?.given ? entry(w.story.given, unitOf[w.amount.kind]) : '',
       seasonKind: w.season.kind,
       from: w.season.from || 5,
       to: w.season.to || 10,
@@ -49,6 +55,16 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
       layout: w.layout ?? '',
       note: w.note ?? '',
     }
+  }
+
+  /** The preparation of each form that is put up. */
+  function preparationsOf(w: Wish): Partial<Record<Form, string>> {
+    const out: Partial<Record<Form, string>> = {}
+    for (const id of w.preparations ?? []) {
+      const p = store.reference?.preparations.find((x) => x.id === id)
+      if (p) out[p.form] = id
+    }
+    return out
   }
 
   // After an edit from elsewhere, or another system of units, the fields follow.
@@ -74,6 +90,26 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
           : true,
     ),
   )
+  /** The forms that a food can be had in, beside what it is made into. */
+  const possible = computed<Form[]>(() => {
+    const pieces = draft.amountKind.startsWith('pieces')
+    const out: Form[] = ['fresh']
+    if (keeps.value) out.push('cellar')
+    if (!pieces) for (const p of preparations.value) if (!out.includes(p.form)) out.push(p.form)
+    return out
+  })
+  const made = computed({
+    get: () => draft.preparations[draft.forms[0] ?? 'fresh'] ?? '',
+    set: (id: string) => {
+      const p = preparations.value.find((x) => x.id === id)
+      if (!p) return
+      draft.forms = [p.form]
+      draft.preparations = { [p.form]: id }
+    },
+  })
+  const kept = computed(() => putUp.value || draft.forms.some((f) => f !== 'fresh'))
+  const onePiece = computed(() => chosen.value.some((k) => k.one_piece))
+  const usualPiece = computed(() => chosen.value.find((k) => k.piece)?.piece)
   const usualPortion = computed(() => chosen.value.find((k) => k.portion)?.portion)
 
   const amountKinds = computed(() => {
@@ -99,7 +135,7 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
   })
 
   const jars = computed(() => {
-    const usual = preparations.value.find((p) => p.id === draft.preparation)
+    const usual = preparations.value.find((p) => p.id === made.value)
     return [
       { value: 0, label: usual ? `usual: ${usual.jar}` : 'the usual one' },
       { value: 0.946353, label: 'quart' },
@@ -118,31 +154,36 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
     (food, was) => {
       if (was === food) return
       draft.kind = ''
-      draft.preparation = ''
+      draft.preparations = {}
       if (!amountKinds.value.some((k) => k.value === draft.amountKind))
         draft.amountKind = (amountKinds.value[0]?.value ?? 'meals') as AmountKind
-      draft.cellar = keeps.value && draft.fresh
+      draft.forms = keeps.value ? ['fresh', 'cellar'] : ['fresh']
+      if (putUp.value) made.value = fitting.value[0]?.id ?? ''
     },
   )
   watch(
     () => draft.amountKind,
     () => {
-      if (putUp.value && !fitting.value.some((p) => p.id === draft.preparation))
-        draft.preparation = fitting.value[0]?.id ?? ''
+      if (putUp.value && !fitting.value.some((p) => p.id === made.value)) made.value = fitting.value[0]?.id ?? ''
       // What keeps and is wished by the year is grown in one go, as a typed line is.
-      if (props.isNew && draft.amountKind.endsWith('-year') && draft.cellar) draft.stagger = 'once'
+      if (props.isNew && draft.amountKind.endsWith('-year') && draft.forms.includes('cellar')) draft.stagger = 'once'
     },
   )
 
   function forms(): Form[] {
     if (unweighed.value) return []
-    const prep = preparations.value.find((p) => p.id === draft.preparation)
-    if (putUp.value) return prep ? [prep.form] : []
-    const out: Form[] = []
-    if (draft.fresh) out.push('fresh')
-    if (draft.cellar && keeps.value) out.push('cellar')
-    if (draft.storeFirst && out.length === 2) out.reverse()
-    if (prep) out.push(prep.form)
+    if (putUp.value) return draft.forms.slice(0, 1)
+    return draft.forms.filter((f) => possible.value.includes(f))
+  }
+
+  function story(): Wish['story'] {
+    if (!draft.storied || weekly.value || unweighed.value) return undefined
+    const out: NonNullable<Wish['story']> = { had: number('story.had', draft.had, unit.value) }
+    if (draft.ranOut) {
+      out.from = draft.began
+      out.ran_out = draft.ranOut
+    } else if (draft.leftThen.trim()) out.left = number('story.left', draft.leftThen, unit.value)
+    if (draft.given.trim()) out.given = number('story.given', draft.given, unit.value)
     return out
   }
 
@@ -167,7 +208,7 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
       food: draft.food,
       kind: draft.kind,
       forms: forms(),
-      preparation: unweighed.value ? '' : draft.preparation,
+      preparations: forms().flatMap((f) => draft.preparations[f] ?? []),
       amount,
       season:
         draft.seasonKind === 'months' ? { kind: 'months', from: draft.from, to: draft.to } : { kind: draft.seasonKind },
@@ -179,8 +220,13 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
         sowings: number('stagger.sowings', draft.sowings),
       },
       layout: draft.layout,
+      cover: draft.cover,
+      piece: onePiece.value && draft.piece.trim() ? number('piece', draft.piece, 'g') : 0,
+      pins: props.wish.pins,
       note: draft.note,
     }
+    const told = story()
+    if (told) wish.story = told
     if (draft.confidence !== 'usual') wish.confidence = Number(draft.confidence)
     return Object.keys(numberWrong.value).length ? undefined : wish
   }
@@ -197,6 +243,11 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
     weekly,
     unit,
     fitting,
+    possible,
+    made,
+    kept,
+    onePiece,
+    usualPiece,
     usualPortion,
     amountKinds,
     jars,

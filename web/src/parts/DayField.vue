@@ -2,7 +2,7 @@
 // A day that comes round every year: a day and a month.
 import { ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed, ref, watch } from 'vue'
-import { monthNames } from '../../lib/words'
+import { monthNames } from '../lib/words'
 
 const props = defineProps<{ label: string }>()
 const model = defineModel<string>({ required: true })

@@ -1,0 +1,268 @@
+<script setup lang="ts">
+// Shelves: what stands there, until when it keeps and how long it lasts; put in
+// by hand or from a CSV.
+import { ElButton } from 'element-plus'
+import { computed, ref } from 'vue'
+import { answer, api, Refused, type Lot } from '../../lib/api'
+import { otherErrors, useHousehold } from '../../lib/household'
+import { useRows } from '../../lib/rowedit'
+import { useUnits } from '../../lib/units'
+import { count, day, formTicks, fullDay } from '../../lib/words'
+import NumberInput from '../../parts/NumberInput.vue'
+import LotForm from './LotForm.vue'
+
+const store = useHousehold()
+const { say } = useUnits()
+const { rows, wrong, save, remove } = useRows('lot', () => store.household?.lots ?? [])
+const adding = ref(false)
+const file = ref<HTMLInputElement>()
+const read = ref<Lot[]>()
+const fileWrong = ref<string[]>([])
+
+const standing = (id: string) => store.plan?.shelf.find((s) => s.lot === id)
+const prep = (id: string | undefined) => store.reference?.preparations.find((p) => p.id === id)
+const storeName = (id: string | undefined) => store.household?.stores.find((s) => s.id === id)?.name ?? ''
+
+/** What one lot is, in words. */
+function what(l: Lot): string {
+  const p = prep(l.preparation)
+  return p
+    ? p.name
+    : `${l.food.charAt(0).toUpperCase()}${l.food.slice(1)}, ${formTicks[l.form as keyof typeof formTicks] ?? l.form}`
+}
+
+const sections = computed(() => {
+  const of = (...forms: string[]) => rows.map((r, i) => ({ r, i })).filter((x) => forms.includes(x.r.value.form))
+  return [
+    { title: 'In the stores', rows: of('cellar') },
+    { title: 'In jars and crocks', rows: of('canned', 'juiced', 'pickled', 'jam', 'fermented') },
+    { title: 'In the freezer', rows: of('frozen') },
+    { title: 'Dried', rows: of('dried') },
+  ].filter((s) => s.rows.length)
+})
+
+/** How long a lot lasts, in words. */
+function lasts(id: string): { words: string; loud: boolean } {
+  const s = standing(id)
+  if (!s) return { words: '', loud: false }
+  if (s.expired) return { words: `past its time since ${fullDay(s.until)}`, loud: true }
+  if (s.runs_out) return { words: `eaten by ${fullDay(s.runs_out)}`, loud: false }
+  if (s.wasted > 0) return { words: `${say(s.wasted, s.unit)} too many by ${fullDay(s.until)}`, loud: true }
+  return { words: s.wish ? 'lasts beyond two years' : 'no wish draws on it', loud: !s.wish }
+}
+
+async function readFile(e: Event) {
+  const chosen = (e.target as HTMLInputElement).files?.[0]
+  if (!chosen) return
+  fileWrong.value = []
+  read.value = undefined
+  try {
+    const text = await chosen.text()
+    read.value = await answer(() => api.POST('/lots-read', { body: { text } }))
+  } catch (err) {
+    if (!(err instanceof Refused)) throw err
+    fileWrong.value = err.problem.fields?.map(
+      (f) => `${f.field}: ${f.value === '' ? '' : `“${f.value}” cannot be; `}wanted: ${f.allowed}.`,
+    ) ?? [err.problem.detail]
+  }
+  if (file.value) file.value.value = ''
+}
+
+async function takeFile() {
+  if (!read.value) return
+  const p = await store.edit({ command: 'add-lots', lots: read.value })
+  fileWrong.value = p ? [otherErrors(p) || p.detail] : []
+  if (!p) read.value = undefined
+}
+</script>
+
+<template>
+  <section class="shelves" aria-label="The shelves">
+    <h2 class="hidden-words" tabindex="-1">Shelves</h2>
+    <div class="bar">
+      <ElButton type="primary" :aria-expanded="adding" @click="adding = !adding">Put in</ElButton>
+      <span class="files small">
+        <label class="link" tabindex="0" @keydown.enter="file?.click()"
+          >read a CSV<input ref="file" type="file" accept=".csv,text/csv" class="hidden-words" @change="readFile"
+        /></label>
+        <a v-if="rows.length" class="link" href="/api/shelf-file" download="shelf.csv">save as CSV</a>
+      </span>
+    </div>
+    <LotForm v-if="adding" @done="adding = false" />
+    <div v-if="read" class="read" role="status">
+      <p>
+        <strong>{{ count(read.length, 'lot') }}</strong> in the file: {{ read.slice(0, 4).map(what).join(' · ')
+        }}{{ read.length > 4 ? ' …' : '' }}
+      </p>
+      <ElButton type="primary" @click="takeFile">Put them on the shelf</ElButton>
+      <ElButton @click="read = undefined">Leave them</ElButton>
+    </div>
+    <ul v-if="fileWrong.length" class="wrong" role="alert">
+      <li v-for="w in fileWrong.slice(0, 8)" :key="w">{{ w }}</li>
+      <li v-if="fileWrong.length > 8">and {{ fileWrong.length - 8 }} more</li>
+    </ul>
+
+    <p v-if="!rows.length" class="empty">
+      Nothing is entered. Put in what stands in the cellar, in jars and in the freezer, and each wish is reduced by what
+      will still be there when the new crop comes.
+    </p>
+    <template v-for="s in sections" :key="s.title">
+      <h3>{{ s.title }}</h3>
+      <div class="lots">
+        <template v-for="{ r, i } in s.rows" :key="r.value.id">
+          <div class="lot" :data-lot="r.value.id">
+            <span class="what">
+              {{ what(r.value) }}
+              <span v-if="r.value.note || r.value.store" class="quiet small">{{
+                [storeName(r.value.store), r.value.note].filter(Boolean).join(' · ')
+              }}</span>
+            </span>
+            <span class="n"
+              ><NumberInput v-model="r.value.count" :label="'How many: ' + what(r.value)" @done="save(i)"
+            /></span>
+            <span class="size quiet small">{{
+              r.value.unit === 'pieces' ? 'pieces' : '× ' + say(r.value.size, r.value.unit)
+            }}</span>
+            <span class="date small">{{ fullDay(r.value.put_up) }}</span>
+            <span class="small keeps">keeps to {{ day(standing(r.value.id)?.until) }}</span>
+            <span class="small lasts" :class="{ warn: lasts(r.value.id).loud }">{{ lasts(r.value.id).words }}</span>
+            <button
+              type="button"
+              class="link small"
+              :aria-label="'Remove ' + what(r.value)"
+              @click="remove(r.value.id)"
+            >
+              remove
+            </button>
+            <p v-if="r.wrong" class="wrong" role="alert">{{ r.wrong }}</p>
+          </div>
+        </template>
+      </div>
+    </template>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+
+    <template v-if="store.plan?.rooms.length">
+      <h3>Room for what is to come</h3>
+      <ul class="rooms">
+        <li v-for="r in store.plan.rooms" :key="r.id">
+          <span class="what">{{ r.name }}</span>
+          <span class="bar-of" aria-hidden="true"
+            ><i
+              :class="{ full: r.holds > 0 && r.peak > r.holds }"
+              :style="{ width: r.holds > 0 ? Math.min(100, (100 * r.peak) / r.holds) + '%' : '0' }"
+          /></span>
+          <span class="number" :class="{ warn: r.holds > 0 && r.peak > r.holds }">{{ say(r.peak, r.unit) }}</span>
+          <span class="quiet small">{{
+            r.holds > 0
+              ? `of ${say(r.holds, r.unit)}, fullest in the week of ${day(store.plan.weeks[r.week])}`
+              : 'at its fullest; say in House what it holds'
+          }}</span>
+        </li>
+      </ul>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  gap: 1.2rem;
+  align-items: center;
+}
+.files {
+  display: flex;
+  gap: 1.2rem;
+}
+h3 {
+  margin: 1rem 0 0.1rem;
+  font-size: 1.1rem;
+  border-bottom: 1px solid var(--ink-2);
+  padding-bottom: 0.15rem;
+}
+.lot {
+  display: grid;
+  grid-template-columns: minmax(10rem, 2.4fr) 4.2rem 5rem 6.4rem 7rem minmax(9rem, 1.4fr) auto;
+  gap: 0 0.8rem;
+  align-items: center;
+  border-bottom: 1px solid var(--hair);
+  min-height: 32px;
+}
+.lot .wrong {
+  grid-column: 1 / -1;
+}
+.what {
+  font-family: var(--serif);
+  line-height: 1.2;
+}
+.what .small {
+  display: block;
+  font-family: var(--sans);
+}
+.date,
+.keeps,
+.lasts {
+  font-variant-numeric: tabular-nums;
+}
+.read {
+  margin: 0.7rem 0;
+  border-left: 3px solid var(--accent);
+  padding: 0.3rem 0.9rem;
+  background: var(--sheet);
+}
+.read .el-button {
+  margin-top: 0.4rem;
+}
+.rooms {
+  list-style: none;
+  margin: 0.3rem 0 0;
+  padding: 0;
+}
+.rooms li {
+  display: grid;
+  grid-template-columns: minmax(8rem, 14rem) minmax(6rem, 14rem) 5rem 1fr;
+  gap: 0.9rem;
+  align-items: center;
+  padding: 0.15rem 0;
+}
+.bar-of {
+  height: 10px;
+  border: 1px solid var(--hair-2);
+}
+.bar-of i {
+  display: block;
+  height: 100%;
+  background: var(--cellar);
+}
+.bar-of i.full {
+  background: var(--gap);
+}
+.number {
+  text-align: right;
+}
+.empty {
+  padding: 1.5rem 0;
+  font-family: var(--serif);
+  font-size: 1.1rem;
+  max-width: 44rem;
+}
+@container leaf (max-width: 720px) {
+  .lot {
+    grid-template-columns: minmax(0, 1fr) 4.2rem auto;
+    padding: 0.5rem 0;
+  }
+  .lot .date,
+  .lot .keeps {
+    display: none;
+  }
+  .lot .lasts {
+    grid-column: 1 / 3;
+  }
+  .rooms li {
+    grid-template-columns: 1fr auto;
+  }
+  .bar-of {
+    grid-column: 1 / -1;
+    grid-row: 2;
+  }
+}
+</style>

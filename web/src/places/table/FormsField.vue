@@ -1,0 +1,96 @@
+<script setup lang="ts">
+// In which forms a food is eaten, and in which order: a week takes the first
+// that can feed it.
+import { ElCheckbox, ElOption, ElSelect } from 'element-plus'
+import type { Form, Reference } from '../../lib/api'
+import { formTicks } from '../../lib/words'
+
+const props = defineProps<{ possible: Form[]; options: Reference['preparations'] }>()
+const forms = defineModel<Form[]>('forms', { required: true })
+const preparations = defineModel<Partial<Record<Form, string>>>('preparations', { required: true })
+
+const of = (f: Form) => props.options.filter((p) => p.form === f)
+
+function toggle(f: Form) {
+  if (forms.value.includes(f)) {
+    forms.value = forms.value.filter((x) => x !== f)
+    return
+  }
+  forms.value = [...forms.value, f]
+  const first = of(f)[0]
+  if (first && !preparations.value[f]) preparations.value = { ...preparations.value, [f]: first.id }
+}
+
+function earlier(i: number) {
+  const next = [...forms.value]
+  const moved = next.splice(i, 1)
+  next.splice(i - 1, 0, ...moved)
+  forms.value = next
+}
+
+function prepare(f: Form, id: string) {
+  preparations.value = { ...preparations.value, [f]: id }
+}
+</script>
+
+<template>
+  <div class="forms">
+    <span v-for="f in possible" :key="f" class="form">
+      <ElCheckbox :model-value="forms.includes(f)" @change="toggle(f)">{{ formTicks[f] }}</ElCheckbox>
+      <ElSelect
+        v-if="forms.includes(f) && of(f).length > 1"
+        :model-value="preparations[f]"
+        size="small"
+        :aria-label="'How it is ' + formTicks[f]"
+        @update:model-value="(id: string) => prepare(f, id)"
+      >
+        <ElOption v-for="p in of(f)" :key="p.id" :value="p.id" :label="p.name" />
+      </ElSelect>
+    </span>
+    <p v-if="forms.length > 1" class="order small">
+      <span class="quiet">Each week takes the first that can feed it:</span>
+      <template v-for="(f, i) in forms" :key="f">
+        <span v-if="i" class="quiet">then</span>
+        <span class="one"
+          >{{ formTicks[f]
+          }}<button
+            v-if="i"
+            type="button"
+            class="link"
+            :aria-label="formTicks[f] + ' earlier in the order'"
+            @click="earlier(i)"
+          >
+            ◂ earlier
+          </button></span
+        >
+      </template>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.forms {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0 0.4rem;
+}
+.form {
+  display: inline-flex;
+  align-items: center;
+}
+.form .el-select {
+  width: 14rem;
+  margin: 0 0.8rem 0 -0.5rem;
+}
+.order {
+  flex-basis: 100%;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.1rem 0.5rem;
+}
+.one .link {
+  margin-left: 0.35rem;
+  font-size: 0.92em;
+}
+</style>

@@ -1,0 +1,94 @@
+<script setup lang="ts">
+// What became of last year's: the amount for this year follows from it.
+import { ElCheckbox, ElInput } from 'element-plus'
+import { computed } from 'vue'
+import { useUnits } from '../../lib/units'
+import DayField from '../../parts/DayField.vue'
+
+interface Told {
+  storied: boolean
+  had: string
+  ranOut: string
+  began: string
+  leftThen: string
+  given: string
+}
+const props = defineProps<{ draft: Told; unit: string; at: (...fields: string[]) => string }>()
+const { shown } = useUnits()
+const d = computed(() => props.draft)
+const unitWords = computed(() => (props.unit ? shown(props.unit).unit : ''))
+
+function end(ran: boolean) {
+  d.value.ranOut = ran ? '02-15' : ''
+}
+</script>
+
+<template>
+  <div class="field whole">
+    <ElCheckbox v-model="d.storied">reckon it from how last year went</ElCheckbox>
+    <div v-if="d.storied" class="story">
+      <label class="field"
+        ><span>There were</span>
+        <ElInput v-model="d.had" class="number" size="small" inputmode="decimal" aria-label="There were"
+          ><template v-if="unitWords" #suffix>{{ unitWords }}</template></ElInput
+        >
+      </label>
+      <div class="field ends" role="group" aria-label="How it ended">
+        <span>They</span>
+        <div>
+          <button type="button" class="plain pick" :aria-pressed="!!d.ranOut" @click="end(true)">ran out</button>
+          <button type="button" class="plain pick" :aria-pressed="!d.ranOut" @click="end(false)">lasted</button>
+        </div>
+      </div>
+      <div v-if="d.ranOut" class="field">
+        <span>first eaten</span>
+        <DayField v-model="d.began" label="First eaten" />
+      </div>
+      <div v-if="d.ranOut" class="field">
+        <span>ran out</span>
+        <DayField v-model="d.ranOut" label="Ran out" />
+      </div>
+      <label v-if="!d.ranOut" class="field"
+        ><span>left when the new came</span>
+        <ElInput
+          v-model="d.leftThen"
+          class="number"
+          size="small"
+          inputmode="decimal"
+          aria-label="Left when the new came"
+        />
+      </label>
+      <label class="field"
+        ><span>given away</span>
+        <ElInput v-model="d.given" class="number" size="small" inputmode="decimal" aria-label="Given away" />
+      </label>
+      <p v-if="at('story.had', 'story.left', 'story.given', 'story.from', 'story.ran_out')" class="wrong" role="alert">
+        {{ at('story.had', 'story.left', 'story.given', 'story.from', 'story.ran_out') }}
+      </p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.whole {
+  grid-column: 1 / -1;
+}
+.story {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1.2rem;
+  align-items: end;
+  padding-left: 1.5rem;
+}
+.story .el-input {
+  width: 6rem;
+}
+.pick {
+  border: 1px solid var(--hair-2);
+  padding: 0.1rem 0.5rem;
+}
+.pick[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--paper);
+}
+</style>

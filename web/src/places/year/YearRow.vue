@@ -1,0 +1,95 @@
+<script setup lang="ts">
+// One food over the year. Weeks with the same source are drawn as one run; the
+// lines between the weeks are laid over all of them.
+import { computed } from 'vue'
+import type { PlanWish } from '../../lib/api'
+import { useHousehold } from '../../lib/household'
+import { count, day, sourceWords, texture } from '../../lib/words'
+
+const props = defineProps<{ plan: PlanWish; source: string[]; open: boolean }>()
+defineEmits<{ mend: [] }>()
+const store = useHousehold()
+
+const runs = computed(() => {
+  const out: { s: string; from: number; to: number }[] = []
+  props.source.forEach((source, i) => {
+    const s = source ? texture(source) : 'none'
+    const last = out[out.length - 1]
+    if (last && last.s === s) last.to = i + 1
+    else out.push({ s, from: i, to: i + 1 })
+  })
+  return out.filter((r) => r.s !== 'none')
+})
+const gaps = computed(() => props.source.filter((s) => s === 'gap').length)
+
+/** The runs in words, for those who do not see them. */
+const words = computed(() =>
+  runs.value
+    .map((r) => `from ${day(store.plan?.weeks[r.from])} ${sourceWords[props.source[r.from] ?? ''] ?? r.s}`)
+    .join(', '),
+)
+</script>
+
+<template>
+  <div class="year-grid row" role="row" :data-food="plan.id">
+    <span class="food" :title="plan.words">{{ plan.title }}</span>
+    <svg data-weeks viewBox="0 0 520 18" preserveAspectRatio="none" role="img" :aria-label="plan.title + ': ' + words">
+      <rect
+        v-for="r in runs"
+        :key="r.from"
+        :x="r.from * 10"
+        y="1"
+        :width="(r.to - r.from) * 10"
+        height="16"
+        :class="['w', r.s, { 'w-gap-box': r.s === 'gap' }]"
+        :data-source="r.s"
+        :data-weeks-run="r.to - r.from"
+      />
+    </svg>
+    <button
+      v-if="gaps"
+      type="button"
+      class="plain warn n"
+      :aria-expanded="open"
+      :aria-label="`${plan.title}: ${count(gaps, 'week')} short; what would close the gap`"
+      @click.stop="$emit('mend')"
+      @keydown.enter.stop
+    >
+      {{ gaps }}
+    </button>
+    <span v-else class="n quiet">–</span>
+  </div>
+</template>
+
+<style scoped>
+.row {
+  align-items: center;
+  border-bottom: 1px solid var(--hair);
+  min-height: 21px;
+}
+.row:hover {
+  background: color-mix(in srgb, var(--wash) 55%, transparent);
+}
+.food {
+  font-family: var(--serif);
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  line-height: 1.25;
+}
+svg {
+  display: block;
+  width: 100%;
+  height: 18px;
+  background: repeating-linear-gradient(to right, var(--hair) 0 1px, transparent 1px calc(100% / 52)) 0 0 / 100% 100%;
+}
+svg :deep(.w-gap-box) {
+  fill: color-mix(in srgb, var(--gap) 9%, var(--paper));
+}
+.n {
+  text-align: right;
+  font-family: var(--serif);
+  font-variant-numeric: tabular-nums lining-nums;
+  font-weight: 650;
+}
+</style>
