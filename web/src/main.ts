@@ -4,5 +4,6 @@ import App from './App.vue'
 import { router } from './router'
 import './style/base.css'
 import './style/controls.css'
+import './style/sources.css'
 
 createApp(App).use(createPinia()).use(router).mount('#app')

@@ -307,8 +307,10 @@ func (c *computation) storeUnit(r *table.Resolved, u *table.Use, week int, a flo
 	return v
 }
 
+// room adds up, use by use, what lies in a store each week: it is filled when
+// the new crop comes and drawn from in the weeks it feeds.
 func (c *computation) room(out Room, in func(*table.Use) bool) Room {
-	var change [season.WeeksPerYear]float64
+	var level [season.WeeksPerYear]float64
 	any := false
 	for i := range c.resolved {
 		r := &c.resolved[i]
@@ -318,22 +320,22 @@ func (c *computation) room(out Room, in func(*table.Use) bool) Room {
 				continue
 			}
 			any = true
+			var drawn [season.WeeksPerYear]float64
+			var there float64
 			for w, a := range u.Amount {
-				drawn := c.storeUnit(r, u, w, a)
-				change[w] -= drawn
-				change[u.Kept] += drawn
+				drawn[w] = c.storeUnit(r, u, w, a)
+				there += drawn[w]
+			}
+			for n := range season.WeeksPerYear {
+				w := (u.Kept + n) % season.WeeksPerYear
+				level[w] += there
+				there -= drawn[w]
 			}
 		}
 	}
-	var level, low float64
-	for _, d := range change {
-		level += d
-		low = math.Min(low, level)
-	}
-	level = -low
-	for w, d := range change {
-		if level += d; level > out.Peak+1e-9 {
-			out.Peak, out.Week = level, w
+	for w, v := range level {
+		if v > out.Peak+1e-9 {
+			out.Peak, out.Week = v, w
 		}
 	}
 	if any || out.Holds > 0 {

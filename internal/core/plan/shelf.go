@@ -75,7 +75,7 @@ func (c *computation) shelf() {
 			for _, d := range users[i] {
 				want, seen := drawnBy[d.u]
 				if !seen {
-					want = c.resolver.Drawn(&d.r.Wish, d.u, week, d.u.Amount[week])
+					want = c.resolver.Drawn(&d.r.Wish, d.u, week, d.r.Takes(d.u, week))
 				}
 				take := min(want, stocks[i].Amount)
 				stocks[i].Amount -= take

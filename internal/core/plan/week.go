@@ -41,7 +41,7 @@ type Eaten struct {
 	Pinned  bool        `json:"pinned"`
 }
 
-// Coming is what comes in from one sowing in one week of an average year.
+// Coming is what comes in of one crop in one week of an average year.
 type Coming struct {
 	Sowing string   `json:"sowing"`
 	Crop   string   `json:"crop"`
@@ -83,9 +83,20 @@ func WeekOf(in Input, n int) (Week, error) {
 				in.For = append(in.For, f.Title)
 			}
 		}
-		if in.Kg > 0 {
-			out.Coming = append(out.Coming, in)
+		if in.Kg <= 0 {
+			continue
 		}
+		if i := slices.IndexFunc(out.Coming, func(o Coming) bool { return o.Crop == in.Crop && (o.Pieces > 0) == (in.Pieces > 0) }); i >= 0 {
+			same := &out.Coming[i]
+			same.Kg, same.Pieces = same.Kg+in.Kg, same.Pieces+in.Pieces
+			for _, f := range in.For {
+				if !slices.Contains(same.For, f) {
+					same.For = append(same.For, f)
+				}
+			}
+			continue
+		}
+		out.Coming = append(out.Coming, in)
 	}
 	slices.SortStableFunc(out.Coming, func(a, b Coming) int { return cmp.Compare(b.Kg, a.Kg) })
 	return out, nil

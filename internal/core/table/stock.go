@@ -207,15 +207,20 @@ func (rs *Resolver) drawDown(users []user, stocks []shelf.Stock, asOf, start civ
 				}
 			}
 			week := season.WeekOf(int(day - start))
-			if done[i] || !x.u.Weeks.Has(week) {
+			a := x.r.Takes(x.u, week)
+			if done[i] || a == 0 {
 				continue
 			}
 			fed := false
 			if len(x.lots) > 0 {
-				want := rs.Drawn(&x.r.Wish, x.u, week, x.u.Amount[week])
+				want := rs.Drawn(&x.r.Wish, x.u, week, a)
 				fed = pools[i].Draw(want, day) >= want*0.99
 			}
-			if day >= start && !fed {
+			switch {
+			case day < start:
+			case fed:
+				x.r.Coming[week] = x.u.Form
+			default:
 				x.r.Coming[week] = Gap // a part of a week's food is no week's food
 			}
 		}
@@ -223,6 +228,19 @@ func (rs *Resolver) drawDown(users []user, stocks []shelf.Stock, asOf, start civ
 			everything.Wait(7)
 		}
 	}
+}
+
+// Takes returns what a use takes in a week, in the wish's unit, from what stands
+// on the shelf: its own weeks, and those that nothing else will feed, as long as
+// the shelf holds something of it.
+func (r *Resolved) Takes(u *Use, week int) float64 {
+	switch {
+	case u.Weeks.Has(week):
+		return u.Amount[week]
+	case u.OnShelf && r.Source[week] == Gap:
+		return r.Wanted[week]
+	}
+	return 0
 }
 
 // claim says what is left for a use on the day its new crop comes, and takes it

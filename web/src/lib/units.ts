@@ -45,6 +45,7 @@ export function useUnits() {
     if (size >= 1000) d = 0
     else if (size >= 100) d = Math.min(d, 1)
     else if (size > 0 && size < 1 && d > 0 && d < 2) d++
+    else if (d === 0 && size < 10) d = 1 // three and a half jars, not four
     if (Math.abs(n - Math.round(n)) < 1e-9) d = 0 // whole ones need no decimals
     const text = n.toFixed(d)
     const number = minus(grouped(/^-0(\.0*)?$/.test(text) ? text.slice(1) : text))

@@ -160,22 +160,21 @@ li a.router-link-active {
   li a {
     border-left: 0;
     border-top: 3px solid transparent;
-    padding: 0.4rem 0.6rem 0.5rem;
+    padding: 0.4rem 0.45rem 0.5rem;
     min-height: 52px;
   }
   li a.router-link-active {
     border-top-color: var(--accent);
   }
+  .place {
+    font-size: 0.98rem;
+  }
+  .fact {
+    font-size: 0.72rem;
+    line-height: 1.15;
+  }
   .foot {
-    margin: 0;
-    justify-content: center;
-    padding: 0 0.6rem;
-  }
-  .foot .link {
-    display: none;
-  }
-  .units {
-    flex-direction: column;
+    display: none; /* the units are in House too */
   }
 }
 </style>

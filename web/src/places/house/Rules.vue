@@ -4,9 +4,11 @@ import { ElInput, ElOption, ElSelect } from 'element-plus'
 import { reactive, ref, watch } from 'vue'
 import type { Problem, Settings } from '../../lib/api'
 import { fieldError, otherErrors, useHousehold } from '../../lib/household'
+import { useUnits } from '../../lib/units'
 import NumberInput from '../../parts/NumberInput.vue'
 
 const store = useHousehold()
+const { system } = useUnits()
 const draft = reactive<Settings>(copy())
 const problem = ref<Problem>()
 
@@ -56,6 +58,11 @@ async function save() {
     <p v-if="otherErrors(problem, 'name', 'year')" class="wrong" role="alert">
       {{ otherErrors(problem, 'name', 'year') }}
     </p>
+    <div class="small units" role="group" aria-label="Units here">
+      <span class="quiet">Units</span>
+      <button type="button" class="plain" :aria-pressed="system === 'metric'" @click="system = 'metric'">metric</button>
+      <button type="button" class="plain" :aria-pressed="system === 'us'" @click="system = 'us'">US customary</button>
+    </div>
     <p class="small file">
       <a href="/api/household-file" download="household.json">Household file</a>
       <span class="quiet"> to keep, or to plan on the command line</span>
@@ -68,6 +75,20 @@ async function save() {
   display: grid;
   grid-template-columns: 1fr 9rem 1.2fr;
   gap: 0.4rem 1rem;
+}
+.units {
+  display: flex;
+  gap: 0.5rem;
+  align-items: center;
+  margin-top: 0.7rem;
+}
+.units button {
+  border: 1px solid var(--hair-2);
+  padding: 0.15rem 0.6rem;
+}
+.units button[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--paper);
 }
 .file {
   margin-top: 0.7rem;

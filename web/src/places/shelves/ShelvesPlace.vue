@@ -47,7 +47,11 @@ function lasts(id: string): { words: string; loud: boolean } {
   if (!s) return { words: '', loud: false }
   if (s.expired) return { words: `past its time since ${fullDay(s.until)}`, loud: true }
   if (s.runs_out) return { words: `eaten by ${fullDay(s.runs_out)}`, loud: false }
-  if (s.wasted > 0) return { words: `${say(s.wasted, s.unit)} too many by ${fullDay(s.until)}`, loud: true }
+  if (s.wasted > 0) {
+    const size = rows.find((r) => r.value.id === id)?.value.size ?? 1
+    const many = s.unit === 'kg' ? say(s.wasted, 'kg') : `${Math.max(1, Math.round(s.wasted / size))}`
+    return { words: `${many} too many by ${fullDay(s.until)}`, loud: s.wasted > s.amount / 3 }
+  }
   return { words: s.wish ? 'lasts beyond two years' : 'no wish draws on it', loud: !s.wish }
 }
 

@@ -73,7 +73,7 @@ function prepare(f: Form, id: string) {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 0 0.4rem;
+  gap: 0 1.1rem;
 }
 .form {
   display: inline-flex;
@@ -81,7 +81,7 @@ function prepare(f: Form, id: string) {
 }
 .form .el-select {
   width: 14rem;
-  margin: 0 0.8rem 0 -0.5rem;
+  margin-left: 0.5rem;
 }
 .order {
   flex-basis: 100%;

@@ -13,7 +13,13 @@ const emit = defineEmits<{ edit: []; move: [step: number]; remove: [] }>()
 const { render, say } = useUnits()
 
 const short = computed(() => props.plan.weeks_wanted - props.plan.weeks_fed - props.plan.weeks_bought)
-const rest = computed(() => props.plan.words.split(' · ').slice(2).join(', '))
+const rest = computed(() =>
+  props.plan.words
+    .split(' · ')
+    .slice(2)
+    .filter((x) => !/^(a must|nice to have)$/.test(x))
+    .join(', '),
+)
 const harvested = computed(() => {
   const own = props.plan.uses.filter((u) => u.form && !u.part && u.harvested > 0)
   return own.length === 1 ? `${own[0]?.figure}/harvested` : `wish/${props.plan.id}/harvested`
@@ -150,6 +156,9 @@ function key(e: KeyboardEvent) {
 .strong {
   font-weight: 650;
   font-size: 1.08rem;
+}
+.short button.warn {
+  color: var(--accent);
 }
 .short .warn {
   font-weight: 650;

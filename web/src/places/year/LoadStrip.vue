@@ -66,7 +66,7 @@ const title = (v: number, w: number, unit: string) => `week of ${day(store.plan?
 <style scoped>
 .strip {
   align-items: end;
-  padding-bottom: 0.25rem;
+  padding-bottom: 0.4rem;
 }
 .head {
   display: flex;
@@ -76,7 +76,7 @@ const title = (v: number, w: number, unit: string) => `week of ${day(store.plan?
 }
 svg {
   width: 100%;
-  height: 44px;
+  height: 40px;
   border-bottom: 1px solid var(--hair-2);
 }
 .load {

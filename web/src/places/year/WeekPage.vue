@@ -12,9 +12,10 @@ import WaysList from '../../parts/WaysList.vue'
 const props = defineProps<{ week: number }>()
 defineEmits<{ week: [n: number]; close: [] }>()
 const store = useHousehold()
-const { say } = useUnits()
+const { say, quantity } = useUnits()
 const page = ref<Week>()
 const wrong = ref('')
+const pinning = ref('') // the wish whose source for the week is being chosen
 let asked = 0
 
 async function load() {
@@ -63,6 +64,7 @@ async function pin(e: Eaten, source: string) {
   }
   const pins = (wish.pins ?? []).filter((p) => !inWeek(p.day))
   if (source) pins.push({ day: from.slice(5), source })
+  pinning.value = ''
   const p = await store.edit({ command: 'change-wish', wish: { ...wish, pins } })
   wrong.value = p?.detail ?? ''
 }
@@ -115,6 +117,7 @@ async function pin(e: Eaten, source: string) {
               >
             </span>
             <ElSelect
+              v-if="pinning === e.wish"
               class="no-print"
               size="small"
               :model-value="e.pinned ? e.source : ''"
@@ -123,8 +126,18 @@ async function pin(e: Eaten, source: string) {
               @update:model-value="(s: string) => pin(e, s)"
             >
               <ElOption value="" label="by your order" />
-              <ElOption v-for="s in e.sources" :key="s" :value="s" :label="'pinned: ' + (sourceWords[s] ?? s)" />
+              <ElOption v-for="s in e.sources" :key="s" :value="s" :label="sourceWords[s] ?? s" />
             </ElSelect>
+            <button
+              v-else
+              type="button"
+              class="link small pin no-print"
+              :class="{ set: e.pinned }"
+              :aria-label="`Pin ${e.title} this week`"
+              @click="pinning = e.wish"
+            >
+              {{ e.pinned ? 'pinned' : 'pin' }}
+            </button>
           </div>
         </template>
       </div>
@@ -141,8 +154,8 @@ async function pin(e: Eaten, source: string) {
         <p v-if="!page.kitchen.length" class="quiet">Nothing is put up.</p>
         <template v-else>
           <p class="sum" :class="{ warn: over > 0 }">
-            <strong>{{ say(page.batches, 'batches') }}</strong> of {{ say(page.can, 'batches') }} the kitchen can do,
-            {{ say(page.hours, 'hours') }} hands on
+            <strong>{{ quantity(page.batches, 'batches').number }}</strong> of {{ say(page.can, 'batches') }} that the
+            kitchen can do, {{ say(page.hours, 'hours') }} hands on
           </p>
           <ul>
             <li v-for="b in page.kitchen" :key="b.wish">
@@ -196,7 +209,7 @@ h4 {
 }
 .food {
   display: grid;
-  grid-template-columns: 16px minmax(8rem, 1.2fr) 5.2rem minmax(8rem, 1.6fr) 10.5rem;
+  grid-template-columns: 16px minmax(8rem, 1.4fr) 5.6rem minmax(8rem, 1.7fr) 9rem;
   gap: 0 0.7rem;
   align-items: center;
   border-top: 1px solid var(--hair);
@@ -208,6 +221,12 @@ h4 {
 .number {
   text-align: right;
   white-space: nowrap;
+}
+.pin {
+  justify-self: end;
+}
+.pin.set {
+  font-weight: 650;
 }
 .from {
   color: var(--ink-2);
@@ -237,8 +256,19 @@ li {
   .food .from {
     grid-column: 2 / -1;
   }
+  .food .pin,
   .food .el-select {
     grid-column: 2 / -1;
+    justify-self: start;
+  }
+  .food .pin {
+    padding: 0.35rem 0;
+  }
+  .food .el-select {
+    width: 100%;
+  }
+  kbd {
+    display: none;
   }
 }
 </style>

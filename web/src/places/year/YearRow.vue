@@ -92,4 +92,7 @@ svg :deep(.w-gap-box) {
   font-variant-numeric: tabular-nums lining-nums;
   font-weight: 650;
 }
+.n.warn {
+  color: var(--accent);
+}
 </style>
