@@ -38,7 +38,7 @@ const contrast = `() => {
 func TestTextStandsOutInLightAndDark(t *testing.T) {
 	a := start(t, "demo")
 	for _, scheme := range []string{"light", "dark"} {
-		for path, see := range map[string]string{"/table": ".wish", "/sowings": "[data-sowing]", "/house": ".chart"} {
+		for path, see := range map[string]string{"/table": ".wish", "/sowings": "[data-sowing]", "/house": ".chart", "/year": "[data-food]", "/year/14": "[data-eaten]", "/shelves": "[data-lot]", "/house/book": "[data-book]"} {
 			p := a.open(path)
 			p.must(proto.EmulationSetEmulatedMedia{Features: []*proto.EmulationMediaFeature{{Name: "prefers-color-scheme", Value: scheme}}}.Call(p.Page))
 			p.see(see)

@@ -257,10 +257,8 @@ func (c *computation) wishFigures(i int) {
 			if v <= 0 {
 				continue
 			}
-			s.Do(working.Plus, m.s.CropName+", "+m.s.Date.Words(), v, unit, working.Reckoned)
-			if all := whole(m.s); math.Abs(all-v) <= 1e-9*math.Max(1, all) {
-				s.Link("sowing/"+m.s.ID, part)
-			} else {
+			s.Do(working.Plus, m.s.CropName+", "+m.s.Date.Words(), v, unit, working.Reckoned).Link("sowing/"+m.s.ID, part)
+			if all := whole(m.s); math.Abs(all-v) > 1e-9*math.Max(1, all) {
 				s.Note("its share of %s, which the sowing has for all that is asked of it", amount.Mark(all, unit))
 			}
 		}

@@ -1,0 +1,256 @@
+package e2e
+
+import (
+	"bytes"
+	"encoding/json"
+	"fmt"
+	"net/http"
+	"os"
+	"path/filepath"
+	"strconv"
+	"strings"
+	"testing"
+
+	"github.com/go-rod/rod/lib/input"
+)
+
+// tally returns a figure of the tally as a number.
+func (p *page) tally(key string) float64 {
+	p.t.Helper()
+	return number(p.t, p.text(`[data-tally="`+key+`"] .figure`))
+}
+
+func TestThreeLinesGiveThreeRibbons(t *testing.T) {
+	p := start(t, "demo").open("/table")
+	p.see(".wish")
+	line := `[aria-label="A wish, as one line"]`
+	for i, text := range []string{"rutabaga 1x week nov-mar, cellar", "half kg chard a week while it lasts", "12 pints thick tomato sauce"} {
+		p.must(p.see(line).Input(text))
+		p.shows(".readings", "Understood:")
+		p.press(input.Enter)
+		p.until("the new ribbon", `n => document.querySelectorAll('.ledger .wish').length === n && !!document.querySelector('.ledger .wish:last-of-type svg rect[data-source]')`, 41+i)
+	}
+	p.shows(`.ledger .wish:last-of-type`, "pint jars")
+}
+
+func TestAGapIsClosedByTickingFrozen(t *testing.T) {
+	p := start(t, "demo").open("/table")
+	p.shows(`[data-wish="w1"] .short`, "13")
+	freezer, plants := p.tally("freezer"), p.tally("plants")
+	p.click(`[data-wish="w1"] .title`)
+	p.shows(".ways-list", "Carrots, frozen")
+	p.shows(".ways-list", "closes all 13")
+	p.clickNamed(".editor .el-checkbox", "frozen")
+	p.clickNamed(".editor button", "Save")
+	p.gone(".editor")
+	p.shows(`[data-wish="w1"] .short`, "–")
+	p.see(`[data-wish="w1"] rect[data-source="frozen"]`)
+	if now := p.tally("freezer"); now <= freezer {
+		t.Errorf("the freezer holds %g L, before %g", now, freezer)
+	}
+	if now := p.tally("plants"); now <= plants {
+		t.Errorf("it takes %g plants, before %g", now, plants)
+	}
+	p.see(`[data-tally="freezer"] .change`)
+}
+
+func TestAWayOutOfTheListIsTaken(t *testing.T) {
+	p := start(t, "demo").open("/year")
+	p.clickNamed(`[data-food="w6"] button`, "31")
+	p.clickNamed(".ways-list li", "^Buy")
+	p.click(`[aria-label^="Do it: buy"]`)
+	p.shows(`[data-food="w6"]`, "–")
+	p.see(`[data-food="w6"] rect[data-source="bought"]`)
+	p.shows(".notice", "Changed 1.1 kg a week · Onion")
+}
+
+func TestWhatStandsOnTheShelfNeedNotBeGrown(t *testing.T) {
+	a := start(t, "demo")
+	p := a.open("/table")
+	pickles := `[data-wish="w12"] [data-figure="wish/w12/pickled/harvested"]`
+	p.see(pickles)
+	before := p.value(pickles)
+	p.clickNamed(".spine a", "Shelves")
+	p.clickNamed(".shelves button", "Put in")
+	p.see(".lot-form")
+	p.must(p.see(`[aria-label="What is put in"]`).Input("dill pickles, fresh"))
+	p.until("the list cut down to it", `() => [...document.querySelectorAll('.el-select-dropdown__item')].filter(e => e.getClientRects().length).length === 1`)
+	p.press(input.Enter)
+	p.fill(`.lot-form [aria-label="Put up or stored on"]`, "last week")
+	p.shows(".lot-form .wrong", "a date such as 2026-09-20")
+	p.fill(`.lot-form [aria-label="Put up or stored on"]`, "2026-09-01")
+	p.shows(".lot-form .wrong", "a number above 0")
+	p.fill(`.lot-form [aria-label="How many"]`, "12")
+	p.clickNamed(".lot-form button", "Put it in")
+	p.gone(".lot-form")
+	p.shows(".notice", "Added 12 pickled cucumber")
+	p.clickNamed(".spine a", "Table")
+	p.see(pickles)
+	if now := p.value(pickles); now >= before {
+		t.Errorf("with twelve jars more on the shelf it takes %g, before %g", now, before)
+	}
+	p.click(pickles)
+	p.shows(".drawer", "Left on the shelf by then")
+}
+
+func TestTheShelfIsReadFromAFile(t *testing.T) {
+	a := start(t, "demo")
+	p := a.open("/shelves")
+	p.see("[data-lot]")
+	write := func(name, text string) string {
+		file := filepath.Join(t.TempDir(), name)
+		p.must(os.WriteFile(file, []byte(text), 0o600))
+		return file
+	}
+	head := "food,form,preparation,count,size,unit,put_up,until,store,note\n"
+	p.must(p.see(`input[type="file"]`).SetFiles([]string{write("wrong.csv", head+"carot,cellar,,1,10,kg,2026-10-01,,,\nbeet,cellar,,two,10,kg,2026-10-01,,Attic,\n")}))
+	p.shows(".shelves .wrong", "line 2, food: “carot” cannot be; wanted: a food of the crop book; the nearest is carrot")
+	p.shows(".shelves .wrong", "line 3, count")
+	p.shows(".shelves .wrong", "the name of one of your stores")
+	p.must(p.see(`input[type="file"]`).SetFiles([]string{write("right.csv", head+"parsnip,cellar,,3,5,kg,2026-11-02,,Earth cellar,under straw\ntomato,juiced,tomato-juice,6,,,2026-09-01,,,\n")}))
+	p.shows(".read", "2 lots in the file")
+	p.clickNamed(".read button", "Put them on the shelf")
+	p.shows(".notice", "Put 2 lots on the shelf")
+	p.shows(".shelves", "under straw")
+	_, csv := a.get("/api/shelf-file")
+	if !strings.Contains(csv, "parsnip,cellar,,3,5,kg,2026-11-02,,Earth cellar,under straw") || !strings.Contains(csv, "tomato,juiced,tomato-juice,6,0.946353,L,2026-09-01") {
+		t.Errorf("the file written is\n%s", csv)
+	}
+}
+
+func TestAWeekIsOpenedAndPinned(t *testing.T) {
+	p := start(t, "demo").open("/year")
+	p.see(`[data-food="w1"] rect`)
+	p.must(p.see(".ledger").Focus())
+	for range 14 {
+		p.press(input.ArrowRight)
+	}
+	p.shows(".caption", "week of 4 Aug")
+	p.press(input.Enter)
+	p.shows(".week-page h2", "4 Aug – 10 Aug 2027")
+	p.shows(`[data-eaten="w1"]`, "Summer carrot")
+	p.shows(".side", "Tomato, paste")
+	p.shows(".side", "that the kitchen can do")
+	fed := p.tally("weeks_fed")
+	p.click(`[aria-label="Pin Carrot this week"]`)
+	p.choose("Where Carrot comes from this week", "bought")
+	p.see(`[data-eaten="w1"][data-source="bought"]`)
+	if now := p.tally("weeks_fed"); now != fed-1 {
+		t.Errorf("%g weeks are fed, before %g", now, fed)
+	}
+	p.press(']')
+	p.shows(".week-page h2", "11 Aug")
+	p.see(`[data-eaten="w1"][data-source="fresh"]`)
+	p.press('[')
+	p.shows(`[data-eaten="w1"]`, "pinned")
+	p.click(`[aria-label="Pin Carrot this week"]`)
+	p.choose("Where Carrot comes from this week", "by your order")
+	p.see(`[data-eaten="w1"][data-source="fresh"]`)
+	p.clickNamed(".week-page .link", "the year")
+	p.see(`[data-food="w1"]`)
+}
+
+func TestTheKitchenIsTooFullAndIsRelieved(t *testing.T) {
+	p := start(t, "demo").open("/table")
+	p.see(amountOf("w9"))
+	p.fill(amountOf("w9"), "140")
+	p.shows(".spine", "too full")
+	p.clickNamed(".spine a", "Year")
+	p.see("[data-over]")
+	p.shows(".overs", "more than the kitchen can do")
+	p.shows(".overs .ways-list", "one putting-up evening more in every week")
+	p.shows(".overs .ways-list", "Green beans, canned")
+	p.press('u')
+	p.shows(".spine", "kitchen keeps up")
+	p.gone("[data-over]")
+	p.press('U')
+	p.see("[data-over]")
+	p.clickNamed(".overs .ways-list li .what", "Green beans, canned: .* jars instead of 140")
+	p.click(`.overs [aria-label^="Do it: Green beans, canned:"][aria-label*="jars instead"]`)
+	p.shows(".notice", "Changed")
+}
+
+func TestSalsaBringsThreeCrops(t *testing.T) {
+	p := start(t, "demo").open("/table")
+	p.click(`[data-wish="w13"] .title`)
+	for _, crop := range []string{"Tomato, paste", "Pepper, sweet", "Bulb onion"} {
+		p.shows(".editor .uses", crop)
+	}
+	p.shows(".editor .uses", "takes it")
+}
+
+func TestTheCropBook(t *testing.T) {
+	a := start(t, "demo")
+	p := a.open("/house/book")
+	p.shows(`[data-book="ferry-bean"]`, "your own")
+	p.shows(`[data-book="ferry-bean"]`, "1 figure overruled")
+	p.press('/')
+	p.typed("parsnip")
+	p.until("one row", `() => document.querySelectorAll('[data-book]').length === 1`)
+	p.click(`[data-book="parsnip"] .head`)
+	yield := `[data-book="parsnip"] [data-field="yield"] input`
+	p.fill(yield, "0.3")
+	p.shows(`[data-book="parsnip"]`, "put back")
+	p.fill(yield, "-3")
+	p.shows(`[data-book="parsnip"] .wrong`, "Yield of a plant")
+	p.clickNamed(`[data-book="parsnip"] .link`, "start a kind of your own")
+	p.fill(`[aria-label="Its name"]`, "Long river parsnip")
+	p.shows(".notice", "Added Long river parsnip")
+	p = a.open("/table")
+	p.see(".wish")
+	p.must(p.see(`[aria-label="A wish, as one line"]`).Input("2 kg long river parsnips a year"))
+	p.shows(".readings", "Long river parsnip")
+
+	p = a.open("/house/book")
+	p.clickNamed(".book button", "preparations")
+	p.see(`[data-book="house-relish"]`)
+	p.shows(`[data-book="house-relish"]`, "not a tested recipe")
+	p.click(`[data-book="house-relish"] .head`)
+	p.shows(`[data-book="house-relish"] .cautions`, "tested recipe")
+}
+
+func TestTheYearToComeBeginsWithTheShelf(t *testing.T) {
+	p := start(t, "demo").open("/year")
+	p.see(`[data-food="w9"] rect`)
+	gaps := func() float64 { return number(t, p.text(".totals .warn")) }
+	round := gaps()
+	p.clickNamed(".views button", "the coming year")
+	p.shows(".about", "only what stands on the shelf today")
+	p.see(`[data-food="w9"] rect[data-source="gap"]`)
+	if ahead := gaps(); ahead <= round {
+		t.Errorf("the coming year has %g gaps, the circle %g", ahead, round)
+	}
+	p.choose("Grouped", "by source")
+	p.shows(".ledger h3", "Mostly from jars")
+	p.choose("Grouped", "by food")
+	p.shows(".ledger h3", "Tomato")
+}
+
+// Sixty foods: nothing is cut off sideways, and how long the ledger takes to be
+// painted goes to docs/benchmarks.md where INVENTORY_REPORT names a file.
+func TestALedgerOfSixtyFoods(t *testing.T) {
+	a := start(t, "demo")
+	foods := []string{"turnip", "kohlrabi", "rutabaga", "cauliflower", "celery", "endive", "arugula", "scallion", "shallot", "broad bean", "melon", "eggplant", "collard", "tatsoi", "mizuna", "bok choy", "parsley", "dill", "cilantro", "mache", "winter radish", "napa cabbage", "okra"}
+	for i, food := range foods {
+		edit := fmt.Sprintf(`{"client":"t","id":"t%d","revision":%d,"command":"add-wish","wish":{"id":"","food":%q,"forms":["fresh"],"amount":{"kind":"meals","number":1,"portion":80},"season":{"kind":"all-year"},"priority":"want","stagger":{"kind":"need"}}}`, i, i+1, food)
+		res, err := http.Post(a.url+"/api/edits", "application/json", bytes.NewBufferString(edit))
+		if err != nil || res.StatusCode != http.StatusOK {
+			t.Fatalf("%s: %v %v", food, res, err)
+		}
+		res.Body.Close()
+	}
+	p := a.open("/year")
+	p.until("sixty rows", `() => document.querySelectorAll('[data-food]').length >= 60 && performance.getEntriesByName('ledger').length > 0`)
+	if over := p.eval(`() => document.documentElement.scrollWidth - window.innerWidth`); over != "0" && !strings.HasPrefix(over, "-") {
+		t.Errorf("sixty foods are %s px too wide", over)
+	}
+	painted, err := strconv.ParseFloat(p.eval(`() => performance.getEntriesByName('ledger')[0].duration`), 64)
+	if err != nil || painted <= 0 {
+		t.Fatalf("the browser measured %v: %v", painted, err)
+	}
+	if file := os.Getenv("INVENTORY_REPORT"); file != "" {
+		text, err := json.Marshal(map[string]float64{"ledger_ms": painted})
+		p.must(err)
+		p.must(os.WriteFile(file+".ledger", text, 0o600))
+	}
+}
