@@ -104,7 +104,7 @@ func TestAWishSaidInFull(t *testing.T) {
 	p.shows(".editor .uses", "of its kinds it keeps longest, 22 weeks")
 	p.shows(".editor .uses", "Into the earth cellar about")
 	p.click(`.editor [aria-label="from the store earlier in the order"]`)
-	p.shows(".editor .order", "from the store then fresh")
+	p.until("the store first", `() => document.querySelector('.editor .order .one')?.textContent.trim() === 'from the store'`)
 	p.choose("Sown", "every so many days")
 	p.fill(`[aria-label="Days between"]`, "1")
 	p.shows(".editor .wrong", "wanted: a number from 3 to 120")

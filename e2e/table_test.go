@@ -113,6 +113,7 @@ func TestAnOverruledYieldStandsAfterARestart(t *testing.T) {
 	before := p.value(sauce + ` [data-figure="wish/w3/plants"]`)
 	p.click(sauce + ` [data-figure="wish/w3/plants"]`)
 	p.clickNamed(".drawer td .link", "Tomato, paste")
+	p.clickNamed(".drawer td .link", "For what 80 years of 100")
 	yield := `.drawer [data-line="Yield of a plant at usual spacing"]`
 	p.shows(yield, "usual figure")
 	p.click(yield + " .do button")
@@ -136,6 +137,7 @@ func TestAnOverruledYieldStandsAfterARestart(t *testing.T) {
 	}
 	p.click(sauce + ` [data-figure="wish/w3/plants"]`)
 	p.clickNamed(".drawer td .link", "Tomato, paste")
+	p.clickNamed(".drawer td .link", "For what 80 years of 100")
 	p.clickNamed(yield+" .do button", "put back")
 	p.shows(yield, "usual figure")
 	if now := p.value(sauce + ` [data-figure="wish/w3/plants"]`); now != before {

@@ -158,7 +158,7 @@ func TestTheKitchenIsTooFullAndIsRelieved(t *testing.T) {
 	p.clickNamed(".spine a", "Year")
 	p.see("[data-over]")
 	p.shows(".overs", "more than the kitchen can do")
-	p.shows(".overs .ways-list", "one putting-up evening more in every week")
+	p.shows(".overs .ways-list", "One putting-up evening more in every week")
 	p.shows(".overs .ways-list", "Green beans, canned")
 	p.press('u')
 	p.shows(".spine", "kitchen keeps up")
@@ -211,12 +211,12 @@ func TestTheCropBook(t *testing.T) {
 
 func TestTheYearToComeBeginsWithTheShelf(t *testing.T) {
 	p := start(t, "demo").open("/year")
-	p.see(`[data-food="w9"] rect`)
+	p.see(`[data-food="w13"] rect`)
 	gaps := func() float64 { return number(t, p.text(".totals .warn")) }
 	round := gaps()
 	p.clickNamed(".views button", "the coming year")
 	p.shows(".about", "only what stands on the shelf today")
-	p.see(`[data-food="w9"] rect[data-source="gap"]`)
+	p.see(`[data-food="w13"] rect[data-source="gap"]`)
 	if ahead := gaps(); ahead <= round {
 		t.Errorf("the coming year has %g gaps, the circle %g", ahead, round)
 	}

@@ -29,7 +29,12 @@ func CoverNames() []string {
 	return []string{"", string(Fleece), string(Net), string(Frame), string(Tunnel), string(Shade)}
 }
 
-// Under returns the year under a cover. It moves the frost dates by the days in
+// A warming cover is opened or taken off while the mean daily maximum in the
+// open is above openAbove, °C, and shade is put up only then: left shut all
+// summer, a tunnel would cook what it is to protect.
+const openAbove = 18
+
+// Under returns the year under a cover, which lies only while it helps. It moves the frost dates by the days in
 // which the mean minimum changes by the degrees it shields from, and at most
 // until the frosts meet in midwinter.
 func (y *Year) Under(cover Cover) *Year {
@@ -39,6 +44,9 @@ func (y *Year) Under(cover Cover) *Year {
 	}
 	out := *y
 	for d := range Days {
+		if warm := y.Max[d] > openAbove; warm == (c.Max > 0) {
+			continue
+		}
 		out.Min[d] += c.Min
 		out.Max[d] = max(y.Max[d]+c.Max, out.Min[d]+0.1)
 		out.Mean[d] = (out.Min[d] + out.Max[d]) / 2

@@ -167,7 +167,7 @@ func (c *computation) buying(i, gaps int) Way {
 		if s != table.Gap {
 			continue
 		}
-		_, m, d := (c.start + civil.Date(7*week)).Split()
+		_, m, d := (c.start + civil.Date(7*week+3)).Split() // its middle: 29 February moves the first by a day
 		w.Pins = append(w.Pins, table.Pin{Day: civil.MonthDay{Month: m, Day: d}, Source: table.Bought})
 		switch a := r.Wanted[week]; w.Amount.Kind {
 		case table.Meals:
@@ -216,7 +216,7 @@ func Helps(in Input, week int) ([]Way, error) {
 		way.Batches = sum(now.plan.Kitchen.Over) - sum(after.Kitchen.Over)
 		way.Left = len(after.Kitchen.Overloads)
 		difference(&way, &now.plan, &after)
-		if way.Batches > 0.05 {
+		if way.Batches > 0.2 { // less is not worth the trouble
 			out = append(out, way)
 		}
 		return after.Kitchen.Over[week] == 0

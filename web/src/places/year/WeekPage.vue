@@ -63,7 +63,9 @@ async function pin(e: Eaten, source: string) {
     })
   }
   const pins = (wish.pins ?? []).filter((p) => !inWeek(p.day))
-  if (source) pins.push({ day: from.slice(5), source })
+  // The middle of the week: 29 February moves its first day.
+  const middle = new Date(Date.parse(from) + 3 * 86400000).toISOString().slice(5, 10)
+  if (source) pins.push({ day: middle, source })
   pinning.value = ''
   const p = await store.edit({ command: 'change-wish', wish: { ...wish, pins } })
   wrong.value = p?.detail ?? ''
