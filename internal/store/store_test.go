@@ -7,14 +7,18 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"io/fs"
 	"math/rand/v2"
 	"os"
 	"path/filepath"
 	"strings"
 	"testing"
 
+	"github.com/pressly/goose/v3"
+
 	"inventory/demo"
 	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/shelf"
 	"inventory/internal/core/table"
@@ -148,11 +152,24 @@ func TestUndoTakesBackWhateverWasDone(t *testing.T) {
 	want := text(t, snap.Household)
 	r := rand.New(rand.NewPCG(9, 10))
 	done := 0
-	for i := range 60 {
+	for i := range 40 {
 		h := snap.Household
 		e := Edit{Client: "t", ID: fmt.Sprint("e", i), Revision: snap.Revision}
 		pick := h.Wishes[r.IntN(len(h.Wishes))]
-		switch r.IntN(4) {
+		switch r.IntN(8) {
+		case 4:
+			e.Command, e.Lot = "add-lot", &shelf.Lot{Food: "beet", Form: "cellar", Count: 3, Size: 10, Unit: "kg", PutUp: civil.Of(2026, 10, 2), Until: civil.Of(2027, 4, 1), Store: "s1"}
+		case 5:
+			e.Command, e.Patch = "add-patch", &table.Patch{Crop: "rhubarb", Plants: 2, Planted: 2019}
+		case 6:
+			e.Command, e.OwnCrop = "add-own-crop", &book.OwnCrop{From: "kale", Food: "kale", Name: fmt.Sprint("Kale ", i)}
+		case 7:
+			pick.Pins = []table.Pin{{Day: civil.MonthDay{Month: 1 + r.IntN(12), Day: 9}, Source: table.Bought}}
+			pick.Cover = "fleece"
+			e.Command, e.Wish = "change-wish", &pick
+			if pick.Amount.Kind.Unweighed() {
+				e.Command, e.Wish, e.Lots = "add-lots", nil, []shelf.Lot{{Food: "carrot", Form: "cellar", Count: 1, Size: 9, Unit: "kg", PutUp: civil.Of(2026, 10, 2)}}
+			}
 		case 0:
 			pick.Amount.Number += float64(1 + r.IntN(3))
 			e.Command, e.Wish = "change-wish", &pick
@@ -375,5 +392,62 @@ func TestAFullDiskChangesNothing(t *testing.T) {
 	now, loadErr := s.Load(ctx)
 	if loadErr != nil || now.Revision != snap.Revision || text(t, now.Household) != text(t, snap.Household) {
 		t.Errorf("the failed edit left something behind: %v", loadErr)
+	}
+}
+
+// A file and a journal of the first version go on: the one preparation of a wish
+// becomes the first of several, in what stands and in what undo brings back.
+func TestAFileOfTheFirstVersion(t *testing.T) {
+	ctx := context.Background()
+	file := filepath.Join(t.TempDir(), "old.db")
+	db, err := sql.Open("sqlite", file)
+	if err != nil {
+		t.Fatal(err)
+	}
+	sub, err := fs.Sub(migrations, "migrations")
+	if err != nil {
+		t.Fatal(err)
+	}
+	p, err := goose.NewProvider(goose.DialectSQLite3, db, sub)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := p.UpTo(ctx, 1); err != nil {
+		t.Fatal(err)
+	}
+	before := `{"id":"w1","food":"tomato","forms":["canned"],"preparation":"tomato-sauce-thick","amount":{"kind":"jars","number":20},"season":{"kind":"all-year"},"priority":"want","stagger":{"kind":"need"}}`
+	for _, q := range []string{
+		fmt.Sprintf("PRAGMA application_id = %d", applicationID),
+		`INSERT INTO household VALUES (1, 'Old', 2027, '', 'usual')`,
+		`INSERT INTO place VALUES (1, 'P', 47, 100, 0, '04-28', '10-14', 10)`,
+		`INSERT INTO member VALUES ('m1', 1, 'A', 'adult', NULL)`,
+		`INSERT INTO wish VALUES ('w1', 1, 'tomato', '', 'tomato-sauce-thick', 'jars', 12, 0, 0, 'all-year', 0, 0, 'want', NULL, 0, 'need', 0, 0, '', '')`,
+		`INSERT INTO wish_form VALUES ('w1', 0, 'canned')`,
+		`INSERT INTO journal VALUES (1, '2026-01-01T00:00:00Z', 'c', 'e1', 'edit', 0, 'begin', 'began', '[]')`,
+		`INSERT INTO journal VALUES (2, '2026-01-01T00:00:00Z', 'c', 'e2', 'edit', 0, 'change-wish', 'changed', '[{"kind":"wish","id":"w1","before":{"position":1,"value":` + before + `},"after":null}]')`,
+	} {
+		if _, err := db.ExecContext(ctx, q); err != nil {
+			t.Fatalf("%s: %v", q, err)
+		}
+	}
+	places := []float64{3, 5, 10, 15, 20, 23, 26, 25, 21, 15, 8, 4}
+	for i, v := range places {
+		if _, err := db.ExecContext(ctx, `INSERT INTO place_month VALUES (?, ?, ?, 50)`, i+1, v, v-8); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if err := db.Close(); err != nil {
+		t.Fatal(err)
+	}
+	s := opened(t, file)
+	snap, err := s.Load(ctx)
+	if err != nil || len(snap.Household.Wishes) != 1 || len(snap.Household.Wishes[0].Preparations) != 1 || snap.Household.Wishes[0].Preparations[0] != "tomato-sauce-thick" {
+		t.Fatalf("%+v %v", snap.Household, err)
+	}
+	if snap, err = s.Undo(ctx, "t", "u1"); err != nil {
+		t.Fatal(err)
+	}
+	if w := snap.Household.Wishes[0]; w.Amount.Number != 20 || len(w.Preparations) != 1 || w.Preparation != "" {
+		t.Errorf("undo brought back %+v", w)
 	}
 }

@@ -233,10 +233,38 @@ func (c *computation) kitchenFigures() {
 		}
 		s.Is("Together", amount.Hour).Close(amount.Hour)
 	}
+	c.harvestFigure()
 	s := c.desk.Recorder.Open("kitchen", "capacity", "", "What the kitchen can put up in a week")
 	c.desk.Rule(s, working.Start, "evenings")
 	c.desk.Rule(s, working.Times, "batches")
 	s.Is("Batches a week", amount.Batch).Close(amount.Batch)
+}
+
+// harvestFigure records what comes in in the fullest week, sowing by sowing.
+func (c *computation) harvestFigure() {
+	k := &c.plan.Kitchen
+	peak := 0
+	for w, kg := range k.HarvestKg {
+		if kg > k.HarvestKg[peak] {
+			peak = w
+		}
+	}
+	s := c.desk.Recorder.Open("kitchen", "harvest", "", "Brought in in the fullest week of an average year")
+	if !s.On() {
+		return
+	}
+	s.Do(working.Start, "Nothing yet", 0, amount.Kilogram, working.Reckoned)
+	for _, sw := range c.sowings {
+		var kg float64
+		for i := range sw.For {
+			kg += sw.For[i].arrives()[peak]
+		}
+		if kg > 1e-9 {
+			s.Do(working.Plus, sw.CropName+", "+sw.Date.Short(), kg, amount.Kilogram, working.Reckoned).Link("sowing/"+sw.ID, "average")
+			s.Note("this week's share of what the sowing gives")
+		}
+	}
+	s.Is("In the week of "+c.plan.Weeks[peak].Words(), amount.Kilogram).Close(amount.Kilogram)
 }
 
 func unitOf(p *book.Preparation) amount.Unit {
@@ -264,23 +292,13 @@ func (c *computation) rooms() {
 	}
 	r := c.room(Room{ID: "freezer", Name: "Freezer", Unit: amount.Litre, Holds: c.desk.Rules.Freezer}, func(u *table.Use) bool { return u.Form == table.Frozen })
 	c.plan.Tally.Freezer = r.Peak
-	s := c.desk.Recorder.Open("tally", "freezer", "", "Litres in the freezer when it is fullest")
-	s.Do(working.Start, "Nothing frozen", 0, amount.Litre, working.Reckoned)
 	for i := range c.resolved {
 		r := &c.resolved[i]
 		for k := range r.Uses {
 			if u := &r.Uses[k]; u.Form == table.Frozen {
-				whole := c.stored(r, u)
-				c.plan.Wishes[i].Frozen += whole
-				if s.On() && whole > 0 {
-					s.Do(working.Plus, c.plan.Wishes[i].Title, whole, amount.Litre, working.Reckoned)
-				}
+				c.plan.Wishes[i].Frozen += c.stored(r, u)
 			}
 		}
-	}
-	if s.On() {
-		s.Do(working.Minus, "Eaten before the last of it comes", s.Value()-r.Peak, amount.Litre, working.Reckoned)
-		s.Is("When it is fullest", amount.Litre).Close(amount.Litre)
 	}
 }
 
@@ -340,6 +358,39 @@ func (c *computation) room(out Room, in func(*table.Use) bool) Room {
 	}
 	if any || out.Holds > 0 {
 		c.plan.Rooms = append(c.plan.Rooms, out)
+		c.roomFigure(out, in)
 	}
 	return out
+}
+
+// roomFigure records what lies in a store when it is fullest, use by use.
+func (c *computation) roomFigure(out Room, in func(*table.Use) bool) {
+	s := c.desk.Recorder.Open("room/"+out.ID, "peak", out.Name, "in it when it is fullest")
+	if !s.On() {
+		return
+	}
+	s.Do(working.Start, "Nothing in it", 0, out.Unit, working.Reckoned)
+	for i := range c.resolved {
+		r := &c.resolved[i]
+		for k := range r.Uses {
+			u := &r.Uses[k]
+			if !in(u) || u.Weeks == 0 {
+				continue
+			}
+			var whole, eaten float64
+			for n := range season.WeeksPerYear {
+				w := (u.Kept + n) % season.WeeksPerYear
+				drawn := c.storeUnit(r, u, w, u.Amount[w])
+				whole += drawn
+				if n < (out.Week-u.Kept+season.WeeksPerYear)%season.WeeksPerYear {
+					eaten += drawn
+				}
+			}
+			if there := whole - eaten; there > 1e-9 {
+				s.Do(working.Plus, c.plan.Wishes[i].Title, there, out.Unit, working.Reckoned)
+				s.Note("of %s, the rest eaten by then", amount.Mark(whole, out.Unit))
+			}
+		}
+	}
+	s.Is("In the week of "+c.plan.Weeks[out.Week].Words(), out.Unit).Close(out.Unit)
 }

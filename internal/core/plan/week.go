@@ -39,6 +39,7 @@ type Eaten struct {
 	Unit2   amount.Unit `json:"take_unit"`
 	Sources []string    `json:"sources"` // what the week could be pinned to
 	Pinned  bool        `json:"pinned"`
+	Figure  string      `json:"figure,omitempty"` // whose working says how much the whole use takes
 }
 
 // Coming is what comes in of one crop in one week of an average year.
@@ -113,6 +114,7 @@ func (c *computation) eatenIn(i int, r *table.Resolved, n int) Eaten {
 		if !u.Weeks.Has(n) {
 			continue
 		}
+		e.Figure = "wish/" + r.Wish.ID + "/" + formName(u.Form) + "/harvested"
 		e.Take, e.Unit2 = c.storeUnit(r, u, n, u.Amount[n]), amount.Kilogram
 		switch {
 		case u.Form == table.Fresh:

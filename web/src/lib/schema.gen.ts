@@ -649,6 +649,7 @@ export interface components {
             take_unit: string;
             sources: string[];
             pinned: boolean;
+            figure?: string;
         };
         Coming: {
             sowing: string;

@@ -48,7 +48,7 @@ const figures = computed(() => {
     row('plants', '', 'plants', 'tally/plants'),
     row('area', 'm²', `bed, week of ${day(store.plan?.weeks[t.area_week])}`, 'tally/area'),
     row('jars', '', 'jars to fill', 'tally/jars'),
-    ...(t.freezer > 0 || (b && b.freezer > 0) ? [row('freezer', 'L', 'in the freezer', 'tally/freezer')] : []),
+    ...(t.freezer > 0 || (b && b.freezer > 0) ? [row('freezer', 'L', 'in the freezer', 'room/freezer/peak')] : []),
     row('sowings', '', 'sowings'),
   ]
 })

@@ -42,12 +42,12 @@ const short = (aim: number, value: number) => aim > 0 && value < aim - 1e-9
     </div>
     <div v-for="r in rooms" :key="r.id" :data-room="r.id">
       <dd :class="{ warn: r.holds > 0 && r.peak > r.holds }">
-        <Figure
-          :value="r.peak"
-          :unit="r.unit"
-          :figure="r.id === 'freezer' ? 'tally/freezer' : undefined"
-          :label="r.name"
-        /><span v-if="r.holds" class="aim"> of {{ say(r.holds, r.unit) }}</span>
+        <Figure :value="r.peak" :unit="r.unit" :figure="`room/${r.id}/peak`" :label="r.name" /><span
+          v-if="r.holds"
+          class="aim"
+        >
+          of {{ say(r.holds, r.unit) }}</span
+        >
       </dd>
       <dt>{{ r.name }}</dt>
     </div>

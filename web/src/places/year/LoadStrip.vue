@@ -26,7 +26,10 @@ const title = (v: number, w: number, unit: string) => `week of ${day(store.plan?
       <span class="quiet small" @click.stop
         ><template v-if="can !== undefined"
           >can: <Figure :value="can" :unit="unit" :figure="figure" label="the kitchen can do" /> a week</template
-        ><template v-else>most: {{ say(peak, unit) }} a week</template></span
+        ><template v-else
+          >most: <Figure :value="peak" :unit="unit" :figure="figure" :label="label + ' in the fullest week'" /> a
+          week</template
+        ></span
       >
     </div>
     <svg data-weeks viewBox="0 0 520 40" preserveAspectRatio="none" role="img" :aria-label="label + ' by week'">

@@ -7,6 +7,7 @@ import { answer, api, Refused, type Eaten, type Week } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { count, day, fullDay, sourceWords, texture } from '../../lib/words'
+import Figure from '../../parts/Figure.vue'
 import WaysList from '../../parts/WaysList.vue'
 
 const props = defineProps<{ week: number }>()
@@ -108,7 +109,8 @@ async function pin(e: Eaten, source: string) {
             <span class="number">{{ say(Math.round(e.amount * 100) / 100, e.unit) }}</span>
             <span class="from small">
               <template v-if="e.from"
-                >{{ say(e.take, e.take_unit) }} {{ e.source === 'fresh' ? 'of' : 'from' }} {{ e.from }}</template
+                ><Figure :value="e.take" :unit="e.take_unit" :figure="e.figure" :label="e.title" />
+                {{ e.source === 'fresh' ? 'of' : 'from' }} {{ e.from }}</template
               >
               <span v-if="e.ahead !== e.source" class="warn">
                 {{
@@ -149,7 +151,12 @@ async function pin(e: Eaten, source: string) {
         <ul>
           <li v-for="c in page.coming" :key="c.sowing">
             <span>{{ c.crop }}</span>
-            <span class="number">{{ c.pieces >= 1 ? say(Math.round(c.pieces), 'pieces') : say(c.kg, 'kg') }}</span>
+            <Figure
+              :value="c.pieces >= 1 ? Math.round(c.pieces) : c.kg"
+              :unit="c.pieces >= 1 ? 'pieces' : 'kg'"
+              :figure="`sowing/${c.sowing}/likely`"
+              :label="c.crop"
+            />
           </li>
         </ul>
         <h3>In the kitchen</h3>
@@ -162,7 +169,10 @@ async function pin(e: Eaten, source: string) {
           <ul>
             <li v-for="b in page.kitchen" :key="b.wish">
               <span>{{ b.title }}</span>
-              <span class="number">{{ say(b.batches, 'batches') }}, {{ say(b.kg, 'kg') }}</span>
+              <span
+                ><Figure :value="b.batches" unit="batches" :figure="`wish/${b.wish}/hours`" :label="b.title" />,
+                {{ say(b.kg, 'kg') }}</span
+              >
             </li>
           </ul>
           <WaysList v-if="over > 0" :week="week" />

@@ -211,6 +211,7 @@ onMounted(() => requestAnimationFrame(() => requestAnimationFrame(() => performa
           :values="kitchen.harvest_kg"
           unit="kg"
           :peak="most(kitchen.harvest_kg)"
+          figure="kitchen/harvest"
         />
         <LoadStrip
           v-if="kitchen"
