@@ -32,6 +32,29 @@ func TestScreenshots(t *testing.T) {
 	p.see(".chart")
 	keep(p, "house")
 
+	p = a.open("/year")
+	p.see("[data-food]")
+	keep(p, "year")
+
+	p = a.open("/year/14")
+	p.see("[data-eaten]")
+	keep(p, "week")
+
+	p = a.open("/shelves")
+	p.see("[data-lot]")
+	keep(p, "shelves")
+
+	p = a.open("/house/book")
+	p.see("[data-book]")
+	p.fill(`[aria-label="Find in the book"]`, "bean")
+	p.click(`[data-book="ferry-bean"] .head`)
+	p.see(`[data-book="ferry-bean"] .body`)
+	keep(p, "book")
+
+	p = a.open("/year", 390, 844)
+	p.see("[data-food]")
+	keep(p, "year-phone")
+
 	p = a.open("/table", 390, 844)
 	p.see(`[data-wish="w3"] .title`)
 	keep(p, "table-phone")

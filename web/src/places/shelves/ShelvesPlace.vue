@@ -26,6 +26,7 @@ const storeName = (id: string | undefined) => store.household?.stores.find((s) =
 /** What one lot is, in words. */
 function what(l: Lot): string {
   const p = prep(l.preparation)
+  if (l.form === 'cellar') return l.food.charAt(0).toUpperCase() + l.food.slice(1)
   return p
     ? p.name
     : `${l.food.charAt(0).toUpperCase()}${l.food.slice(1)}, ${formTicks[l.form as keyof typeof formTicks] ?? l.form}`

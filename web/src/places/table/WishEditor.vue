@@ -14,7 +14,7 @@ import { useWishDraft } from './wishdraft'
 const props = defineProps<{ wish: Wish; plan?: PlanWish; isNew?: boolean }>()
 const emit = defineEmits<{ close: []; move: [step: number]; remove: [] }>()
 const store = useHousehold()
-const { entry, shown } = useUnits()
+const { entry, shown, say } = useUnits()
 const {
   draft,
   numberWrong,
@@ -182,7 +182,7 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
           v-model="draft.left"
           class="number"
           inputmode="decimal"
-          placeholder="0"
+          :placeholder="plan?.on_shelf ? 'by the shelf' : '0'"
           aria-label="Still left by then"
         >
           <template v-if="unit" #suffix>{{ shown(unit).unit }}</template>
@@ -255,6 +255,9 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
         <template v-if="u.kept">
           {{ u.store ? 'Into the ' + u.store.toLowerCase() : u.form === 'cellar' ? 'Stored' : 'Put up' }} about
           {{ day(u.kept) }}, keeps {{ count(u.life ?? 0, 'week') }}.</template
+        >
+        <template v-if="u.left_unit">
+          Of today's shelf {{ say(u.left, u.left_unit) }} will be left by then, and need not be grown.</template
         >
         <span v-if="u.short" class="warn"> {{ capital(u.short) }}.</span>
       </li>
