@@ -54,7 +54,7 @@ const places = computed(() => {
       </li>
     </ul>
     <div class="foot">
-      <div class="units" role="group" aria-label="Units">
+      <div class="choice units" role="group" aria-label="Units">
         <button type="button" class="plain" :aria-pressed="system === 'metric'" @click="system = 'metric'">
           metric
         </button>
@@ -121,18 +121,6 @@ li a.router-link-active {
   gap: 0.5rem;
   align-items: flex-start;
 }
-.units {
-  display: flex;
-  border: 1px solid var(--hair-2);
-}
-.units button {
-  padding: 0.15rem 0.5rem;
-  font-size: 0.85rem;
-}
-.units button[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--paper);
-}
 @media (max-width: 720px) {
   .spine {
     position: fixed;
@@ -176,5 +164,9 @@ li a.router-link-active {
   .foot {
     display: none; /* the units are in House too */
   }
+}
+.units button {
+  padding: 0.15rem 0.5rem;
+  font-size: 0.85rem;
 }
 </style>

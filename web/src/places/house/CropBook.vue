@@ -86,7 +86,7 @@ useKeys([{ keys: '/', does: 'find in the book', run: () => finder.value?.focus()
         clearable
         @keydown.esc="find = ''"
       />
-      <div class="views" role="group" aria-label="Which part">
+      <div class="choice" role="group" aria-label="Which part">
         <button type="button" class="plain" :aria-pressed="which === 'crops'" @click="which = 'crops'">
           crops {{ crops.length }}
         </button>
@@ -216,18 +216,6 @@ h2 {
 }
 .bar .el-select {
   width: 13rem;
-}
-.views {
-  display: flex;
-  border: 1px solid var(--hair-2);
-}
-.views button {
-  padding: 0.2rem 0.7rem;
-  font-size: 0.93rem;
-}
-.views button[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--paper);
 }
 .entry {
   border-bottom: 1px solid var(--hair);

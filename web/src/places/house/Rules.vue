@@ -58,8 +58,7 @@ async function save() {
     <p v-if="otherErrors(problem, 'name', 'year')" class="wrong" role="alert">
       {{ otherErrors(problem, 'name', 'year') }}
     </p>
-    <div class="small units" role="group" aria-label="Units here">
-      <span class="quiet">Units</span>
+    <div class="choice units" role="group" aria-label="Units here">
       <button type="button" class="plain" :aria-pressed="system === 'metric'" @click="system = 'metric'">metric</button>
       <button type="button" class="plain" :aria-pressed="system === 'us'" @click="system = 'us'">US customary</button>
     </div>
@@ -77,18 +76,7 @@ async function save() {
   gap: 0.4rem 1rem;
 }
 .units {
-  display: flex;
-  gap: 0.5rem;
-  align-items: center;
   margin-top: 0.7rem;
-}
-.units button {
-  border: 1px solid var(--hair-2);
-  padding: 0.15rem 0.6rem;
-}
-.units button[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--paper);
 }
 .file {
   margin-top: 0.7rem;

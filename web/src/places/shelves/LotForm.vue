@@ -126,11 +126,11 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
     </label>
     <div v-if="thing?.pieces" class="field">
       <span>counted in</span>
-      <div>
-        <button type="button" class="plain pick" :aria-pressed="!pieces" @click="pieces = false">
+      <div class="choice">
+        <button type="button" class="plain" :aria-pressed="!pieces" @click="pieces = false">
           {{ shown('kg').unit }}
         </button>
-        <button type="button" class="plain pick" :aria-pressed="pieces" @click="pieces = true">pieces</button>
+        <button type="button" class="plain" :aria-pressed="pieces" @click="pieces = true">pieces</button>
       </div>
     </div>
     <label v-if="!pieces" class="field">
@@ -177,14 +177,6 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
 }
 .what {
   grid-column: span 2;
-}
-.pick {
-  border: 1px solid var(--hair-2);
-  padding: 0.1rem 0.5rem;
-}
-.pick[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--paper);
 }
 .buttons {
   grid-column: 1 / -1;

@@ -35,9 +35,9 @@ function end(ran: boolean) {
       </label>
       <div class="field ends" role="group" aria-label="How it ended">
         <span>They</span>
-        <div>
-          <button type="button" class="plain pick" :aria-pressed="!!d.ranOut" @click="end(true)">ran out</button>
-          <button type="button" class="plain pick" :aria-pressed="!d.ranOut" @click="end(false)">lasted</button>
+        <div class="choice">
+          <button type="button" class="plain" :aria-pressed="!!d.ranOut" @click="end(true)">ran out</button>
+          <button type="button" class="plain" :aria-pressed="!d.ranOut" @click="end(false)">lasted</button>
         </div>
       </div>
       <div v-if="d.ranOut" class="field">
@@ -82,13 +82,5 @@ function end(ran: boolean) {
 }
 .story .el-input {
   width: 6rem;
-}
-.pick {
-  border: 1px solid var(--hair-2);
-  padding: 0.1rem 0.5rem;
-}
-.pick[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--paper);
 }
 </style>

@@ -166,7 +166,7 @@ onMounted(() => requestAnimationFrame(() => requestAnimationFrame(() => performa
     </p>
     <template v-else>
       <div class="bar">
-        <div class="views no-print" role="group" aria-label="Which year">
+        <div class="choice views no-print" role="group" aria-label="Which year">
           <button type="button" class="plain" :aria-pressed="!ahead" @click="ahead = false">as it comes round</button>
           <button type="button" class="plain" :aria-pressed="ahead" @click="ahead = true">
             the coming year, from the shelf as it stands
@@ -278,18 +278,6 @@ onMounted(() => requestAnimationFrame(() => requestAnimationFrame(() => performa
 }
 .bar .el-select {
   width: 9rem;
-}
-.views {
-  display: flex;
-  border: 1px solid var(--hair-2);
-}
-.views button {
-  padding: 0.2rem 0.7rem;
-  font-size: 0.93rem;
-}
-.views button[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--paper);
 }
 .about {
   margin-top: 0.3rem;
