@@ -3,6 +3,7 @@ module inventory
 go 1.26.0
 
 require (
+	github.com/arran4/golang-ical v0.3.4
 	github.com/getkin/kin-openapi v0.142.0
 	github.com/go-rod/rod v0.116.2
 	github.com/labstack/echo/v5 v5.4.4

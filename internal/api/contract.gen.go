@@ -185,6 +185,24 @@ func (e PreparationUnit) Valid() bool {
 	}
 }
 
+// Defines values for GetCalendarParamsUnits.
+const (
+	Metric GetCalendarParamsUnits = "metric"
+	Us     GetCalendarParamsUnits = "us"
+)
+
+// Valid indicates whether the value is a known member of the GetCalendarParamsUnits enum.
+func (e GetCalendarParamsUnits) Valid() bool {
+	switch e {
+	case Metric:
+		return true
+	case Us:
+		return true
+	default:
+		return false
+	}
+}
+
 // Assumption defines model for Assumption.
 type Assumption struct {
 	Field string         `json:"field"`
@@ -545,6 +563,14 @@ type Working = working.Working
 // WorkingLine defines model for WorkingLine.
 type WorkingLine = working.Line
 
+// GetCalendarParams defines parameters for GetCalendar.
+type GetCalendarParams struct {
+	Units *GetCalendarParamsUnits `form:"units,omitempty" json:"units,omitempty"`
+}
+
+// GetCalendarParamsUnits defines parameters for GetCalendar.
+type GetCalendarParamsUnits string
+
 // GetWaysParams defines parameters for GetWays.
 type GetWaysParams struct {
 	Wish *string `form:"wish,omitempty" json:"wish,omitempty"`
@@ -582,6 +608,9 @@ type ServerInterface interface {
 	// GetBook The crop book as it is here (the usual figures, the household's own on top)
 	// (GET /book)
 	GetBook(ctx *echo.Context) error
+	// GetCalendar The dates of all sowings as iCalendar (RFC 5545), as a file or to subscribe to
+	// (GET /calendar)
+	GetCalendar(ctx *echo.Context, params GetCalendarParams) error
 	// GetDemoHousehold The made-up demo household, to begin from
 	// (GET /demo-household)
 	GetDemoHousehold(ctx *echo.Context) error
@@ -634,6 +663,24 @@ func (w *ServerInterfaceWrapper) GetBook(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetBook(ctx)
+	return err
+}
+
+// GetCalendar converts echo context to params.
+func (w *ServerInterfaceWrapper) GetCalendar(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetCalendarParams
+	// ------------- Optional query parameter "units" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "units", ctx.QueryParams(), &params.Units, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter units: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetCalendar(ctx, params)
 	return err
 }
 
@@ -845,6 +892,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/book", wrapper.GetBook, options.OperationMiddlewares["getBook"]...)
 	router.POST(options.BaseURL+"/lots-read", wrapper.PostLotsRead, options.OperationMiddlewares["postLotsRead"]...)
 	router.GET(options.BaseURL+"/shelf-file", wrapper.GetShelfFile, options.OperationMiddlewares["getShelfFile"]...)
+	router.GET(options.BaseURL+"/calendar", wrapper.GetCalendar, options.OperationMiddlewares["getCalendar"]...)
 	router.POST(options.BaseURL+"/lines", wrapper.PostLine, options.OperationMiddlewares["postLine"]...)
 	router.GET(options.BaseURL+"/reference", wrapper.GetReference, options.OperationMiddlewares["getReference"]...)
 	router.GET(options.BaseURL+"/household-file", wrapper.GetHouseholdFile, options.OperationMiddlewares["getHouseholdFile"]...)

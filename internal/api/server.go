@@ -16,6 +16,7 @@ import (
 	"github.com/labstack/echo/v5"
 	"github.com/labstack/echo/v5/middleware"
 
+	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/plan"
@@ -312,6 +313,26 @@ func (s *Server) GetShelfFile(c *echo.Context) error {
 	h.Set("Content-Type", "text/csv; charset=utf-8")
 	h.Set("Content-Disposition", `attachment; filename="shelf.csv"`)
 	return exchange.WriteShelf(c.Response(), in.Household.Lots, in.Household.Stores)
+}
+
+// GetCalendar answers with the dates of all sowings as iCalendar.
+func (s *Server) GetCalendar(c *echo.Context, params GetCalendarParams) error {
+	in, err := s.input(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	p, err := plan.Compute(in)
+	if err != nil {
+		return err
+	}
+	system := amount.Metric
+	if params.Units != nil && string(*params.Units) == string(amount.US) {
+		system = amount.US
+	}
+	h := c.Response().Header()
+	h.Set("Content-Type", "text/calendar; charset=utf-8")
+	h.Set("Content-Disposition", `attachment; filename="sowings.ics"`)
+	return exchange.WriteCalendar(c.Response(), p, system)
 }
 
 // PostLine says what a line means, and changes nothing.

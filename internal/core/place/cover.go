@@ -43,6 +43,7 @@ func (y *Year) Under(cover Cover) *Year {
 		return y
 	}
 	out := *y
+	out.heat = nil
 	for d := range Days {
 		if warm := y.Max[d] > openAbove; warm == (c.Max > 0) {
 			continue

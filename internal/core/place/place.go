@@ -172,6 +172,8 @@ type Year struct {
 	Min, Max, Mean, Light [Days]float64 // °C, °C, °C, hours
 	Last, First           int           // year days of the median frosts; Last is 0 where frost-free
 	Warmest               int           // year day of the greatest mean
+
+	heat map[heatKey]*[Days]float64
 }
 
 // Build makes a place's daily tables.

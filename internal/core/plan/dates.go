@@ -43,6 +43,12 @@ func (c *computation) dates(crop *book.Crop, form table.Form, s sowing.Sowing) S
 	last := lastPick(crop, form, s)
 	if form != "" {
 		sw.FirstPick, sw.LastPick = at(s.Start.Ready), at(last)
+		if sw.Method != "patch" && sw.Method != "tray" {
+			sw.PlainPick, sw.SurePick = at(s.Start.Plain), at(s.Start.Sure)
+		}
+	}
+	if crop.Frost != book.Hardy && sw.Method != "patch" && sw.Method != "tray" {
+		sw.Frost = c.year.FrostAfter(c.sinceFrost(s.Start.Day))
 	}
 	end := last + 1 + int(c.desk.Rules.ClearDays)
 	sw.Clear = day(end)
@@ -56,6 +62,16 @@ func (c *computation) dates(crop *book.Crop, form table.Form, s sowing.Sowing) S
 	}
 	sw.Late = sw.Date < c.in.AsOf && sw.Method != "patch"
 	return sw
+}
+
+// sinceFrost returns the days from the nearest median last frost to a day of the
+// table year.
+func (c *computation) sinceFrost(day int) int {
+	d := ((day+c.start.YearDay()-c.year.Last)%place.Days + place.Days) % place.Days
+	if d > place.Days/2 {
+		d -= place.Days
+	}
+	return d
 }
 
 // extend makes a sowing last as long as another part of it needs.

@@ -136,6 +136,9 @@ type Sowing struct {
 	UpBy      *civil.Date  `json:"up_by,omitempty"`
 	FirstPick *civil.Date  `json:"first_pick,omitempty"`
 	LastPick  *civil.Date  `json:"last_pick,omitempty"`
+	PlainPick *civil.Date  `json:"plain_pick,omitempty"` // the first pick by the catalogue's days alone
+	SurePick  *civil.Date  `json:"sure_pick,omitempty"`  // the first pick with the slack that is planned for
+	Frost     float64      `json:"frost"`                // chance of a killing frost after it stands in the open; tender crops only
 	Clear     civil.Date   `json:"clear"`
 	Days      int          `json:"days"` // catalogue days from Date or planting out to the first harvest
 	Late      bool         `json:"late"` // its date is past

@@ -3,6 +3,7 @@ package season
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
@@ -17,8 +18,9 @@ type ground struct {
 	limit int // it must be ready before this day
 	stop  int // picking ends before this day
 	why   string
-	warm  bool                    // whether the summer's heat is a limit
-	hot   [3*place.Days + 1]int16 // hot[i]: days over heat_max among the first i of the three years from x = hotFrom
+	warm  bool                      // whether the summer's heat is a limit
+	heat  [3*place.Days + 1]float64 // heat[i]: degree days × light of the first i days from x = hotFrom
+	hot   [3*place.Days + 1]int16   // hot[i]: days over heat_max among the first i of the three years from x = hotFrom
 }
 
 const (
@@ -38,6 +40,15 @@ func fruiting(c *book.Crop) bool {
 
 func (g *ground) limits() {
 	c, y := g.crop, g.year
+	if c.Dense == nil && !c.Perennial() {
+		table, d := y.Heat(c.TBase, c.TCap), y.Day(hotFrom)
+		for i := range g.heat[1:] {
+			g.heat[i+1] = g.heat[i] + table[d]
+			if d++; d == place.Days {
+				d = 0
+			}
+		}
+	}
 	if c.HeatMax.Known && !fruiting(c) && !c.Perennial() {
 		g.warm = true
 		d := y.Day(hotFrom)
@@ -185,6 +196,8 @@ const (
 	tooCold
 	tooLateToPlant
 	readyTooLate
+	neverReady
+	soilTooCold
 	pickedTooShort
 	ripensInHeat
 	pickedInHeat
@@ -199,6 +212,10 @@ func (g *ground) words(r refusal) string {
 		return fmt.Sprintf("planted later than week %+.0f from the last frost it makes no crop", r.value)
 	case readyTooLate:
 		return fmt.Sprintf("ready %s, too late for %s", words(g.year, int(r.value)), g.why)
+	case neverReady:
+		return fmt.Sprintf("the %.0f degree-days it needs do not come within three times its catalogue days", r.value)
+	case soilTooCold:
+		return fmt.Sprintf("the soil is under %.0f °C", r.value)
 	case pickedTooShort:
 		return fmt.Sprintf("only %.0f days of picking before %s", r.value, g.why)
 	case ripensInHeat:
@@ -218,7 +235,8 @@ func (g *ground) try(x int) (Start, refusal) {
 	if g.raised() && c.Dense == nil {
 		st.Raised, st.Sow, days = true, x-int(7*c.RaiseWeeks.Or(0)), c.RaisedAfterCheck()
 	}
-	st.Ready = x + int(math.Round(days))
+	plain := int(math.Round(days))
+	st.Plain = x + plain
 	limit, stop := g.limit, g.stop
 	if g.autumnPlanted() { // it is lifted in the next year
 		limit, stop = limit+place.Days, stop+place.Days
@@ -234,8 +252,11 @@ func (g *ground) try(x int) (Start, refusal) {
 	if c.LatestWeeks.Known && !g.year.FrostFree && x > int(7*c.LatestWeeks.Value) {
 		return st, refusal{tooLateToPlant, c.LatestWeeks.Value}
 	}
-	if st.Ready >= limit {
-		return st, refusal{readyTooLate, float64(st.Ready)}
+	if !st.Raised && c.Dense == nil && c.SoilMin.Known && g.year.Soil(g.year.Day(x)) < c.SoilMin.Value {
+		return st, refusal{soilTooCold, c.SoilMin.Value}
+	}
+	if r := g.ready(&st, days, limit); r.rule != permitted {
+		return st, r
 	}
 	full := int(math.Round(c.HarvestDays))
 	switch {
@@ -245,7 +266,7 @@ func (g *ground) try(x int) (Start, refusal) {
 		full *= 2
 	}
 	st.End = min(st.Ready+max(1, full), stop)
-	if r := g.heat(&st, int(math.Round(days))); r.rule != permitted {
+	if r := g.inHeat(&st, st.Ready-st.Day); r.rule != permitted {
 		return st, r
 	}
 	if c.Harvest != book.Once {
@@ -256,9 +277,9 @@ func (g *ground) try(x int) (Start, refusal) {
 	return st, refusal{}
 }
 
-// heat ends the picking where the heat comes, and refuses a start that would be
+// inHeat ends the picking where the heat comes, and refuses a start that would be
 // in its last third in the heat or would lose more than half of its picking.
-func (g *ground) heat(st *Start, days int) refusal {
+func (g *ground) inHeat(st *Start, days int) refusal {
 	if !g.warm {
 		return refusal{}
 	}
@@ -278,6 +299,53 @@ func (g *ground) heat(st *Start, days int) refusal {
 		return refusal{pickedInHeat, g.crop.HeatMax.Value}
 	}
 	return refusal{}
+}
+
+// Needs returns the heat a crop needs to its first harvest, °C·days, where its
+// catalogue days are so many: they hold at the crop's reference temperature.
+func Needs(c *book.Crop, days float64) float64 {
+	return days * (math.Min(c.TRef, c.TCap) - c.TBase)
+}
+
+// How much a catalogue's days may shrink and stretch, the days indoors counted.
+const leastShare, mostShare = 0.8, 3.0
+
+// ready works out when a start is ready by the heat it needs, with the slack of
+// the risk and without, and refuses one that is ready too late.
+func (g *ground) ready(st *Start, days float64, limit int) refusal {
+	if g.crop.Dense != nil {
+		st.Ready, st.Sure = st.Plain, st.Plain
+		if st.Sure >= limit {
+			return refusal{readyTooLate, float64(st.Sure)}
+		}
+		return refusal{}
+	}
+	indoors := float64(st.Day - st.Sow)
+	least := st.Day + int(math.Round(leastShare*(indoors+days)-indoors))
+	most := st.Day + int(math.Round(mostShare*(indoors+days)-indoors))
+	need := Needs(g.crop, days)
+	st.Ready = max(g.gathers(st.Day, need), least)
+	st.Sure = max(g.gathers(st.Day, need*g.risk.slack()), st.Ready)
+	switch {
+	case st.Sure >= limit && limit < never:
+		return refusal{readyTooLate, float64(st.Sure)}
+	case st.Ready > most || st.Sure >= never:
+		return refusal{neverReady, need}
+	}
+	return refusal{}
+}
+
+// gathers returns the first day by which so much heat has come since a start,
+// whose own day counts and the ready day does not; never where it does not come
+// within the tables.
+func (g *ground) gathers(start int, need float64) int {
+	from := max(0, start-hotFrom)
+	want := g.heat[from] + need - 1e-9
+	i, found := slices.BinarySearch(g.heat[from:], want)
+	if !found && from+i >= len(g.heat) {
+		return never
+	}
+	return hotFrom + from + i
 }
 
 func (g *ground) firstWhy() string {

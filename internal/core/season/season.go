@@ -1,7 +1,7 @@
 // Package season works out when each crop can be started here, when it is then
 // ready, until when it is picked, and which weeks that feeds. In this form the
-// windows follow the frost rule with catalogue days; the autumn limit and the
-// summer's heat come from the place's own curves.
+// windows follow the frost rule; how long a crop takes follows the heat it needs
+// (degree days, slowed by short days), beside the catalogue's own days.
 package season
 
 import (
@@ -69,13 +69,27 @@ func (r Risk) shift() int {
 	return 0
 }
 
+// slack is how much more heat than a crop needs is planned for: in heat, since
+// in autumn a little heat is many days.
+func (r Risk) slack() float64 {
+	switch r {
+	case Careful:
+		return 1.10
+	case Bold:
+		return 1
+	}
+	return 1.04
+}
+
 // Start is one day on which a crop may be begun, and what follows from it. Days
 // count from the start of the table year; Ready lies within 0 to 364.
 type Start struct {
 	Day    int  // the day it takes ground: sown in place or planted out
 	Sow    int  // the day the seed is sown: Day, or earlier indoors
 	Raised bool // sown indoors first
-	Ready  int  // first harvest
+	Ready  int  // first harvest, by the heat it needs
+	Sure   int  // the same with the slack of the household's risk: feeding and limits go by it
+	Plain  int  // the same by the catalogue's days alone
 	End    int  // the day after the last picking, or after it no longer holds
 }
 
@@ -192,6 +206,7 @@ func (s *Season) patch(g *ground, yearStart int) {
 		st.Raised, st.Sow = true, st.Day-int(7*s.Crop.RaiseWeeks.Or(0))
 	}
 	st.End = st.Ready + int(7*p.PickWeeks)
+	st.Sure, st.Plain = st.Ready, st.Ready
 	st = canonical(st, mod(yearStart-g.year.Last, place.Days))
 	s.Starts = []Start{st}
 	s.Windows = []Window{{First: st, Last: st, FirstWhy: "a patch in full bearing is picked at its own time", LastWhy: "a patch in full bearing is picked at its own time", ReadyFirst: st.Ready, EndLast: st.End}}
@@ -208,6 +223,7 @@ func canonical(st Start, offset int) Start {
 		shift -= place.Days
 	}
 	st.Day, st.Sow, st.Ready, st.End = st.Day+shift, st.Sow+shift, st.Ready+shift, st.End+shift
+	st.Sure, st.Plain = st.Sure+shift, st.Plain+shift
 	return st
 }
 
@@ -287,10 +303,10 @@ func (s *Season) ByWeek(st Start) (out [WeeksPerYear]float64) {
 func (s *Season) feeds(st Start) (out Weeks) {
 	if s.Crop.Harvest == book.Once && !s.Crop.Perennial() {
 		end := st.End + int(math.Min(4, s.Crop.KeepDays.Or(0)))
-		end = min(end, st.Ready+place.Days)
+		end = min(end, st.Sure+place.Days)
 		for year := 0; year < end; year += place.Days { // a week's fourth day, in this table year and the next
-			for w := max(0, (st.Ready-year+3)/7); w < WeeksPerYear && year+7*w+3 < end; w++ {
-				if year+7*w+3 >= st.Ready {
+			for w := max(0, (st.Sure-year+3)/7); w < WeeksPerYear && year+7*w+3 < end; w++ {
+				if year+7*w+3 >= st.Sure {
 					out = out.With(w)
 				}
 			}
@@ -359,11 +375,10 @@ func (s *Season) Best(wanted Weeks) int {
 }
 
 // Lot returns the m starts, a fortnight apart, of a lot that is gathered to be
-// kept: timed to be lifted near the autumn limit, with lateSlack days in hand,
-// or else begun at the first permitted day. It returns fewer than m where the
+// kept: timed to be lifted near the autumn limit, or else begun at the first permitted day. It returns fewer than m where the
 // window is too short, none where there is no window.
 func (s *Season) Lot(late bool, m int) (starts []int) {
-	const lateSlack, apart = 10, 14
+	const apart = 14
 	if len(s.Starts) == 0 {
 		return nil
 	}
@@ -381,7 +396,7 @@ func (s *Season) Lot(late bool, m int) (starts []int) {
 	}
 	step, at := 1, from
 	if late {
-		step, at = -1, max(from, to-1-lateSlack)
+		step, at = -1, to-1
 	}
 	for k := range m {
 		i := at + step*apart*k

@@ -27,8 +27,8 @@ func TestWindowsByTheFrostRule(t *testing.T) {
 	if pea.Windows[0].First.Day != lastFrost-35 || tomato.Windows[0].First.Day != 7 {
 		t.Errorf("peas begin on day %d, tomatoes on %d", pea.Windows[0].First.Day, tomato.Windows[0].First.Day)
 	}
-	if s := tomato.Starts[0]; !s.Raised || s.Sow != s.Day-49 || s.Ready != s.Day+76 {
-		t.Errorf("tomatoes are raised for 7 weeks and ready 76 days after planting out: %+v", s)
+	if s := tomato.Starts[0]; !s.Raised || s.Sow != s.Day-49 || s.Plain != s.Day+76 || s.Ready <= s.Plain {
+		t.Errorf("tomatoes are raised for 7 weeks; planted in a cool May they are ready later than their 76 days: %+v", s)
 	}
 	for _, crop := range []string{"tomato-paste", "pepper-sweet", "winter-squash", "sweet-corn-late", "bush-bean"} {
 		if s := at(t, "river-plain", crop, UsualRisk); len(s.Windows) == 0 {
@@ -52,8 +52,12 @@ func TestWindowsByTheFrostRule(t *testing.T) {
 
 func TestRiskMovesTheEdges(t *testing.T) {
 	for risk, shift := range map[Risk]int{Careful: 7, UsualRisk: 0, Bold: -7} {
-		if got := at(t, "river-plain", "bush-bean", risk).Starts[0].Day; got != 7+shift {
-			t.Errorf("%s: beans begin on day %d, want %d", risk, got, 7+shift)
+		if got := at(t, "river-plain", "tomato-paste", risk).Windows[0].First.Day; got != 7+shift {
+			t.Errorf("%s: tomatoes go out on day %d, want %d", risk, got, 7+shift)
+		}
+		// Beans wait for warm soil, whatever the frost does.
+		if got := at(t, "river-plain", "bush-bean", risk).Windows[0]; got.First.Day < 7+shift || risk != Careful && !strings.Contains(got.FirstWhy, "soil") {
+			t.Errorf("%s: beans begin on day %d: %s", risk, got.First.Day, got.FirstWhy)
 		}
 		if got := at(t, "river-plain", "shelling-pea", risk).Starts[0].Day; got != -35 {
 			t.Errorf("%s: hardy peas begin on day %d, want -35", risk, got)
@@ -119,7 +123,7 @@ func TestACropGatheredOnceFeedsTheWeeksItCanBeEaten(t *testing.T) {
 		for i, st := range s.Starts {
 			end := st.End + int(math.Min(4, s.Crop.KeepDays.Or(0)))
 			var want Weeks
-			for d := st.Ready; d < end; d++ {
+			for d := st.Sure; d < end; d++ {
 				if day := d % place.Days; day%7 == 3 {
 					want = want.With(WeekOf(day))
 				}
@@ -138,8 +142,8 @@ func TestLots(t *testing.T) {
 		t.Fatalf("two late lots: %v", late)
 	}
 	last := carrot.Starts[len(carrot.Starts)-1]
-	if slack := last.Ready - carrot.Starts[late[1]].Ready; slack != 10 {
-		t.Errorf("the late lot has %d days in hand, want 10", slack)
+	if carrot.Starts[late[1]].Day != last.Day || last.Sure <= last.Ready {
+		t.Errorf("the late lot is begun on day %d, the last permitted day is %d, its slack %d days", carrot.Starts[late[1]].Day, last.Day, last.Sure-last.Ready)
 	}
 	if first := carrot.Lot(false, 1); len(first) != 1 || first[0] != 0 {
 		t.Errorf("the early lot: %v", first)
@@ -149,5 +153,88 @@ func TestLots(t *testing.T) {
 	}
 	if every := carrot.Every(14); carrot.Starts[every[1]].Day != carrot.Starts[every[0]].Day+14 {
 		t.Errorf("every fortnight: %v", every)
+	}
+}
+
+// flat is a place with one temperature all year and no frost, at the equator's
+// long days made longer.
+func flat(mean float64) *place.Year {
+	p := place.Place{Latitude: 0, FrostFree: true}
+	for m := range 12 {
+		p.MeanMax[m], p.MeanMin[m] = mean+1e-9, mean-1e-9
+	}
+	return place.Build(p)
+}
+
+// Example H: 840 degree-days are 105 days at 18 °C, 84 at 20; at 26 °C they are
+// there after 52.5, held at 56.
+func TestReadyByHeat(t *testing.T) {
+	crop := *book.Usual().Crop("bush-bean")
+	crop.DTM, crop.TBase, crop.TRef, crop.TCap, crop.HeatMax = 70, 10, 22, 30, book.Maybe{}
+	crop.SoilMin = book.Maybe{}
+	if g := Needs(&crop, 70); g != 840 {
+		t.Errorf("it needs %g degree-days", g)
+	}
+	for mean, want := range map[float64]int{18: 105, 20: 84, 26: 56} {
+		s := Of(&crop, flat(mean), Bold, 0)
+		if len(s.Starts) == 0 {
+			t.Fatalf("no start at %g °C: %s", mean, s.Why)
+		}
+		for _, st := range s.Starts {
+			if got := st.Ready - st.Day; got != want || st.Plain-st.Day != 70 || st.Sure != st.Ready {
+				t.Fatalf("%g °C: ready after %d days, want %d: %+v", mean, got, want, st)
+			}
+		}
+	}
+	// With slack it is planned for 4 and 10 % more heat, and at 12 °C it never comes.
+	for risk, want := range map[Risk]int{UsualRisk: 110, Careful: 116} {
+		if st := Of(&crop, flat(18), risk, 0).Starts[0]; st.Ready-st.Day != 105 || st.Sure-st.Day != want {
+			t.Errorf("%s: %+v, want the slack at %d days", risk, st, want)
+		}
+	}
+	if s := Of(&crop, flat(13), UsualRisk, 0); len(s.Starts) != 0 || !strings.Contains(s.Why, "840 degree-days") {
+		t.Errorf("at 13 °C: %d starts, %q", len(s.Starts), s.Why)
+	}
+}
+
+// By the demo place: autumn stretches a catalogue's days, June shortens them,
+// and a start with too few days left is refused for that.
+func TestHeatAgainstTheCatalogue(t *testing.T) {
+	on := func(crop, day string) Start {
+		s := at(t, "river-plain", crop, UsualRisk)
+		d := map[string]int{"5 Aug": 99, "10 Jun": 43}[day]
+		for _, st := range s.Starts {
+			if st.Day == d {
+				return st
+			}
+		}
+		t.Fatalf("%s on %s is not permitted: %+v", crop, day, s.Windows)
+		return Start{}
+	}
+	if st := on("winter-radish", "5 Aug"); st.Ready <= st.Plain {
+		t.Errorf("winter radish sown on 5 August is ready on day %d, by its catalogue on %d", st.Ready, st.Plain)
+	}
+	if s := at(t, "river-plain", "bush-bean", UsualRisk); s.Starts[len(s.Starts)/2].Ready >= s.Starts[len(s.Starts)/2].Plain {
+		t.Errorf("beans sown in June are ready no sooner than in the catalogue: %+v", s.Starts[len(s.Starts)/2])
+	}
+	for _, crop := range []string{"tomato-slicing", "pepper-sweet"} { // still picked in the last week before the frost
+		s := at(t, "river-plain", crop, UsualRisk)
+		if first := s.Windows[0].First; first.End < 169-7 {
+			t.Errorf("%s planted at its first day is picked until day %d; the frost comes on 169", crop, first.End)
+		}
+	}
+	g := &ground{crop: book.Usual().Crop("carrot-storage"), year: place.Build(place.Examples()[0].Place), risk: UsualRisk}
+	g.limits()
+	if _, r := g.try(g.limit - 80); r.rule != readyTooLate || !strings.Contains(g.words(r), "too late") {
+		t.Errorf("a 90-day carrot 80 days before the limit: %q", g.words(r))
+	}
+	last := at(t, "river-plain", "carrot-storage", UsualRisk)
+	late := last.Starts[last.Lot(true, 1)[0]]
+	if late.Ready < g.limit-35 || late.Sure >= g.limit {
+		t.Errorf("storage carrots are lifted on day %d, the limit is %d", late.Ready, g.limit)
+	}
+	garlic := at(t, "river-plain", "garlic", UsualRisk)
+	if st := garlic.Starts[len(garlic.Starts)/2]; st.Ready < 50 || st.Ready > 110 {
+		t.Errorf("garlic planted in October is ready on day %d, wanted in summer", st.Ready)
 	}
 }

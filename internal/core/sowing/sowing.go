@@ -46,7 +46,7 @@ func latest(s *season.Season, w int) int {
 		if !f.Has(w) {
 			continue
 		}
-		if wait := ((7*w+3-s.Starts[i].Ready)%place.Days + place.Days) % place.Days; wait < least {
+		if wait := ((7*w+3-s.Starts[i].Sure)%place.Days + place.Days) % place.Days; wait < least {
 			found, least = i, wait
 		}
 	}

@@ -63,7 +63,7 @@ func TestByNeedTakesTheLatestStartThatIsReady(t *testing.T) {
 	for _, s := range Plan(u, table.Stagger{Kind: table.ByNeed}) {
 		first := s.Run.List()[0]
 		for i, st := range u.Season.Starts {
-			if u.Season.Feeds[i].Has(first) && st.Ready > s.Start.Ready && st.Ready <= 7*first+3 {
+			if u.Season.Feeds[i].Has(first) && st.Sure > s.Start.Sure && st.Sure <= 7*first+3 {
 				t.Fatalf("week %d takes a start ready on day %d, %d would do", first, s.Start.Ready, st.Ready)
 			}
 		}

@@ -174,6 +174,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The dates of all sowings as iCalendar (RFC 5545), as a file or to subscribe to */
+        get: operations["getCalendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lines": {
         parameters: {
             query?: never;
@@ -812,6 +829,15 @@ export interface components {
             up_by?: string;
             first_pick?: string;
             last_pick?: string;
+            /** @description the first pick by the catalogue's days alone */
+            plain_pick?: string;
+            /** @description the first pick with the slack that is planned for */
+            sure_pick?: string;
+            /**
+             * Format: double
+             * @description chance of a killing frost after it stands in the open
+             */
+            frost: number;
             clear: string;
             days: number;
             late: boolean;
@@ -1240,6 +1266,29 @@ export interface operations {
                 };
                 content: {
                     "text/csv": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getCalendar: {
+        parameters: {
+            query?: {
+                units?: "metric" | "us";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The calendar */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
                 };
             };
             default: components["responses"]["Problem"];

@@ -125,8 +125,15 @@ const spacing = computed(() => {
     </div>
     <div class="feeds"><Ribbon v-if="s.feeds.length" :source="sources" :label="s.crop_name" /></div>
     <p v-if="why" class="more small">
-      Not earlier: {{ s.first_why }}. Not later: {{ s.last_why }}. {{ s.days }} days to the first harvest. Lost outright
-      in {{ Math.round(s.loss_chance * 100) }} of 100 years.
+      Not earlier: {{ s.first_why }}. Not later: {{ s.last_why }}.
+      <template v-if="s.plain_pick"
+        >{{ s.days }} days to the first harvest by the heat it needs, {{ day(s.first_pick) }}; by the catalogue's days
+        alone {{ day(s.plain_pick) }}; planned for {{ day(s.sure_pick) }} at the latest.
+      </template>
+      <template v-if="s.frost >= 0.005">
+        The last frost comes after that day in {{ Math.round(s.frost * 100) }} of 100 years.</template
+      >
+      Lost outright in {{ Math.round(s.loss_chance * 100) }} of 100 years.
     </p>
   </div>
 </template>

@@ -5,10 +5,12 @@ import { computed, ref } from 'vue'
 import type { Sowing } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
+import { useUnits } from '../../lib/units'
 import { monthYear } from '../../lib/words'
 import SowingLine from './SowingLine.vue'
 
 const store = useHousehold()
+const { system } = useUnits()
 const find = ref('')
 const finder = ref<InstanceType<typeof ElInput>>()
 const only = ref('')
@@ -50,7 +52,10 @@ useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }]
   <section>
     <div class="bar">
       <h2 tabindex="-1">Sowings</h2>
-      <p class="quiet small basis">By the frost dates, with catalogue days.</p>
+      <p class="quiet small basis">
+        By the frost dates, warm soil and the heat each crop needs.
+        <a class="no-print" :href="`/api/calendar?units=${system}`" download="sowings.ics">Calendar file</a>
+      </p>
       <div class="tools no-print">
         <div class="only" role="group" aria-label="Which sowings">
           <button

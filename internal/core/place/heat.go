@@ -1,0 +1,80 @@
+package place
+
+import "math"
+
+// DegreeDays returns the heat of one day above a base, °C·days, by the single
+// sine of its minimum and maximum (Baskerville & Emin 1969), with a horizontal
+// cut-off: what lies above the cap counts as the cap.
+func DegreeDays(lowest, highest, base, limit float64) float64 {
+	return above(lowest, highest, base) - above(lowest, highest, limit)
+}
+
+// above is the area of a day's sine above a threshold.
+func above(lowest, highest, threshold float64) float64 {
+	mean, swing := (lowest+highest)/2, (highest-lowest)/2
+	switch {
+	case lowest >= threshold:
+		return mean - threshold
+	case highest <= threshold:
+		return 0
+	}
+	angle := math.Asin((threshold - mean) / swing)
+	return ((mean-threshold)*(math.Pi/2-angle) + swing*math.Cos(angle)) / math.Pi
+}
+
+// LightFactor returns how fast growth goes by the length of the day: at full
+// pace from 12 h, falling evenly to a fifth of it at 8 h and below.
+func LightFactor(hours float64) float64 {
+	return math.Max(0.2, math.Min(1, 0.2+0.8*(hours-8)/4))
+}
+
+// heatKey names a table of degree days.
+type heatKey struct{ base, limit float64 }
+
+// Heat returns the degree days × light of every day of the year for a base and a
+// cap, °C·days, built once for a year and a pair.
+func (y *Year) Heat(base, limit float64) *[Days]float64 {
+	key := heatKey{base, limit}
+	if t := y.heat[key]; t != nil {
+		return t
+	}
+	t := new([Days]float64)
+	for d := range t {
+		t[d] = DegreeDays(y.Min[d], y.Max[d], base, limit) * LightFactor(y.Light[d])
+	}
+	if y.heat == nil {
+		y.heat = map[heatKey]*[Days]float64{}
+	}
+	y.heat[key] = t
+	return t
+}
+
+// Soil returns the warmth of open soil on a year day, °C: the mean air of the
+// day and the six before it, and 2 °C more while days are longer than 12 h, the
+// sun lying on bare ground.
+func (y *Year) Soil(day int) float64 {
+	var sum float64
+	for k := range 7 {
+		sum += y.Mean[mod(day-k, Days)]
+	}
+	if y.Light[mod(day, Days)] > 12 {
+		return sum/7 + 2
+	}
+	return sum / 7
+}
+
+// FrostAfter returns the chance of a killing frost after day x counted from the
+// median last spring frost: the last frost is spread about its median as the
+// place says. Where there is no frost it is 0.
+func (y *Year) FrostAfter(x int) float64 {
+	if y.FrostFree {
+		return 0
+	}
+	if y.FrostSpread <= 0 {
+		if x < 0 {
+			return 1
+		}
+		return 0
+	}
+	return 0.5 * math.Erfc(float64(x)/y.FrostSpread/math.Sqrt2)
+}
