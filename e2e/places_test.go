@@ -64,12 +64,16 @@ func TestThePlaceIsHeldAgainstItself(t *testing.T) {
 	p.see("[data-sowing]")
 	p.clickNamed(".because", "23 Mar|24 Mar|16 Mar")
 	p.shows("[data-sowing] .more", "Not earlier")
+	p.shows("[data-sowing] .more", "by the catalogue's days alone")
+	if code, ics := a.get("/api/calendar?units=us"); code != 200 || !strings.Contains(ics, "BEGIN:VCALENDAR") || !strings.Contains(ics, "Sow indoors: ") {
+		t.Errorf("the calendar: %d %.80q", code, ics)
+	}
 }
 
 func TestSowingsShowAllCounts(t *testing.T) {
 	p := start(t, "demo").open("/sowings")
 	line := `[data-sowing="w3-canned-1"]`
-	for _, want := range []string{"Tomato, paste", "Tomato sauce, thick", "cells", "seeds; set out", "60 × 90 cm, 2 rows", "5 May", "20 Jul – 18 Aug", "kg"} {
+	for _, want := range []string{"Tomato, paste", "Tomato sauce, thick", "cells", "seeds; set out", "60 × 90 cm, 2 rows", "5 May", "5 Aug – 3 Sep", "kg"} {
 		p.shows(line, want)
 	}
 	p.click(line + ` [data-figure$="/cells"]`)

@@ -35,11 +35,11 @@ func TestThreeLinesGiveThreeRibbons(t *testing.T) {
 
 func TestAGapIsClosedByTickingFrozen(t *testing.T) {
 	p := start(t, "demo").open("/table")
-	p.shows(`[data-wish="w1"] .short`, "13")
+	p.shows(`[data-wish="w1"] .short`, "17")
 	freezer, plants := p.tally("freezer"), p.tally("plants")
 	p.click(`[data-wish="w1"] .title`)
 	p.shows(".ways-list", "Carrots, frozen")
-	p.shows(".ways-list", "closes all 13")
+	p.shows(".ways-list", "closes all 17")
 	p.clickNamed(".editor .el-checkbox", "frozen")
 	p.clickNamed(".editor button", "Save")
 	p.gone(".editor")
@@ -56,7 +56,7 @@ func TestAGapIsClosedByTickingFrozen(t *testing.T) {
 
 func TestAWayOutOfTheListIsTaken(t *testing.T) {
 	p := start(t, "demo").open("/year")
-	p.clickNamed(`[data-food="w6"] button`, "31")
+	p.clickNamed(`[data-food="w6"] button`, "32")
 	p.clickNamed(".ways-list li", "^Buy")
 	p.click(`[aria-label^="Do it: buy"]`)
 	p.shows(`[data-food="w6"]`, "–")

@@ -52,6 +52,7 @@ func (y *Year) Under(cover Cover) *Year {
 		out.Max[d] = max(y.Max[d]+c.Max, out.Min[d]+0.1)
 		out.Mean[d] = (out.Min[d] + out.Max[d]) / 2
 	}
+	out.soil()
 	if y.FrostFree || c.Shields == 0 {
 		return &out
 	}

@@ -40,7 +40,7 @@ func (y *Year) Heat(base, limit float64) *[Days]float64 {
 	}
 	t := new([Days]float64)
 	for d := range t {
-		t[d] = DegreeDays(y.Min[d], y.Max[d], base, limit) * LightFactor(y.Light[d])
+		t[d] = DegreeDays(y.Min[d], y.Max[d], base, limit) * y.pace[d]
 	}
 	if y.heat == nil {
 		y.heat = map[heatKey]*[Days]float64{}
@@ -49,18 +49,22 @@ func (y *Year) Heat(base, limit float64) *[Days]float64 {
 	return t
 }
 
-// Soil returns the warmth of open soil on a year day, °C: the mean air of the
-// day and the six before it, and 2 °C more while days are longer than 12 h, the
-// sun lying on bare ground.
-func (y *Year) Soil(day int) float64 {
+// soil fills in the warmth of open soil, °C: the mean air of the day and the six
+// before it, and 2 °C more while days are longer than 12 h, the sun lying on bare
+// ground.
+func (y *Year) soil() {
 	var sum float64
-	for k := range 7 {
-		sum += y.Mean[mod(day-k, Days)]
+	for d := -6; d < 0; d++ {
+		sum += y.Mean[mod(d, Days)]
 	}
-	if y.Light[mod(day, Days)] > 12 {
-		return sum/7 + 2
+	for d := range Days {
+		sum += y.Mean[d]
+		y.Soil[d] = sum / 7
+		if y.Light[d] > 12 {
+			y.Soil[d] += 2
+		}
+		sum -= y.Mean[mod(d-6, Days)]
 	}
-	return sum / 7
 }
 
 // FrostAfter returns the chance of a killing frost after day x counted from the

@@ -58,10 +58,10 @@ func TestDayLengthOfTheExamples(t *testing.T) {
 
 func TestSoilAndFrost(t *testing.T) {
 	y := Build(Examples()[0].Place)
-	if d := y.Soil(200) - y.Mean[197]; math.Abs(d-2) > 0.1 {
+	if d := y.Soil[200] - y.Mean[197]; math.Abs(d-2) > 0.1 {
 		t.Errorf("in summer the soil is %g over the air", d)
 	}
-	if d := y.Soil(350) - y.Mean[347]; math.Abs(d) > 0.1 {
+	if d := y.Soil[350] - y.Mean[347]; math.Abs(d) > 0.1 {
 		t.Errorf("in winter the soil is %g over the air", d)
 	}
 	if a, b, c := y.FrostAfter(0), y.FrostAfter(10), y.FrostAfter(-10); math.Abs(a-0.5) > 1e-12 || math.Abs(b-0.1587) > 1e-4 || math.Abs(b+c-1) > 1e-12 {

@@ -171,8 +171,10 @@ type Year struct {
 	Place
 	Min, Max, Mean, Light [Days]float64 // °C, °C, °C, hours
 	Last, First           int           // year days of the median frosts; Last is 0 where frost-free
+	Soil                  [Days]float64 // °C, of open soil
 	Warmest               int           // year day of the greatest mean
 
+	pace [Days]float64 // of growth, by the length of the day
 	heat map[heatKey]*[Days]float64
 }
 
@@ -182,10 +184,12 @@ func Build(p Place) *Year {
 	for d := range Days {
 		y.Mean[d] = (y.Min[d] + y.Max[d]) / 2
 		y.Light[d] = DayLength(p.Latitude, d+1)
+		y.pace[d] = LightFactor(y.Light[d])
 		if y.Mean[d] > y.Mean[y.Warmest] {
 			y.Warmest = d
 		}
 	}
+	y.soil()
 	if !p.FrostFree {
 		y.Last, y.First = p.LastFrost.YearDay(), p.FirstFrost.YearDay()
 	}

@@ -58,37 +58,37 @@ type Tally struct {
 
 // Wish is what one wish comes to.
 type Wish struct {
-	ID          string      `json:"id"`
-	Title       string      `json:"title"`
-	Words       string      `json:"words"`
-	Unit        amount.Unit `json:"unit"`
-	Number      float64     `json:"number"` // what is wished, last year's story reckoned in
-	Wanted      []float64   `json:"wanted"` // each of 52 weeks, in the wish's own unit
-	Source      []string    `json:"source"` // each of 52 weeks: a form, gap, or nothing wanted
-	Coming      []string    `json:"coming"` // the same for the year that comes, from the shelf as it stands
-	WeeksFed    int         `json:"weeks_fed"`
-	WeeksWanted int         `json:"weeks_wanted"`
-	WeeksBought int         `json:"weeks_bought"` // gaps closed by buying
-	OnShelf     bool        `json:"on_shelf"`     // something of it stands on the shelf today
-	ToFill      int         `json:"to_fill"`      // jars to be filled
-	Batches     float64     `json:"batches"`      // of putting up
-	Hours       float64     `json:"hours"`        // hands on, putting up
-	Frozen      float64     `json:"frozen"`       // litres into the freezer
-	Uses        []Use       `json:"uses"`
-	HarvestUnit amount.Unit `json:"harvest_unit"` // kg, or pieces
-	Harvested   float64     `json:"harvested"`    // to be brought in
-	Average     float64     `json:"average"`      // what an average year gives
-	LeftOver    float64     `json:"left_over"`    // the surplus of an average year
-	Plants      int         `json:"plants"`
-	Area        float64     `json:"area"` // m² of all its sowings
-	RowMetres   float64     `json:"row_metres"`
-	SowingCount int         `json:"sowing_count"`
-	Confidence  float64     `json:"confidence"` // of its first use; 0: a typical year
-	JarLitre    float64     `json:"jar_litre,omitempty"`
-	Load        *Load       `json:"load,omitempty"`
-	Enough      bool        `json:"enough"` // what is left meets it: grow none this year
-	Notes       []string    `json:"notes"`
-	Cautions    []string    `json:"cautions"`
+	ID          string       `json:"id"`
+	Title       string       `json:"title"`
+	Words       string       `json:"words"`
+	Unit        amount.Unit  `json:"unit"`
+	Number      float64      `json:"number"` // what is wished, last year's story reckoned in
+	Wanted      []float64    `json:"wanted"` // each of 52 weeks, in the wish's own unit
+	Source      []table.Form `json:"source"` // each of 52 weeks: a form, gap, or nothing wanted
+	Coming      []table.Form `json:"coming"` // the same for the year that comes, from the shelf as it stands
+	WeeksFed    int          `json:"weeks_fed"`
+	WeeksWanted int          `json:"weeks_wanted"`
+	WeeksBought int          `json:"weeks_bought"` // gaps closed by buying
+	OnShelf     bool         `json:"on_shelf"`     // something of it stands on the shelf today
+	ToFill      int          `json:"to_fill"`      // jars to be filled
+	Batches     float64      `json:"batches"`      // of putting up
+	Hours       float64      `json:"hours"`        // hands on, putting up
+	Frozen      float64      `json:"frozen"`       // litres into the freezer
+	Uses        []Use        `json:"uses"`
+	HarvestUnit amount.Unit  `json:"harvest_unit"` // kg, or pieces
+	Harvested   float64      `json:"harvested"`    // to be brought in
+	Average     float64      `json:"average"`      // what an average year gives
+	LeftOver    float64      `json:"left_over"`    // the surplus of an average year
+	Plants      int          `json:"plants"`
+	Area        float64      `json:"area"` // m² of all its sowings
+	RowMetres   float64      `json:"row_metres"`
+	SowingCount int          `json:"sowing_count"`
+	Confidence  float64      `json:"confidence"` // of its first use; 0: a typical year
+	JarLitre    float64      `json:"jar_litre,omitempty"`
+	Load        *Load        `json:"load,omitempty"`
+	Enough      bool         `json:"enough"` // what is left meets it: grow none this year
+	Notes       []string     `json:"notes"`
+	Cautions    []string     `json:"cautions"`
 }
 
 // Load is a wish in jars against full loads of the canner or its like.

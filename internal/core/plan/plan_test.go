@@ -232,7 +232,7 @@ func sound(t *testing.T, name string, p Plan) {
 			switch {
 			case wanted < 0 || (wanted > 0) != (w.Source[i] != ""):
 				t.Fatalf("%s: week %d wants %g from %q", name, i, wanted, w.Source[i])
-			case w.Source[i] == string(table.Gap):
+			case w.Source[i] == table.Gap:
 				gap++
 			case wanted > 0:
 				fed++

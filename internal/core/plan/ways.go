@@ -35,7 +35,7 @@ type Way struct {
 // gapsOf returns the weeks of a wish that nothing feeds.
 func gapsOf(w *Wish) (n int) {
 	for _, s := range w.Source {
-		if s == string(table.Gap) {
+		if s == table.Gap {
 			n++
 		}
 	}

@@ -10,7 +10,6 @@ import (
 	"inventory/internal/core/caution"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/reckon"
-	"inventory/internal/core/season"
 	"inventory/internal/core/table"
 	"inventory/internal/core/working"
 )
@@ -22,7 +21,7 @@ func (c *computation) wish(i int) {
 	w := r.Wish
 	out := Wish{
 		ID: w.ID, Title: table.Title(w, c.desk.Book), Words: table.Words(w, c.desk.Book), Unit: r.Unit, Number: w.Amount.Number,
-		Wanted: r.Wanted[:], Source: make([]string, season.WeeksPerYear), Coming: make([]string, season.WeeksPerYear),
+		Wanted: r.Wanted[:], Source: r.Source[:], Coming: r.Coming[:],
 		Uses: []Use{}, Notes: r.Notes, Cautions: []string{},
 		HarvestUnit: amount.Kilogram, Enough: r.Enough, Confidence: w.ConfidenceFor(""),
 	}
@@ -30,7 +29,6 @@ func (c *computation) wish(i int) {
 		out.Notes = []string{}
 	}
 	for k, s := range r.Source {
-		out.Source[k], out.Coming[k] = string(s), string(r.Coming[k])
 		if r.Wanted[k] > 0 {
 			out.WeeksWanted++
 			switch s {

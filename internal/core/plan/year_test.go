@@ -25,7 +25,7 @@ func use(t *testing.T, w Wish, form string) Use {
 	return Use{}
 }
 
-func weeksOf(w Wish, source string) (weeks []int) {
+func weeksOf(w Wish, source table.Form) (weeks []int) {
 	for i, s := range w.Source {
 		if s == source {
 			weeks = append(weeks, i)
@@ -432,7 +432,7 @@ func TestTheWeekIsTheLedgers(t *testing.T) {
 		}
 		for _, e := range w.Eaten {
 			i := slices.IndexFunc(p.Wishes, func(x Wish) bool { return x.ID == e.Wish })
-			if p.Wishes[i].Source[n] != e.Source || p.Wishes[i].Wanted[n] != e.Amount {
+			if string(p.Wishes[i].Source[n]) != e.Source || p.Wishes[i].Wanted[n] != e.Amount {
 				t.Errorf("week %d: %+v", n, e)
 			}
 			if e.Source != "gap" && !slices.Contains(e.Sources, e.Source) {

@@ -3,7 +3,6 @@ package season
 import (
 	"fmt"
 	"math"
-	"slices"
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
@@ -12,15 +11,16 @@ import (
 // ground holds the rules of one crop at one place. Days x count from the median
 // last spring frost, or from 1 January where there is none.
 type ground struct {
-	crop  *book.Crop
-	year  *place.Year
-	risk  Risk
-	limit int // it must be ready before this day
-	stop  int // picking ends before this day
-	why   string
-	warm  bool                      // whether the summer's heat is a limit
-	heat  [3*place.Days + 1]float64 // heat[i]: degree days × light of the first i days from x = hotFrom
-	hot   [3*place.Days + 1]int16   // hot[i]: days over heat_max among the first i of the three years from x = hotFrom
+	crop           *book.Crop
+	year           *place.Year
+	risk           Risk
+	limit          int // it must be ready before this day
+	stop           int // picking ends before this day
+	why            string
+	hand, sureHand int                       // where the last searches of the heat ended
+	warm           bool                      // whether the summer's heat is a limit
+	heat           [3*place.Days + 1]float64 // heat[i]: degree days × light of the first i days from x = hotFrom
+	hot            [3*place.Days + 1]int16   // hot[i]: days over heat_max among the first i of the three years from x = hotFrom
 }
 
 const (
@@ -252,7 +252,7 @@ func (g *ground) try(x int) (Start, refusal) {
 	if c.LatestWeeks.Known && !g.year.FrostFree && x > int(7*c.LatestWeeks.Value) {
 		return st, refusal{tooLateToPlant, c.LatestWeeks.Value}
 	}
-	if !st.Raised && c.Dense == nil && c.SoilMin.Known && g.year.Soil(g.year.Day(x)) < c.SoilMin.Value {
+	if !st.Raised && c.Dense == nil && c.SoilMin.Known && g.year.Soil[g.year.Day(x)] < c.SoilMin.Value {
 		return st, refusal{soilTooCold, c.SoilMin.Value}
 	}
 	if r := g.ready(&st, days, limit); r.rule != permitted {
@@ -324,8 +324,8 @@ func (g *ground) ready(st *Start, days float64, limit int) refusal {
 	least := st.Day + int(math.Round(leastShare*(indoors+days)-indoors))
 	most := st.Day + int(math.Round(mostShare*(indoors+days)-indoors))
 	need := Needs(g.crop, days)
-	st.Ready = max(g.gathers(st.Day, need), least)
-	st.Sure = max(g.gathers(st.Day, need*g.risk.slack()), st.Ready)
+	st.Ready = max(g.gathers(st.Day, need, &g.hand), least)
+	st.Sure = max(g.gathers(st.Day, need*g.risk.slack(), &g.sureHand), st.Ready)
 	switch {
 	case st.Sure >= limit && limit < never:
 		return refusal{readyTooLate, float64(st.Sure)}
@@ -337,15 +337,23 @@ func (g *ground) ready(st *Start, days float64, limit int) refusal {
 
 // gathers returns the first day by which so much heat has come since a start,
 // whose own day counts and the ready day does not; never where it does not come
-// within the tables.
-func (g *ground) gathers(start int, need float64) int {
+// within the tables. Starts are tried day after day, so the search goes on from
+// where it last ended, one hand for each of the two heats looked for.
+func (g *ground) gathers(start int, need float64, hand *int) int {
 	from := max(0, start-hotFrom)
 	want := g.heat[from] + need - 1e-9
-	i, found := slices.BinarySearch(g.heat[from:], want)
-	if !found && from+i >= len(g.heat) {
+	i := *hand
+	if i < from || g.heat[i] >= want {
+		i = from
+	}
+	for i < len(g.heat) && g.heat[i] < want {
+		i++
+	}
+	*hand = max(from, i-1)
+	if i == len(g.heat) {
 		return never
 	}
-	return hotFrom + from + i
+	return hotFrom + i
 }
 
 func (g *ground) firstWhy() string {
