@@ -48,7 +48,8 @@ func TestAMemberMoreEatsMore(t *testing.T) {
 }
 
 func TestThePlaceIsHeldAgainstItself(t *testing.T) {
-	p := start(t, "demo").open("/house")
+	a := start(t, "demo")
+	p := a.open("/house")
 	p.fill(`[aria-label="Latitude"] `, "91")
 	p.clickNamed("button", "Save the place")
 	p.shows(`[aria-label="Place"] .wrong`, "“91” cannot be; wanted: a number from -70 to 70")
@@ -82,6 +83,27 @@ func TestSowingsShowAllCounts(t *testing.T) {
 	p.gone(line)
 	p.fill(`[aria-label="Find a sowing"]`, "zzz")
 	p.shows(".empty", "No sowing fits")
+}
+
+func TestSowingsOverTheYear(t *testing.T) {
+	p := start(t, "demo").open("/sowings")
+	p.see("[data-sowing]")
+	p.clickNamed(".choice button", "over the year")
+	p.until("a bar for each sowing", `() => document.querySelectorAll('[data-bar]').length === Number(document.querySelector('[data-tally="sowings"] .figure').textContent.trim())`)
+	// A sowing begins within the field of its crop, and is picked after it is planted.
+	if wrong := p.eval(`() => [...document.querySelectorAll('[data-crop]')].flatMap(g => {
+		const fields = [...g.querySelectorAll('.window')].map(w => w.getBoundingClientRect())
+		return [...g.querySelectorAll('[data-bar]')].filter(b => {
+			const first = b.querySelector('i').getBoundingClientRect()
+			return fields.length && !fields.some(f => first.left >= f.left - 3 && first.left <= f.right + 3)
+		}).map(b => b.dataset.bar)
+	}).join()`); wrong != "" {
+		t.Errorf("outside the field of their crop: %s", wrong)
+	}
+	p.click(`[data-crop="broccoli"] .name`)
+	p.shows(`[data-crop="broccoli"] .why`, "Not later: ready")
+	p.fill(`[aria-label="Find a sowing"]`, "lettuce")
+	p.until("one crop", `() => document.querySelectorAll('[data-crop]').length === 1`)
 }
 
 // controls lists what must be reached by the Tab key, as the page has it now.

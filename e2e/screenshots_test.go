@@ -27,6 +27,9 @@ func TestScreenshots(t *testing.T) {
 	p = a.open("/sowings")
 	p.see("[data-sowing]")
 	keep(p, "sowings")
+	p.clickNamed(".choice button", "over the year")
+	p.see("[data-bar]")
+	keep(p, "sowings-year")
 
 	p = a.open("/house")
 	p.see(".chart")

@@ -335,6 +335,9 @@ type Edit struct {
 // EditCommand defines model for Edit.Command.
 type EditCommand string
 
+// Field defines model for Field.
+type Field = plan.Field
+
 // FieldProblem defines model for FieldProblem.
 type FieldProblem struct {
 	Allowed string `json:"allowed"`
@@ -553,6 +556,9 @@ type Way = plan.Way
 
 // Week defines model for Week.
 type Week = plan.Week
+
+// Window defines model for Window.
+type Window = plan.Window
 
 // Wish defines model for Wish.
 type Wish = table.Wish

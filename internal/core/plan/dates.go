@@ -146,8 +146,33 @@ func (c *computation) finish() {
 	for i, s := range c.sowings {
 		c.plan.Sowings[i] = *s
 	}
+	c.fields()
 	c.tally()
 	c.fullest()
+}
+
+// fields says when each crop of the sowings may be begun, in the order in which
+// they first are.
+func (c *computation) fields() {
+	c.plan.Fields = []Field{}
+	seen := map[seasonKey]bool{}
+	day := func(d int) civil.Date { return c.start + civil.Date(d) }
+	for _, s := range c.sowings {
+		key := seasonKey{c.desk.Book.Crop(s.Crop), place.Cover(s.Cover)}
+		if seen[key] || s.Method == "patch" || s.Method == "tray" {
+			continue
+		}
+		seen[key] = true
+		f := Field{Crop: s.Crop, Cover: s.Cover, Windows: []Window{}}
+		for _, w := range c.season(key.crop, key.cover).Windows {
+			first, last := w.First, w.Last
+			if last.Sow < first.Sow { // it runs on past the end of the table year
+				last.Sow, last.End = last.Sow+place.Days, last.End+place.Days
+			}
+			f.Windows = append(f.Windows, Window{day(first.Sow), day(last.Sow), w.FirstWhy, w.LastWhy, day(first.Ready), day(last.End)})
+		}
+		c.plan.Fields = append(c.plan.Fields, f)
+	}
 }
 
 // tally takes the sums over all wishes. A sowing that serves several wishes is

@@ -37,6 +37,7 @@ type Plan struct {
 	Tally      Tally        `json:"tally"`
 	Wishes     []Wish       `json:"wishes"`
 	Sowings    []Sowing     `json:"sowings"` // by date
+	Fields     []Field      `json:"fields"`  // when each crop of the sowings may be begun
 	Kitchen    Kitchen      `json:"kitchen"`
 	Rooms      []Room       `json:"rooms"` // stores and freezer, against what they hold
 	Goals      Goals        `json:"goals"`
@@ -175,6 +176,24 @@ type Sowing struct {
 	ground span // days of the table year that it takes bed
 	gives  float64
 	season *season.Season
+}
+
+// Field is when a crop may be begun here: runs of days with the reason at each
+// edge.
+type Field struct {
+	Crop    string   `json:"crop"`
+	Cover   string   `json:"cover,omitempty"`
+	Windows []Window `json:"windows"`
+}
+
+// Window is a run of permitted days.
+type Window struct {
+	First    civil.Date `json:"first"` // to sow, indoors or in place, or to plant stock
+	Last     civil.Date `json:"last"`
+	FirstWhy string     `json:"first_why"`
+	LastWhy  string     `json:"last_why"`
+	Picked   civil.Date `json:"picked"` // the first harvest of the first of them
+	Until    civil.Date `json:"until"`  // the end of the last one's picking
 }
 
 // Served is a wish's part of a sowing.

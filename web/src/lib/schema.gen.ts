@@ -563,10 +563,24 @@ export interface components {
             tally: components["schemas"]["Tally"];
             wishes: components["schemas"]["PlanWish"][];
             sowings: components["schemas"]["Sowing"][];
+            fields: components["schemas"]["Field"][];
             kitchen: components["schemas"]["Kitchen"];
             rooms: components["schemas"]["Room"][];
             goals: components["schemas"]["Goals"];
             shelf: components["schemas"]["Standing"][];
+        };
+        Field: {
+            crop: string;
+            cover?: string;
+            windows: components["schemas"]["Window"][];
+        };
+        Window: {
+            first: string;
+            last: string;
+            first_why: string;
+            last_why: string;
+            picked: string;
+            until: string;
         };
         Kitchen: {
             /**

@@ -8,12 +8,14 @@ import { useKeys } from '../../lib/keys'
 import { useUnits } from '../../lib/units'
 import { monthYear } from '../../lib/words'
 import SowingLine from './SowingLine.vue'
+import TimeField from './TimeField.vue'
 
 const store = useHousehold()
 const { system } = useUnits()
 const find = ref('')
 const finder = ref<InstanceType<typeof ElInput>>()
 const only = ref('')
+const view = ref<'list' | 'time'>('list')
 
 const methods = [
   { value: '', label: 'all' },
@@ -57,6 +59,12 @@ useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }]
         <a class="no-print" :href="`/api/calendar?units=${system}`" download="sowings.ics">Calendar file</a>
       </p>
       <div class="tools no-print">
+        <div class="choice" role="group" aria-label="How they are shown">
+          <button type="button" class="plain" :aria-pressed="view === 'list'" @click="view = 'list'">by date</button>
+          <button type="button" class="plain" :aria-pressed="view === 'time'" @click="view = 'time'">
+            over the year
+          </button>
+        </div>
         <div class="only" role="group" aria-label="Which sowings">
           <button
             v-for="m in methods"
@@ -80,7 +88,8 @@ useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }]
         />
       </div>
     </div>
-    <template v-if="shown.length">
+    <TimeField v-if="shown.length && view === 'time'" :sowings="shown" />
+    <template v-else-if="shown.length">
       <div class="sow-grid heads" aria-hidden="true">
         <div>begin</div>
         <div>crop, and what for</div>

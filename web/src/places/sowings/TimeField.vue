@@ -1,0 +1,295 @@
+<script setup lang="ts">
+// Every sowing over the year, crop by crop: indoors, in the ground, picked; above
+// each crop the days on which it may be begun here, with the reason at each edge.
+import { computed, ref } from 'vue'
+import type { Sowing } from '../../lib/api'
+import { useHousehold } from '../../lib/household'
+import { useUnits } from '../../lib/units'
+import { count, day, monthShort } from '../../lib/words'
+
+const props = defineProps<{ sowings: Sowing[] }>()
+const store = useHousehold()
+const { say } = useUnits()
+const open = ref('')
+
+const at = (iso: string) => Date.parse(iso) / 86400000
+/** The months shown: from the first thing to do until the last bed is cleared, two years at most. */
+const span = computed(() => {
+  const from = Math.min(...props.sowings.map((s) => at(s.date)))
+  const to = Math.max(...props.sowings.map((s) => at(s.last_pick ?? s.clear)))
+  const d = new Date(from * 86400000)
+  const start = Date.UTC(d.getUTCFullYear(), d.getUTCMonth(), 1) / 86400000
+  return { from: start, days: Math.min(730, Math.max(60, to - start + 10)) }
+})
+const x = (iso: string) => Math.min(100, Math.max(0, ((at(iso) - span.value.from) / span.value.days) * 100))
+const width = (a: string, b: string) => Math.max(0.25, x(b) - x(a))
+
+const months = computed(() => {
+  const out: { at: number; name: string; year: string }[] = []
+  const d = new Date(span.value.from * 86400000)
+  for (;;) {
+    const iso = d.toISOString().slice(0, 10)
+    if (at(iso) > span.value.from + span.value.days - 15) return out
+    out.push({
+      at: x(iso),
+      name: monthShort(iso),
+      year: iso.slice(5, 7) === '01' || !out.length ? iso.slice(0, 4) : '',
+    })
+    d.setUTCMonth(d.getUTCMonth() + 1)
+  }
+})
+
+const groups = computed(() => {
+  const out = new Map<string, { name: string; crop: string; cover: string; rows: Sowing[] }>()
+  for (const s of props.sowings) {
+    const key = `${s.crop} ${s.cover ?? ''}`
+    const g = out.get(key) ?? { name: s.crop_name, crop: s.crop, cover: s.cover ?? '', rows: [] }
+    g.rows.push(s)
+    out.set(key, g)
+  }
+  return [...out.values()].sort((a, b) => a.name.localeCompare(b.name))
+})
+const windows = (crop: string, cover: string) =>
+  store.plan?.fields.find((f) => f.crop === crop && (f.cover ?? '') === cover)?.windows ?? []
+
+/** When it takes the ground. */
+const ground = (s: Sowing) => (s.method === 'raised' && s.plant_out ? s.plant_out : s.date)
+const grown = (s: Sowing) => s.first_pick ?? s.clear
+const serves = (s: Sowing) => [...new Set(s.for.map((f) => f.title))].join(' · ')
+const today = computed(() => (store.plan ? x(store.plan.as_of) : 0))
+
+const frosts = computed(() => {
+  const p = store.plan
+  if (!p || p.first_frost < 0) return []
+  return [p.weeks[p.last_frost], p.weeks[p.first_frost]].flatMap((iso) => (iso ? [x(iso)] : []))
+})
+</script>
+
+<template>
+  <div class="time">
+    <div class="time-grid scale" aria-hidden="true">
+      <span></span>
+      <div class="axis">
+        <span v-for="m in months" :key="m.at" class="month" :style="{ left: m.at + '%' }"
+          >{{ m.name }}<b v-if="m.year">{{ m.year }}</b></span
+        >
+        <span v-for="f in frosts" :key="f" class="frost" :style="{ left: f + '%' }">✱</span>
+      </div>
+    </div>
+    <section v-for="g in groups" :key="g.crop + g.cover" :data-crop="g.crop" :aria-label="g.name">
+      <div class="time-grid head">
+        <button
+          type="button"
+          class="plain name"
+          :aria-expanded="open === g.crop + g.cover"
+          @click="open = open === g.crop + g.cover ? '' : g.crop + g.cover"
+        >
+          {{ g.name }}<span v-if="g.cover" class="quiet small"> under {{ g.cover }}</span>
+        </button>
+        <div class="axis">
+          <span
+            v-for="w in windows(g.crop, g.cover)"
+            :key="w.first"
+            class="window"
+            :style="{ left: x(w.first) + '%', width: width(w.first, w.last) + '%' }"
+            :title="`may be begun from ${day(w.first)} (${w.first_why}) to ${day(w.last)} (${w.last_why})`"
+          />
+        </div>
+      </div>
+      <div v-if="open === g.crop + g.cover" class="why small">
+        <p v-for="w in windows(g.crop, g.cover)" :key="w.first">
+          May be begun from <strong>{{ day(w.first) }}</strong> to <strong>{{ day(w.last) }}</strong>. Not earlier:
+          {{ w.first_why }}. Not later: {{ w.last_why }}. Picked from {{ day(w.picked) }} to {{ day(w.until) }}.
+        </p>
+        <p v-if="!windows(g.crop, g.cover).length" class="quiet">It stands for years, or on a tray at any time.</p>
+      </div>
+      <div v-for="s in g.rows" :key="s.id" class="time-grid line" :data-bar="s.id">
+        <span class="for small" :title="serves(s)"
+          ><b :class="{ warn: s.late }">{{ day(s.date) }}</b>
+          {{ s.plants ? count(s.plants, 'plant') : say(s.area, 'm²') }}</span
+        >
+        <div
+          class="axis"
+          role="img"
+          :aria-label="`${g.name}, begun ${day(s.date)}, ${s.plant_out && s.method === 'raised' ? `planted out ${day(s.plant_out)}, ` : ''}${s.first_pick ? `picked ${day(s.first_pick)} to ${day(s.last_pick)}` : 'not picked'}`"
+        >
+          <i
+            v-if="s.method === 'raised' && s.plant_out"
+            class="indoors"
+            :style="{ left: x(s.date) + '%', width: width(s.date, s.plant_out) + '%' }"
+          />
+          <i class="grows" :style="{ left: x(ground(s)) + '%', width: width(ground(s), grown(s)) + '%' }" />
+          <i
+            v-if="s.first_pick && s.last_pick"
+            class="picked"
+            :style="{ left: x(s.first_pick) + '%', width: width(s.first_pick, s.last_pick) + '%' }"
+          />
+        </div>
+      </div>
+    </section>
+    <span v-if="today > 0 && today < 100" class="time-grid today" aria-hidden="true"
+      ><span></span><span class="axis"><i :style="{ left: today + '%' }" /></span
+    ></span>
+    <p class="key small quiet">
+      <i class="window" /> may be begun <i class="indoors" /> indoors <i class="grows" /> in the ground
+      <i class="picked" /> picked or lifted <span class="frost-mark">✱</span> median frosts
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.time {
+  position: relative;
+}
+.time-grid {
+  display: grid;
+  grid-template-columns: minmax(8rem, 13rem) minmax(0, 1fr);
+  column-gap: 0.7rem;
+  align-items: center;
+}
+.axis {
+  position: relative;
+  height: 100%;
+  min-height: 13px;
+}
+.scale {
+  border-bottom: 1px solid var(--ink-2);
+  font-size: 0.76rem;
+  color: var(--ink-2);
+  position: sticky;
+  top: 3.75rem;
+  background: var(--paper);
+  z-index: 4;
+}
+.scale .axis {
+  height: 2.1rem;
+}
+.month {
+  position: absolute;
+  bottom: 0;
+  border-left: 1px solid var(--hair-2);
+  padding-left: 2px;
+  white-space: nowrap;
+}
+.month b {
+  position: absolute;
+  left: 0;
+  bottom: 1.05rem;
+  color: var(--ink);
+}
+.frost {
+  position: absolute;
+  top: 0;
+  transform: translateX(-50%);
+  color: var(--freezer);
+}
+.head {
+  margin-top: 0.35rem;
+}
+.name {
+  font-family: var(--serif);
+  font-weight: 600;
+  line-height: 1.2;
+}
+.name:hover {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  text-decoration-color: var(--hair-2);
+}
+.window {
+  position: absolute;
+  top: 3px;
+  height: 8px;
+  background: repeating-linear-gradient(-45deg, var(--hair-2) 0 1px, transparent 1px 4px);
+  border-left: 2px solid var(--ink-2);
+  border-right: 2px solid var(--ink-2);
+}
+.line {
+  border-bottom: 1px solid var(--hair);
+}
+.line:hover {
+  background: color-mix(in srgb, var(--wash) 55%, transparent);
+}
+.for {
+  color: var(--ink-2);
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  font-variant-numeric: tabular-nums;
+}
+.for b {
+  display: inline-block;
+  width: 3.6rem;
+  font-weight: 600;
+  color: var(--ink);
+}
+.for b.warn {
+  color: var(--accent);
+}
+.axis i {
+  position: absolute;
+  top: 3px;
+  height: 9px;
+}
+.indoors {
+  border: 1px dashed var(--ink-2);
+  border-right: 0;
+}
+.grows {
+  background: color-mix(in srgb, var(--fresh) 28%, var(--paper));
+}
+.picked {
+  background: var(--fresh);
+}
+.why {
+  padding: 0.1rem 0 0.3rem 0.8rem;
+  border-left: 3px solid var(--accent);
+  max-width: 62rem;
+}
+.today {
+  position: absolute;
+  inset: 2.1rem 0 1.6rem 0;
+  pointer-events: none;
+}
+.today i {
+  top: 0;
+  height: 100%;
+  border-left: 1px solid var(--accent);
+}
+.key {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 0.5rem;
+  align-items: center;
+  padding-top: 0.6rem;
+}
+.key i {
+  position: static;
+  display: inline-block;
+  width: 22px;
+  height: 9px;
+  margin-left: 0.8rem;
+}
+.frost-mark {
+  color: var(--freezer);
+  margin-left: 0.8rem;
+}
+@container leaf (max-width: 620px) {
+  .time-grid {
+    grid-template-columns: 6.4rem minmax(0, 1fr);
+    column-gap: 0.4rem;
+  }
+  .month b {
+    display: none;
+  }
+  .month:nth-child(even) {
+    color: transparent;
+  }
+  .for b {
+    width: 3.1rem;
+  }
+  .scale {
+    position: static;
+  }
+}
+</style>
