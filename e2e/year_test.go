@@ -118,6 +118,46 @@ func TestTheShelfIsReadFromAFile(t *testing.T) {
 	}
 }
 
+// A weather file moves the windows: a place with frosts three weeks later sows
+// its tomatoes later.
+func TestAWeatherFileMovesTheDates(t *testing.T) {
+	a := start(t, "demo")
+	p := a.open("/house")
+	p.see(".chart")
+	dir := t.TempDir()
+	wrong := filepath.Join(dir, "wrong.csv")
+	p.must(os.WriteFile(wrong, []byte("DATE,TMAX,TMIN\n2019-01-01,3,-2\n2019-01-02,warm,-2\n"), 0o600))
+	p.must(p.see(`[aria-label="A weather file"]`).SetFiles([]string{wrong}))
+	p.shows(`[aria-label="Place"] .wrong`, "line 3, TMAX: “warm” cannot be; wanted: a number from -70 to 60")
+	maxima := []float64{3, 5, 10, 15, 20, 23, 26, 25, 21, 15, 8, 4}
+	var text strings.Builder
+	text.WriteString("date,tmax,tmin\n")
+	for year := 2015; year < 2022; year++ {
+		for month := 1; month <= 12; month++ {
+			for d := 1; d <= 28; d++ {
+				lowest := maxima[month-1] - 9
+				if month == 5 && d == 18+year%3 || month == 9 && d == 25 {
+					lowest = -1
+				} else if month > 5 && month < 10 {
+					lowest = max(lowest, 2)
+				}
+				fmt.Fprintf(&text, "%d-%02d-%02d,%g,%g\n", year, month, d, maxima[month-1], lowest)
+			}
+			if month == 1 || month == 7 { // a year wants 330 days
+				fmt.Fprintf(&text, "%d-%02d-29,%g,%g\n", year, month, maxima[month-1], maxima[month-1]-9)
+			}
+		}
+	}
+	right := filepath.Join(dir, "right.csv")
+	p.must(os.WriteFile(right, []byte(text.String()), 0o600))
+	p.must(p.see(`[aria-label="A weather file"]`).SetFiles([]string{right}))
+	p.shows(`[aria-label="Place"]`, "7 whole years")
+	p.clickNamed("button", "Save the place")
+	p.shows(".notice", "Changed the place")
+	p = a.open("/sowings")
+	p.shows(`[data-sowing="w3-canned-1"]`, "26 May") // planted out a week after 19 May, no longer on 5 May
+}
+
 func TestAWeekIsOpenedAndPinned(t *testing.T) {
 	p := start(t, "demo").open("/year")
 	p.see(`[data-food="w1"] rect`)

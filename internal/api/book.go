@@ -51,6 +51,10 @@ func facts(c *book.Crop) []string {
 	}[c.Start])}
 	weeks := func(v float64) string {
 		switch {
+		case v == -1:
+			return "a week before the last frost"
+		case v == 1:
+			return "a week after the last frost"
 		case v < 0:
 			return fmt.Sprintf("%.0f weeks before the last frost", -v)
 		case v > 0:

@@ -185,6 +185,24 @@ func (e PreparationUnit) Valid() bool {
 	}
 }
 
+// Defines values for WeatherFileDegrees.
+const (
+	C WeatherFileDegrees = "C"
+	F WeatherFileDegrees = "F"
+)
+
+// Valid indicates whether the value is a known member of the WeatherFileDegrees enum.
+func (e WeatherFileDegrees) Valid() bool {
+	switch e {
+	case C:
+		return true
+	case F:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for GetCalendarParamsUnits.
 const (
 	Metric GetCalendarParamsUnits = "metric"
@@ -554,6 +572,25 @@ type Use = plan.Use
 // Way defines model for Way.
 type Way = plan.Way
 
+// WeatherFile defines model for WeatherFile.
+type WeatherFile struct {
+	Degrees WeatherFileDegrees `json:"degrees"`
+
+	// Text CSV with DATE, TMAX, TMIN and perhaps PRCP
+	Text string `json:"text"`
+}
+
+// WeatherFileDegrees defines model for WeatherFile.Degrees.
+type WeatherFileDegrees string
+
+// WeatherRecord defines model for WeatherRecord.
+type WeatherRecord struct {
+	Days  int      `json:"days"`
+	Notes []string `json:"notes"`
+	Place Place    `json:"place"`
+	Years int      `json:"years"`
+}
+
 // Week defines model for Week.
 type Week = plan.Week
 
@@ -609,6 +646,9 @@ type PostRedoJSONRequestBody = Step
 // PostUndoJSONRequestBody defines body for PostUndo for application/json ContentType.
 type PostUndoJSONRequestBody = Step
 
+// PostWeatherReadJSONRequestBody defines body for PostWeatherRead for application/json ContentType.
+type PostWeatherReadJSONRequestBody = WeatherFile
+
 // ServerInterface represents all server handlers.
 type ServerInterface interface {
 	// GetBook The crop book as it is here (the usual figures, the household's own on top)
@@ -650,6 +690,9 @@ type ServerInterface interface {
 	// GetWays Ways of closing the gaps of a wish, or of relieving a week with too much putting up, each with what it costs
 	// (GET /ways)
 	GetWays(ctx *echo.Context, params GetWaysParams) error
+	// PostWeatherRead Derive the place's normals and frosts from a CSV of daily weather, without changing anything
+	// (POST /weather-read)
+	PostWeatherRead(ctx *echo.Context) error
 	// GetWeek One week of the ledger (what is eaten and from where, what comes in, what the kitchen does)
 	// (GET /week)
 	GetWeek(ctx *echo.Context, params GetWeekParams) error
@@ -805,6 +848,15 @@ func (w *ServerInterfaceWrapper) GetWays(ctx *echo.Context) error {
 	return err
 }
 
+// PostWeatherRead converts echo context to params.
+func (w *ServerInterfaceWrapper) PostWeatherRead(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostWeatherRead(ctx)
+	return err
+}
+
 // GetWeek converts echo context to params.
 func (w *ServerInterfaceWrapper) GetWeek(ctx *echo.Context) error {
 	var err error
@@ -898,6 +950,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/book", wrapper.GetBook, options.OperationMiddlewares["getBook"]...)
 	router.POST(options.BaseURL+"/lots-read", wrapper.PostLotsRead, options.OperationMiddlewares["postLotsRead"]...)
 	router.GET(options.BaseURL+"/shelf-file", wrapper.GetShelfFile, options.OperationMiddlewares["getShelfFile"]...)
+	router.POST(options.BaseURL+"/weather-read", wrapper.PostWeatherRead, options.OperationMiddlewares["postWeatherRead"]...)
 	router.GET(options.BaseURL+"/calendar", wrapper.GetCalendar, options.OperationMiddlewares["getCalendar"]...)
 	router.POST(options.BaseURL+"/lines", wrapper.PostLine, options.OperationMiddlewares["postLine"]...)
 	router.GET(options.BaseURL+"/reference", wrapper.GetReference, options.OperationMiddlewares["getReference"]...)

@@ -6,6 +6,7 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
+	"fmt"
 	"io"
 	"io/fs"
 	"log/slog"
@@ -19,6 +20,8 @@ import (
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/invalid"
+	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/shelf"
 	"inventory/internal/core/table"
@@ -333,6 +336,27 @@ func (s *Server) GetCalendar(c *echo.Context, params GetCalendarParams) error {
 	h.Set("Content-Type", "text/calendar; charset=utf-8")
 	h.Set("Content-Disposition", `attachment; filename="sowings.ics"`)
 	return exchange.WriteCalendar(c.Response(), p, system)
+}
+
+// PostWeatherRead derives a place from a weather record, and changes nothing.
+func (s *Server) PostWeatherRead(c *echo.Context) error {
+	var f WeatherFile
+	if err := decode(c, &f); err != nil {
+		return err
+	}
+	in, err := s.input(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	days, notes, err := exchange.ReadWeather(strings.NewReader(f.Text), f.Degrees == "F")
+	if err != nil {
+		return err
+	}
+	r, err := place.FromWeather(in.Household.Place, days)
+	if err != nil {
+		return &invalid.Field{Field: "the file", Value: fmt.Sprintf("%d days", len(days)), Allowed: err.Error()}
+	}
+	return c.JSON(http.StatusOK, WeatherRecord{Place: r.Place, Years: r.Years, Days: r.Days, Notes: append(append([]string{}, notes...), r.Notes...)})
 }
 
 // PostLine says what a line means, and changes nothing.

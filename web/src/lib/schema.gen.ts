@@ -174,6 +174,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/weather-read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Derive the place's normals and frosts from a CSV of daily weather, without changing anything */
+        post: operations["postWeatherRead"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calendar": {
         parameters: {
             query?: never;
@@ -409,6 +426,18 @@ export interface components {
             damp: boolean;
             /** Format: double */
             room_kg: number;
+        };
+        WeatherFile: {
+            /** @description CSV with DATE, TMAX, TMIN and perhaps PRCP */
+            text: string;
+            /** @enum {string} */
+            degrees: "C" | "F";
+        };
+        WeatherRecord: {
+            place: components["schemas"]["Place"];
+            years: number;
+            days: number;
+            notes: string[];
         };
         Lot: {
             id: string;
@@ -1280,6 +1309,31 @@ export interface operations {
                 };
                 content: {
                     "text/csv": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postWeatherRead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeatherFile"];
+            };
+        };
+        responses: {
+            /** @description The place as the record has it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeatherRecord"];
                 };
             };
             default: components["responses"]["Problem"];

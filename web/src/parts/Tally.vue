@@ -146,6 +146,17 @@ dt {
   margin-left: 0.35rem;
   vertical-align: 0.15em;
 }
+.tally {
+  container: tally / inline-size;
+}
+@container tally (max-width: 900px) {
+  dl {
+    gap: 0.2rem 1.1rem;
+  }
+  [data-tally='sowings'] {
+    display: none;
+  }
+}
 .steps {
   display: flex;
   gap: 0.9rem;

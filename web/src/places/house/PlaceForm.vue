@@ -2,10 +2,10 @@
 // Where the household grows: latitude, frosts and the normals of its months.
 import { ElButton, ElCheckbox, ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed, reactive, ref, watch } from 'vue'
-import type { Place, Problem } from '../../lib/api'
+import { answer, api, Refused, type Place, type Problem } from '../../lib/api'
 import { fieldError, otherErrors, useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
-import { monthNames } from '../../lib/words'
+import { count, monthNames } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
 import DayField from '../../parts/DayField.vue'
 import YearChart from './YearChart.vue'
@@ -35,8 +35,34 @@ async function save() {
 }
 
 function leave() {
+  record.value = fileWrong.value = []
   Object.assign(draft, copy())
   problem.value = undefined
+}
+
+const file = ref<HTMLInputElement>()
+const degrees = ref<'C' | 'F'>(shown('°C').unit === '°F' ? 'F' : 'C')
+const record = ref<string[]>([])
+const fileWrong = ref<string[]>([])
+
+/** Takes normals and frosts from a weather file; nothing is saved until Save. */
+async function readFile(e: Event) {
+  const chosen = (e.target as HTMLInputElement).files?.[0]
+  if (!chosen) return
+  fileWrong.value = record.value = []
+  try {
+    const text = await chosen.text()
+    const r = await answer(() => api.POST('/weather-read', { body: { text, degrees: degrees.value } }))
+    Object.assign(draft, JSON.parse(JSON.stringify(r.place)))
+    record.value = [`From ${r.days} days, ${count(r.years, 'whole year')}`, ...r.notes]
+  } catch (err) {
+    if (!(err instanceof Refused)) throw err
+    fileWrong.value = (err.problem.fields ?? []).map(
+      (f) => `${f.field}: ${f.value === '' ? '' : `“${f.value}” cannot be; `}wanted: ${f.allowed}.`,
+    )
+    if (!fileWrong.value.length) fileWrong.value = [err.problem.detail]
+  }
+  if (file.value) file.value.value = ''
 }
 
 function take(id: string) {
@@ -81,6 +107,27 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
         </ElSelect>
       </span>
     </h3>
+    <div class="weather small no-print">
+      <label class="link" tabindex="0" @keydown.enter="file?.click()"
+        >read a weather file<input
+          ref="file"
+          type="file"
+          accept=".csv,text/csv"
+          class="hidden-words"
+          aria-label="A weather file"
+          @change="readFile"
+      /></label>
+      <span class="quiet">CSV with DATE, TMAX, TMIN in</span>
+      <span class="choice" role="group" aria-label="Degrees of the file">
+        <button type="button" class="plain" :aria-pressed="degrees === 'C'" @click="degrees = 'C'">°C</button>
+        <button type="button" class="plain" :aria-pressed="degrees === 'F'" @click="degrees = 'F'">°F</button>
+      </span>
+    </div>
+    <p v-if="record.length" class="small" role="status">{{ record.join('; ') }}.</p>
+    <ul v-if="fileWrong.length" class="wrong small" role="alert">
+      <li v-for="w in fileWrong.slice(0, 6)" :key="w">{{ w }}</li>
+      <li v-if="fileWrong.length > 6">and {{ fileWrong.length - 6 }} more</li>
+    </ul>
     <div class="facts">
       <label class="field name">
         <span>Name</span>
@@ -155,6 +202,16 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
 </template>
 
 <style scoped>
+.weather {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 0.7rem;
+  align-items: center;
+  margin-bottom: 0.3rem;
+}
+.weather .choice button {
+  padding: 0.05rem 0.5rem;
+}
 .aside :deep(.el-select) {
   width: 16rem;
 }
