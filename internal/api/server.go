@@ -35,6 +35,8 @@ type Server struct {
 	asOf  func() civil.Date
 	demo  table.Household
 
+	memory plan.Memory // of the place's seasons, from one plan to the next
+
 	mu       sync.Mutex
 	computed *reckoned // the last plan, so that reading it again costs nothing
 }
@@ -84,7 +86,7 @@ func decode(c *echo.Context, into any) error {
 
 // plan returns the plan of a snapshot, from memory where it is the last one.
 func (s *Server) plan(snap store.Snapshot) (*reckoned, error) {
-	in := plan.Input{AsOf: s.asOf(), Household: *snap.Household}
+	in := plan.Input{AsOf: s.asOf(), Household: *snap.Household, Memory: &s.memory}
 	s.mu.Lock()
 	defer s.mu.Unlock()
 	if r := s.computed; r != nil && r.revision == snap.Revision && r.input.AsOf == in.AsOf {
@@ -212,7 +214,7 @@ func (s *Server) GetWorking(c *echo.Context, params GetWorkingParams) error {
 	if snap.Household == nil {
 		return &refusal{http.StatusNotFound, "no household", "there is no household yet, so there is no figure"}
 	}
-	w, err := plan.Explain(plan.Input{AsOf: s.asOf(), Household: *snap.Household}, params.Figure)
+	w, err := plan.Explain(plan.Input{AsOf: s.asOf(), Household: *snap.Household, Memory: &s.memory}, params.Figure)
 	if err != nil {
 		return &refusal{http.StatusNotFound, "no such figure", err.Error()}
 	}
@@ -228,7 +230,7 @@ func (s *Server) input(ctx context.Context) (plan.Input, error) {
 	if snap.Household == nil {
 		return plan.Input{}, &refusal{http.StatusNotFound, "no household", "there is no household yet"}
 	}
-	return plan.Input{AsOf: s.asOf(), Household: *snap.Household}, nil
+	return plan.Input{AsOf: s.asOf(), Household: *snap.Household, Memory: &s.memory}, nil
 }
 
 // book returns the book as the household has it, the usual one where there is no

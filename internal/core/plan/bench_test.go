@@ -66,6 +66,17 @@ func BenchmarkComputeDemo(b *testing.B) {
 	}
 }
 
+// An edit's plan: the place and the book's crops are as they were.
+func BenchmarkComputeAgain(b *testing.B) {
+	in := demoInput(b)
+	in.Memory = &plan.Memory{}
+	for b.Loop() {
+		if _, err := plan.Compute(in); err != nil {
+			b.Fatal(err)
+		}
+	}
+}
+
 func BenchmarkComputeTenHouseholds(b *testing.B) {
 	in := demoInput(b)
 	wishes := in.Household.Wishes

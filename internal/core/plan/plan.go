@@ -21,6 +21,7 @@ import (
 type Input struct {
 	AsOf      civil.Date // the date it is; what is past binds
 	Household table.Household
+	Memory    *Memory // keeps a place's seasons from plan to plan; nil: they are worked out anew
 }
 
 // Plan is what a household's wishes come to.
@@ -247,7 +248,7 @@ type computation struct {
 	desk     *reckon.Desk
 	resolver *table.Resolver
 	year     *place.Year
-	under    map[place.Cover]*place.Year
+	of       remembered
 	start    civil.Date
 	seasons  map[seasonKey]*season.Season
 	resolved []table.Resolved
@@ -285,8 +286,12 @@ func work(in Input, rec *working.Recorder) (*computation, error) {
 	if err != nil {
 		return nil, err
 	}
-	c := &computation{in: in, year: place.Build(h.Place), start: h.YearStart(), seasons: map[seasonKey]*season.Season{}, under: map[place.Cover]*place.Year{}}
-	c.under[place.NoCover] = c.year
+	if in.Memory == nil {
+		in.Memory = &Memory{}
+	}
+	c := &computation{in: in, start: h.YearStart(), seasons: map[seasonKey]*season.Season{}}
+	c.of = remembered{h.Place, h.Risk, c.start.YearDay()}
+	c.year = in.Memory.recall(c.of)
 	eaters := h.Eaters()
 	c.desk = &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules, Eaters: eaters, Recorder: rec}
 	c.resolver = &table.Resolver{Household: h, Book: own, Eaters: eaters, Seasons: c.season, Cull: rules.Cull, Spoil: rules.Spoil}
@@ -315,12 +320,7 @@ func (c *computation) season(crop *book.Crop, cover place.Cover) *season.Season 
 	key := seasonKey{crop, cover}
 	s := c.seasons[key]
 	if s == nil {
-		year := c.under[cover]
-		if year == nil {
-			year = c.year.Under(cover)
-			c.under[cover] = year
-		}
-		s = season.Of(crop, year, c.in.Household.Risk, c.start.YearDay())
+		s = c.in.Memory.season(c.of, key)
 		c.seasons[key] = s
 	}
 	return s

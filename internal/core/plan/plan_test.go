@@ -181,6 +181,36 @@ func TestTheSamePlanToTheByte(t *testing.T) {
 	}
 }
 
+// A memory changes no plan, whatever it was used for before and beside.
+func TestAMemoryChangesNothing(t *testing.T) {
+	memory := &Memory{}
+	plans := func(m *Memory) (out []string) {
+		for _, e := range place.Examples() {
+			for _, risk := range []season.Risk{season.Careful, season.Bold} {
+				in := everything()
+				in.Household.Place, in.Household.Risk, in.Memory = e.Place, risk, m
+				in.Household.Wishes[0].Cover = place.Tunnel
+				text, err := json.Marshal(planned(t, in))
+				if err != nil {
+					t.Error(err)
+				}
+				out = append(out, string(text))
+			}
+		}
+		return out
+	}
+	want := plans(nil)
+	done := make(chan []string)
+	for range 3 {
+		go func() { done <- append(plans(memory), plans(memory)...) }()
+	}
+	for range 3 {
+		if got := <-done; !slices.Equal(got, append(slices.Clone(want), want...)) {
+			t.Error("with a memory the plans are others")
+		}
+	}
+}
+
 // Every crop of the book with every amount kind and form it allows.
 func TestEveryCropWithEveryAmount(t *testing.T) {
 	kinds := []table.Kind{table.Meals, table.WeightWeek, table.WeightYear, table.PiecesWeek, table.PiecesYear, table.Jars, table.Litres, table.DriedKg, table.Plants, table.Area}

@@ -11,12 +11,19 @@ import (
 // ground holds the rules of one crop at one place. Days x count from the median
 // last spring frost, or from 1 January where there is none.
 type ground struct {
-	crop           *book.Crop
-	year           *place.Year
-	risk           Risk
-	limit          int // it must be ready before this day
-	stop           int // picking ends before this day
-	why            string
+	crop  *book.Crop
+	year  *place.Year
+	risk  Risk
+	limit int // it must be ready before this day
+	stop  int // picking ends before this day
+	why   string
+	// What is the same for every start: days from planting or sowing by the
+	// catalogue, days indoors before, the heat needed without and with slack, the
+	// least and most days it may take.
+	days, need, sureNeed          float64
+	counted, indoors, least, most int
+	isRaised, inAutumn            bool
+
 	hand, sureHand int                       // where the last searches of the heat ended
 	warm           bool                      // whether the summer's heat is a limit
 	heat           [3*place.Days + 1]float64 // heat[i]: degree days × light of the first i days from x = hotFrom
@@ -226,22 +233,33 @@ func (g *ground) words(r refusal) string {
 	return ""
 }
 
+// count works out once what is the same for every start.
+func (g *ground) count() {
+	c := g.crop
+	g.days, g.inAutumn = c.DirectDays(), g.autumnPlanted()
+	if g.raised() && c.Dense == nil {
+		g.isRaised, g.indoors, g.days = true, int(7*c.RaiseWeeks.Or(0)), c.RaisedAfterCheck()
+	}
+	g.counted = max(1, int(math.Round(g.days)))
+	g.need = Needs(c, g.days)
+	g.sureNeed = g.need * g.risk.slack()
+	in := float64(g.indoors)
+	g.least, g.most = int(math.Round(leastShare*(in+g.days)-in)), int(math.Round(mostShare*(in+g.days)-in))
+}
+
 // try starts the crop on day x and returns what follows, or why it may not be
 // started then.
 func (g *ground) try(x int) (Start, refusal) {
 	c := g.crop
-	st := Start{Day: x, Sow: x}
-	days := c.DirectDays()
-	if g.raised() && c.Dense == nil {
-		st.Raised, st.Sow, days = true, x-int(7*c.RaiseWeeks.Or(0)), c.RaisedAfterCheck()
+	if g.counted == 0 {
+		g.count()
 	}
-	plain := int(math.Round(days))
-	st.Plain = x + plain
+	st := Start{Day: x, Sow: x - g.indoors, Raised: g.isRaised, Plain: x + g.counted}
 	limit, stop := g.limit, g.stop
-	if g.autumnPlanted() { // it is lifted in the next year
+	if g.inAutumn { // it is lifted in the next year
 		limit, stop = limit+place.Days, stop+place.Days
 	}
-	if g.year.FrostFree && c.Dense == nil && !g.autumnPlanted() {
+	if g.year.FrostFree && c.Dense == nil && !g.inAutumn {
 		if need, ok := g.warmEnough(x); !ok {
 			return st, refusal{tooCold, need}
 		}
@@ -255,7 +273,7 @@ func (g *ground) try(x int) (Start, refusal) {
 	if !st.Raised && c.Dense == nil && c.SoilMin.Known && g.year.Soil[g.year.Day(x)] < c.SoilMin.Value {
 		return st, refusal{soilTooCold, c.SoilMin.Value}
 	}
-	if r := g.ready(&st, days, limit); r.rule != permitted {
+	if r := g.ready(&st, limit); r.rule != permitted {
 		return st, r
 	}
 	full := int(math.Round(c.HarvestDays))
@@ -312,7 +330,7 @@ const leastShare, mostShare = 0.8, 3.0
 
 // ready works out when a start is ready by the heat it needs, with the slack of
 // the risk and without, and refuses one that is ready too late.
-func (g *ground) ready(st *Start, days float64, limit int) refusal {
+func (g *ground) ready(st *Start, limit int) refusal {
 	if g.crop.Dense != nil {
 		st.Ready, st.Sure = st.Plain, st.Plain
 		if st.Sure >= limit {
@@ -320,17 +338,13 @@ func (g *ground) ready(st *Start, days float64, limit int) refusal {
 		}
 		return refusal{}
 	}
-	indoors := float64(st.Day - st.Sow)
-	least := st.Day + int(math.Round(leastShare*(indoors+days)-indoors))
-	most := st.Day + int(math.Round(mostShare*(indoors+days)-indoors))
-	need := Needs(g.crop, days)
-	st.Ready = max(g.gathers(st.Day, need, &g.hand), least)
-	st.Sure = max(g.gathers(st.Day, need*g.risk.slack(), &g.sureHand), st.Ready)
+	st.Ready = max(g.gathers(st.Day, g.need, &g.hand), st.Day+g.least)
+	st.Sure = max(g.gathers(st.Day, g.sureNeed, &g.sureHand), st.Ready)
 	switch {
 	case st.Sure >= limit && limit < never:
 		return refusal{readyTooLate, float64(st.Sure)}
-	case st.Ready > most || st.Sure >= never:
-		return refusal{neverReady, need}
+	case st.Ready > st.Day+g.most || st.Sure >= never:
+		return refusal{neverReady, g.need}
 	}
 	return refusal{}
 }

@@ -56,16 +56,16 @@ func (ch chooser) kind(w Wish, form Form, prep *book.Preparation) (*book.Crop, s
 		}
 		return c, fmt.Sprintf("of its kinds it comes most at once, within %.0f days, for putting up", c.HarvestDays)
 	}
-	c := best(kinds, func(c *book.Crop) float64 {
-		n := float64(ch.seasons(c).Fresh().Count())
+	// One sowing of a kind that goes on gives a little every day; the book lists
+	// the ordinary one of them first.
+	for _, c := range kinds {
 		if c.GoesOn {
-			n += season.WeeksPerYear // one sowing gives a little every day
+			if n := ch.seasons(c).Fresh().Count(); n > 0 {
+				return c, fmt.Sprintf("of its kinds it goes on giving, fresh in %d weeks", n)
+			}
 		}
-		return n
-	})
-	if c.GoesOn {
-		return c, fmt.Sprintf("of its kinds it goes on giving, fresh in %d weeks", ch.seasons(c).Fresh().Count())
 	}
+	c := best(kinds, func(c *book.Crop) float64 { return float64(ch.seasons(c).Fresh().Count()) })
 	return c, fmt.Sprintf("of its kinds it is fresh in most weeks, %d", ch.seasons(c).Fresh().Count())
 }
 
@@ -77,16 +77,11 @@ func glut(c *book.Crop) float64 {
 	return c.HarvestDays
 }
 
-// best returns the first of the crops for which the score is greatest; goes_on
-// kinds that stand first in the book come first.
+// best returns the first of the crops for which the score is greatest.
 func best(kinds []*book.Crop, score func(*book.Crop) float64) (top *book.Crop) {
 	most := math.Inf(-1)
 	for _, c := range kinds {
-		s := score(c)
-		if c.GoesOn && top != nil && top.GoesOn {
-			continue // the book lists the ordinary kind first
-		}
-		if s > most {
+		if s := score(c); s > most {
 			top, most = c, s
 		}
 	}
