@@ -279,7 +279,9 @@ func TestALedgerOfSixtyFoods(t *testing.T) {
 		}
 		res.Body.Close()
 	}
-	p := a.open("/year")
+	p := a.open("/table")
+	p.until("sixty wishes", `() => document.querySelectorAll('.wish').length >= 60`)
+	p.clickNamed(".spine a", "Year")
 	p.until("sixty rows", `() => document.querySelectorAll('[data-food]').length >= 60 && performance.getEntriesByName('ledger').length > 0`)
 	if over := p.eval(`() => document.documentElement.scrollWidth - window.innerWidth`); over != "0" && !strings.HasPrefix(over, "-") {
 		t.Errorf("sixty foods are %s px too wide", over)

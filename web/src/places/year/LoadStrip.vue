@@ -1,11 +1,8 @@
 <script setup lang="ts">
 // A load week by week as bars, with the line of what can be handled.
-import { useUnits } from '../../lib/units'
-import { useHousehold } from '../../lib/household'
-import { day } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
 
-defineProps<{
+const props = defineProps<{
   label: string
   values: number[]
   over?: number[]
@@ -14,9 +11,17 @@ defineProps<{
   can?: number
   figure?: string
 }>()
-const { say } = useUnits()
-const store = useHousehold()
-const title = (v: number, w: number, unit: string) => `week of ${day(store.plan?.weeks[w])}: ${say(v, unit)}`
+
+/** The weeks as bars, in one path; with parts, only the top part of each. */
+function bars(values: number[], parts?: number[]): string {
+  const y = (v: number) => (40 - (38 * v) / (props.peak || 1)).toFixed(2)
+  return values
+    .map((v, w) => {
+      const part = parts ? (parts[w] ?? 0) : v
+      return part > 0 ? `M${w * 10 + 1} ${y(v - part)}V${y(v)}h8V${y(v - part)}z` : ''
+    })
+    .join('')
+}
 </script>
 
 <template>
@@ -33,27 +38,8 @@ const title = (v: number, w: number, unit: string) => `week of ${day(store.plan?
       >
     </div>
     <svg data-weeks viewBox="0 0 520 40" preserveAspectRatio="none" role="img" :aria-label="label + ' by week'">
-      <template v-for="(v, w) in values" :key="w">
-        <rect
-          v-if="v > 0"
-          class="load"
-          :x="w * 10 + 1"
-          :y="40 - (38 * v) / (peak || 1)"
-          width="8"
-          :height="(38 * v) / (peak || 1)"
-        >
-          <title>{{ title(v, w, unit) }}</title>
-        </rect>
-        <rect
-          v-if="over?.[w]"
-          class="over"
-          data-over
-          :x="w * 10 + 1"
-          :y="40 - (38 * v) / (peak || 1)"
-          width="8"
-          :height="(38 * (over[w] ?? 0)) / (peak || 1)"
-        />
-      </template>
+      <path class="load" :d="bars(values)" />
+      <path v-if="over?.some((v) => v > 0)" class="over" data-over :d="bars(values, over)" />
       <line
         v-if="can !== undefined"
         x1="0"

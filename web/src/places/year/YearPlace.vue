@@ -83,6 +83,14 @@ const table = computed(() => {
   return { fed, gaps }
 })
 
+/** The foods of each week as bars: of the weeks that lack some, or of the others. */
+function sums(lacking: boolean): string {
+  const all = Math.max(1, foods.value.length)
+  return table.value.fed
+    .map((n, w) => (!!table.value.gaps[w] === lacking && n ? `M${w * 10 + 0.6} 26v${-(25 * n) / all}h8.8V26z` : ''))
+    .join('')
+}
+
 const kitchen = computed(() => store.plan?.kitchen)
 const most = (v: number[] | undefined) => Math.max(0, ...(v ?? []))
 
@@ -240,14 +248,10 @@ onMounted(() => requestAnimationFrame(() => requestAnimationFrame(() => performa
         </template>
         <div class="year-grid totals">
           <span>{{ count(foods.length, 'food') }} on the table</span>
-          <div data-weeks class="sums">
-            <i
-              v-for="(n, w) in table.fed"
-              :key="w"
-              :style="{ height: (n / Math.max(1, foods.length)) * 100 + '%' }"
-              :class="{ lacks: table.gaps[w] }"
-            />
-          </div>
+          <svg data-weeks class="sums" viewBox="0 0 520 26" preserveAspectRatio="none" aria-hidden="true">
+            <path :d="sums(false)" />
+            <path class="lacks" :d="sums(true)" />
+          </svg>
           <span class="r warn">{{ table.gaps.reduce((a, b) => a + b, 0) || '' }}</span>
         </div>
       </div>
@@ -332,17 +336,12 @@ onMounted(() => requestAnimationFrame(() => requestAnimationFrame(() => performa
   padding-top: 0.15rem;
 }
 .sums {
-  display: grid;
-  grid-template-columns: repeat(52, 1fr);
-  align-items: end;
+  width: 100%;
   height: 26px;
+  fill: var(--ink-2);
 }
-.sums i {
-  background: var(--ink-2);
-  margin: 0 0.5px;
-}
-.sums i.lacks {
-  background: var(--gap);
+.sums .lacks {
+  fill: var(--gap);
 }
 .caption {
   min-height: 1.3rem;

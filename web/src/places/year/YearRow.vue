@@ -66,6 +66,8 @@ const words = computed(() =>
   align-items: center;
   border-bottom: 1px solid var(--hair);
   min-height: 21px;
+  content-visibility: auto; /* rows below the fold wait until they are scrolled to */
+  contain-intrinsic-size: auto 21px;
 }
 .row:hover {
   background: color-mix(in srgb, var(--wash) 55%, transparent);
