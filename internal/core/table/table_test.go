@@ -247,3 +247,62 @@ func TestTheFirstYear(t *testing.T) {
 		}
 	}
 }
+
+// What is set by hand and what stands on the shelf, where it cannot be.
+func TestWhatCannotBeSetByHand(t *testing.T) {
+	b := book.Usual()
+	for field, spoil := range map[string]func(*Wish){
+		"cover":           func(w *Wish) { w.Cover = "blanket" },
+		"piece":           func(w *Wish) { w.Piece = 90000 },
+		"pins[0].day":     func(w *Wish) { w.Pins = []Pin{{civil.MonthDay{Month: 2, Day: 31}, Fresh}} },
+		"pins[0].source":  func(w *Wish) { w.Pins = []Pin{{civil.MonthDay{Month: 2, Day: 1}, Frozen}} },
+		"pins":            func(w *Wish) { w.Pins = make([]Pin, 60) },
+		"story.had":       func(w *Wish) { w.Story = &Story{Had: 3} },
+		"preparations":    func(w *Wish) { w.Forms = append(w.Forms, Canned) },
+		"preparations[0]": func(w *Wish) { w.Preparations = []string{"sauerkraut"} },
+	} {
+		w := wish("carrot", Meals, 2, Fresh, Cellar)
+		spoil(&w)
+		check := invalid.NewCheck()
+		w.Validate(check, b)
+		if err := check.Err(); !slices.ContainsFunc(invalid.All(err), func(f *invalid.Field) bool { return f.Field == field }) {
+			t.Errorf("want a mistake at %s, got %v", field, err)
+		}
+	}
+	for field, story := range map[string]Story{
+		"story.left": {Had: 10, Left: 7, Given: 4}, "story.ran_out": {Had: 10, From: civil.MonthDay{Month: 9, Day: 1}, RanOut: civil.MonthDay{Month: 2, Day: 30}},
+		"story.from": {Had: 10, RanOut: civil.MonthDay{Month: 2, Day: 3}}, "story.given": {Had: 10, Given: -1},
+	} {
+		w := wish("beet", WeightYear, 20, Cellar)
+		w.Story = &story
+		check := invalid.NewCheck()
+		w.Validate(check, b)
+		if err := check.Err(); !slices.ContainsFunc(invalid.All(err), func(f *invalid.Field) bool { return f.Field == field }) {
+			t.Errorf("want a mistake at %s, got %v", field, err)
+		}
+	}
+	for field, lot := range map[string]shelf.Lot{
+		"food": {Food: "moon cheese"}, "form": {Food: "beet", Form: "fresh"}, "unit": {Food: "tomato", Form: "canned", Unit: "pieces"},
+		"preparation": {Food: "beet", Form: "canned", Preparation: "tomato-juice"},
+	} {
+		lot.Count, lot.Size, lot.PutUp = 1, 1, civil.Of(2026, 9, 1)
+		if lot.Unit == "" {
+			lot.Unit = "kg"
+		}
+		check := invalid.NewCheck()
+		ValidateLot(check, lot, b)
+		if err := check.Err(); !slices.ContainsFunc(invalid.All(err), func(f *invalid.Field) bool { return f.Field == field }) {
+			t.Errorf("want a mistake at %s of a lot, got %v", field, err)
+		}
+	}
+}
+
+// An older file's one preparation becomes the first of several.
+func TestFillMovesTheOnePreparation(t *testing.T) {
+	w := Wish{Food: "tomato", Forms: []Form{Canned}, Preparation: "tomato-juice"}
+	w.Fill()
+	w.Fill()
+	if len(w.Preparations) != 1 || w.Preparations[0] != "tomato-juice" || w.Preparation != "" {
+		t.Errorf("%+v", w)
+	}
+}
