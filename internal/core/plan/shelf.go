@@ -24,6 +24,10 @@ type Standing struct {
 	Wasted  float64     `json:"wasted"`             // what will still be there when it expires
 }
 
+// crumbs is the share of a lot that is no longer worth a week: jars are of a
+// quart to six figures, not to the last.
+const crumbs = 1e-4
+
 // shelf says what stands on the shelf today and how long it lasts. Every lot is
 // eaten at the rate of the wishes it serves, the oldest first, on through the
 // years until it is gone or expires.
@@ -65,7 +69,7 @@ func (c *computation) shelf() {
 		clear(drawnBy)
 		for _, i := range order {
 			st := &c.plan.Shelf[i]
-			if stocks[i].Amount <= 1e-9 || st.Wasted > 0 {
+			if stocks[i].Amount <= crumbs*st.Amount || st.Wasted > 0 {
 				continue
 			}
 			if day > stocks[i].Until {
@@ -81,7 +85,7 @@ func (c *computation) shelf() {
 				stocks[i].Amount -= take
 				drawnBy[d.u] = want - take
 			}
-			if stocks[i].Amount <= 1e-9 {
+			if stocks[i].Amount <= crumbs*st.Amount {
 				out := day
 				st.RunsOut = &out
 			}
