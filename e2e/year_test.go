@@ -217,6 +217,9 @@ func TestSalsaBringsThreeCrops(t *testing.T) {
 		p.shows(".editor .uses", crop)
 	}
 	p.shows(".editor .uses", "takes it")
+	p.shows(".editor .put-up", "24 jars with as many lids")
+	p.click(".editor .put-up [data-figure]")
+	p.shows(".drawer", "minutes hands on each")
 }
 
 func TestTheCropBook(t *testing.T) {

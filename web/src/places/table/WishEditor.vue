@@ -6,6 +6,7 @@ import type { Form, PlanWish, Problem, Wish } from '../../lib/api'
 import { fieldError, otherErrors, useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { capital, count, coverWords, day, formWords, monthNames } from '../../lib/words'
+import Figure from '../../parts/Figure.vue'
 import WaysList from '../../parts/WaysList.vue'
 import FormsField from './FormsField.vue'
 import StoryField from './StoryField.vue'
@@ -263,6 +264,13 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
       </li>
     </ul>
 
+    <p v-if="plan && plan.batches > 0" class="small put-up">
+      To put up:
+      <template v-if="plan.to_fill">{{ count(plan.to_fill, 'jar') }} with as many lids, </template>
+      <Figure :value="plan.batches" unit="batches" />,
+      <Figure :value="plan.hours" unit="hours" :figure="`wish/${plan.id}/hours`" label="hours of putting up" /> hands
+      on<template v-if="plan.frozen">, {{ say(plan.frozen, 'L') }} into the freezer</template>.
+    </p>
     <WaysList v-if="plan && plan.source.includes('gap')" :key="wish.id" class="ways" :wish="wish.id" />
 
     <p v-if="otherErrors(problem, ...told)" class="wrong" role="alert">{{ otherErrors(problem, ...told) }}</p>
@@ -297,6 +305,9 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
 }
 .whole {
   grid-column: 1 / -1;
+}
+.put-up {
+  margin-top: 0.3rem;
 }
 .ways {
   margin-top: 0.8rem;
