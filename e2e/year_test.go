@@ -263,9 +263,9 @@ func TestTheYearToComeBeginsWithTheShelf(t *testing.T) {
 	if ahead := gaps(); ahead <= round {
 		t.Errorf("the coming year has %g gaps, the circle %g", ahead, round)
 	}
-	p.choose("Grouped", "by source")
+	p.clickNamed(".bar .choice button", "by source")
 	p.shows(".ledger h3", "Mostly from jars")
-	p.choose("Grouped", "by food")
+	p.clickNamed(".bar .choice button", "by food")
 	p.shows(".ledger h3", "Tomato")
 }
 

