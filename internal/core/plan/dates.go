@@ -141,6 +141,7 @@ func (c *computation) finish() {
 	for _, a := range c.asked {
 		out := &c.plan.Wishes[a.wish]
 		c.batch(out, a, &out.Uses[a.res])
+		c.youngPatch(out, a, &out.Uses[a.res])
 	}
 	c.plan.Sowings = make([]Sowing, len(c.sowings))
 	for i, s := range c.sowings {
@@ -149,6 +150,17 @@ func (c *computation) finish() {
 	c.fields()
 	c.tally()
 	c.fullest()
+}
+
+// youngPatch says the coming year of a patch that does not yet bear half of what
+// is asked of it: on the circle it feeds its weeks, this year it does not.
+func (c *computation) youngPatch(out *Wish, a *asked, u *Use) {
+	if a.form != table.Fresh || !a.crop.Perennial() || u.Harvested <= 0 || u.Average >= u.Harvested/2 {
+		return
+	}
+	for _, w := range a.use.Weeks.List() {
+		out.Coming[w] = table.Gap
+	}
 }
 
 // fields says when each crop of the sowings may be begun, in the order in which

@@ -319,9 +319,6 @@ func (c *computation) storeUnit(r *table.Resolved, u *table.Use, week int, a flo
 	if u.DrawnIn(r.Wish) == amount.Piece {
 		v *= u.Crop.Piece.Or(0) / 1000
 	}
-	if u.Prep != nil && u.Prep.Unit == "kg" && u.Form == table.Frozen {
-		return v // weighed goods take about a litre a kg
-	}
 	return v
 }
 

@@ -28,18 +28,18 @@ type Week struct {
 
 // Eaten is one wish in one week.
 type Eaten struct {
-	Wish    string      `json:"wish"`
-	Title   string      `json:"title"`
-	Amount  float64     `json:"amount"`
-	Unit    amount.Unit `json:"unit"`
-	Source  string      `json:"source"`
-	Ahead   string      `json:"ahead"`          // the source in the year that comes, from the shelf as it stands
-	From    string      `json:"from,omitempty"` // the store, the sowing or the preparation
-	Take    float64     `json:"take"`           // what is taken out of the bed, store, jar or freezer
-	Unit2   amount.Unit `json:"take_unit"`
-	Sources []string    `json:"sources"` // what the week could be pinned to
-	Pinned  bool        `json:"pinned"`
-	Figure  string      `json:"figure,omitempty"` // whose working says how much the whole use takes
+	Wish     string      `json:"wish"`
+	Title    string      `json:"title"`
+	Amount   float64     `json:"amount"`
+	Unit     amount.Unit `json:"unit"`
+	Source   string      `json:"source"`
+	Ahead    string      `json:"ahead"`          // the source in the year that comes, from the shelf as it stands
+	From     string      `json:"from,omitempty"` // the store, the sowing or the preparation
+	Take     float64     `json:"take"`           // what is taken out of the bed, store, jar or freezer
+	TakeUnit amount.Unit `json:"take_unit"`
+	Sources  []string    `json:"sources"` // what the week could be pinned to
+	Pinned   bool        `json:"pinned"`
+	Figure   string      `json:"figure,omitempty"` // whose working says how much the whole use takes
 }
 
 // Coming is what comes in of one crop in one week of an average year.
@@ -115,15 +115,15 @@ func (c *computation) eatenIn(i int, r *table.Resolved, n int) Eaten {
 			continue
 		}
 		e.Figure = "wish/" + r.Wish.ID + "/" + formName(u.Form) + "/harvested"
-		e.Take, e.Unit2 = c.storeUnit(r, u, n, u.Amount[n]), amount.Kilogram
+		e.Take, e.TakeUnit = c.storeUnit(r, u, n, u.Amount[n]), amount.Kilogram
 		switch {
 		case u.Form == table.Fresh:
 			e.From = u.Crop.Short()
 			if u.DrawnIn(r.Wish) == amount.Piece {
-				e.Take, e.Unit2 = u.Amount[n], amount.Piece
+				e.Take, e.TakeUnit = u.Amount[n], amount.Piece
 			}
 		case u.Prep != nil:
-			e.From, e.Unit2 = u.Prep.Name, unitOf(u.Prep)
+			e.From, e.TakeUnit = u.Prep.Name, unitOf(u.Prep)
 		case u.Store != nil:
 			e.From = u.Store.Name
 		default:

@@ -146,7 +146,7 @@ func (c *computation) askPart(out *Wish, i int, w table.Wish, u *table.Use, n in
 	if u.Form != w.Forms[0] {
 		base = fmt.Sprintf("wish/%s/%s-part%d", w.ID, formName(u.Form), n+1)
 	}
-	res := Use{Form: string(u.Form), Part: true, Crop: crop.ID, CropName: crop.Short(), Why: lowerPrep(u.Prep) + " takes it", Weeks: u.Weeks.Count(), Unit: amount.Kilogram, Figure: base}
+	res := Use{Form: string(u.Form), Part: true, Crop: crop.ID, CropName: crop.Short(), Why: u.Prep.Name + " takes it", Weeks: u.Weeks.Count(), Unit: amount.Kilogram, Figure: base}
 	s := c.season(crop, "")
 	late := crop.StoreWhen == "late" && crop.Harvest == book.Once
 	pu := &table.Use{Form: u.Form, Crop: crop, Season: s, Lot: s.Lot(late, 1), Weeks: u.Weeks}
@@ -161,8 +161,6 @@ func (c *computation) askPart(out *Wish, i int, w table.Wish, u *table.Use, n in
 		key: groupKey{crop: crop.ID, layout: w.Layout, sowings: 1},
 	})
 }
-
-func lowerPrep(p *book.Preparation) string { return p.Name }
 
 func formName(f table.Form) string {
 	if f == "" {

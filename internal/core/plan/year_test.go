@@ -363,6 +363,11 @@ func TestPatchesGiveByTheirAge(t *testing.T) {
 	if young.Wishes[0].Average > 0.3*young.Wishes[0].Harvested {
 		t.Errorf("a patch of this year gives %g of %g", young.Wishes[0].Average, young.Wishes[0].Harvested)
 	}
+	for _, w := range weeksOf(young.Wishes[0], "fresh") { // on the circle it feeds them, this year it does not
+		if young.Wishes[0].Coming[w] != "gap" || old.Wishes[0].Coming[w] != "fresh" {
+			t.Errorf("week %d of the coming year: %q of a young patch, %q of an old one", w, young.Wishes[0].Coming[w], old.Wishes[0].Coming[w])
+		}
+	}
 	in.Household.Patches[0].Plants = max(1, n/2)
 	if half := planned(t, in); len(half.Sowings) != 2 || half.Sowings[0].Stands == half.Sowings[1].Stands {
 		t.Errorf("half a patch: %d sowings", len(half.Sowings))
