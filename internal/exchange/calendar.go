@@ -40,8 +40,8 @@ func WriteCalendar(w io.Writer, p plan.Plan, system amount.System) error {
 			}
 		}
 		say := func(v float64, u amount.Unit) string { return amount.Format(v, u, system) }
-		for _, t := range plan.Tasks(s, say) {
-			add(t.What, t.Day, t.Do, t.More)
+		for _, t := range s.Tasks {
+			add(t.What, t.Day, t.Do+":", t.Words(say))
 		}
 	}
 	return cal.SerializeTo(w, ics.WithNewLineWindows)

@@ -130,7 +130,10 @@ func (w *weatherLines) read(line int, row []string) {
 	if w.fahrenheit {
 		least, most = -94, 140
 	}
-	d := place.Day{Date: date, Max: w.number(line, row, "tmax", least, most), Min: w.number(line, row, "tmin", least, most), Rain: w.number(line, row, "prcp", 0, 2000)}
+	d := place.Day{Date: date, Max: w.number(line, row, "tmax", least, most), Min: w.number(line, row, "tmin", least, most)}
+	if rain := w.number(line, row, "prcp", 0, 2000); !math.IsNaN(rain) {
+		d.Rain = &rain
+	}
 	if math.IsNaN(d.Max) || math.IsNaN(d.Min) {
 		w.gaps++
 		return

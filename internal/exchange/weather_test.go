@@ -72,7 +72,7 @@ func TestFrostsOfARecord(t *testing.T) {
 			if k <= last[i]-1 && k%9 == (last[i]-1)%9 || k >= first[i]-1 {
 				low = -1
 			}
-			days = append(days, place.Day{Date: civil.Of(2001+i, 1, 1+k), Max: 15, Min: low, Rain: math.NaN()})
+			days = append(days, place.Day{Date: civil.Of(2001+i, 1, 1+k), Max: 15, Min: low})
 		}
 	}
 	r, err := place.FromWeather(place.Place{Latitude: 47, Rain: [12]float64{9: 33}}, days)

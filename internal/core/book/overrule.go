@@ -41,6 +41,19 @@ type Rules struct {
 	Batches  float64 // batches in one of them
 	Freezer  float64 // litres the freezer holds; 0: not measured
 
+	GardenHours float64 // hours a week that the household has for the garden; 0: not said
+	TrayCells   float64 // cells in a tray of the raising shelf
+	Trays       float64 // trays the shelf holds; 0: not measured
+
+	// Minutes that garden work takes.
+	MinutesCell  float64 // to sow or pot on a cell
+	MinutesPlant float64 // to set out or tie up a plant
+	MinutesSow   float64 // to sow a square metre of bed
+	MinutesThin  float64 // to thin or hill one
+	MinutesWeed  float64 // to weed and water one, a week
+	MinutesPick  float64 // to bring in a kilogram
+	MinutesClear float64 // to clear and refill a square metre
+
 	GoalJars    float64 // jars of anything a year; 0: no goal
 	GoalGreen   float64 // weeks with something green; 0: no goal
 	GoalEnergy  float64 // share of the household's energy from the garden; 0: no goal
@@ -52,7 +65,8 @@ type Rules struct {
 // UsualRules are the model's defaults.
 func UsualRules() Rules {
 	return Rules{Cull: 0.05, Spoil: 0.02, Unmarketable: 0.10, Keep: 0.95, BedWidth: 1.2, Edge: 0.10, ClearDays: 7,
-		Evenings: 2, Batches: 2, NeedEnergy: 2300, NeedProtein: 60}
+		Evenings: 2, Batches: 2, NeedEnergy: 2300, NeedProtein: 60,
+		GardenHours: 20, TrayCells: 40, MinutesCell: 0.3, MinutesPlant: 0.7, MinutesSow: 3, MinutesThin: 3, MinutesWeed: 1.5, MinutesPick: 4, MinutesClear: 4}
 }
 
 func maybe(m *Maybe) *float64 {
@@ -74,6 +88,16 @@ var (
 		{Field: "evenings", Name: "Putting-up evenings a week", Unit: amount.None, Most: 7, rule: func(r *Rules) *float64 { return &r.Evenings }},
 		{Field: "batches", Name: "Batches in an evening", Unit: amount.Batch, Most: 20, rule: func(r *Rules) *float64 { return &r.Batches }},
 		{Field: "freezer", Name: "The freezer holds", Unit: amount.Litre, Most: 5000, rule: func(r *Rules) *float64 { return &r.Freezer }},
+		{Field: "garden_hours", Name: "Hours a week for the garden", Unit: amount.Hour, Most: 200, rule: func(r *Rules) *float64 { return &r.GardenHours }},
+		{Field: "trays", Name: "Trays the raising shelf holds", Unit: amount.None, Most: 2000, rule: func(r *Rules) *float64 { return &r.Trays }},
+		{Field: "tray_cells", Name: "Cells in a tray", Unit: amount.Cell, Least: 1, Most: 1000, rule: func(r *Rules) *float64 { return &r.TrayCells }},
+		{Field: "minutes_cell", Name: "Minutes to sow or pot on a cell", Unit: amount.Minute, Most: 60, rule: func(r *Rules) *float64 { return &r.MinutesCell }},
+		{Field: "minutes_plant", Name: "Minutes to set out or tie up a plant", Unit: amount.Minute, Most: 60, rule: func(r *Rules) *float64 { return &r.MinutesPlant }},
+		{Field: "minutes_sow", Name: "Minutes to sow a square metre", Unit: amount.Minute, Most: 240, rule: func(r *Rules) *float64 { return &r.MinutesSow }},
+		{Field: "minutes_thin", Name: "Minutes to thin or hill a square metre", Unit: amount.Minute, Most: 240, rule: func(r *Rules) *float64 { return &r.MinutesThin }},
+		{Field: "minutes_weed", Name: "Minutes a week to weed and water a square metre", Unit: amount.Minute, Most: 240, rule: func(r *Rules) *float64 { return &r.MinutesWeed }},
+		{Field: "minutes_pick", Name: "Minutes to bring in a kilogram", Unit: amount.Minute, Most: 240, rule: func(r *Rules) *float64 { return &r.MinutesPick }},
+		{Field: "minutes_clear", Name: "Minutes to clear a square metre", Unit: amount.Minute, Most: 240, rule: func(r *Rules) *float64 { return &r.MinutesClear }},
 		{Field: "goal_jars", Name: "Goal: jars of anything", Unit: amount.Jar, Most: 5000, rule: func(r *Rules) *float64 { return &r.GoalJars }},
 		{Field: "goal_green", Name: "Goal: weeks with something green", Unit: amount.Week, Most: 52, rule: func(r *Rules) *float64 { return &r.GoalGreen }},
 		{Field: "goal_energy", Name: "Goal: energy from the garden", Unit: amount.Share, Most: 1, rule: func(r *Rules) *float64 { return &r.GoalEnergy }},

@@ -29,10 +29,10 @@ func CoverNames() []string {
 	return []string{"", string(Fleece), string(Net), string(Frame), string(Tunnel), string(Shade)}
 }
 
-// A warming cover is opened or taken off while the mean daily maximum in the
-// open is above openAbove, °C, and shade is put up only then: left shut all
-// summer, a tunnel would cook what it is to protect.
-const openAbove = 18
+// OpenAbove is the mean daily maximum in the open, °C, above which a warming
+// cover is opened or taken off, and shade put up: left shut all summer, a tunnel
+// would cook what it is to protect.
+const OpenAbove = 18
 
 // Under returns the year under a cover, which lies only while it helps. It moves the frost dates by the days in
 // which the mean minimum changes by the degrees it shields from, and at most
@@ -45,7 +45,7 @@ func (y *Year) Under(cover Cover) *Year {
 	out := *y
 	out.heat = nil
 	for d := range Days {
-		if warm := y.Max[d] > openAbove; warm == (c.Max > 0) {
+		if warm := y.Max[d] > OpenAbove; warm == (c.Max > 0) {
 			continue
 		}
 		out.Min[d] += c.Min

@@ -178,9 +178,13 @@ type Year struct {
 	heat map[heatKey]*[Days]float64
 }
 
-// Build makes a place's daily tables.
-func Build(p Place) *Year {
+// Build makes a place's daily tables. The days of this year that have been, if
+// there are any, stand in place of the normals.
+func Build(p Place, been ...Day) *Year {
 	y := &Year{Place: p, Min: Curve(p.MeanMin), Max: Curve(p.MeanMax)}
+	for _, d := range been {
+		y.Min[d.Date.YearDay()], y.Max[d.Date.YearDay()] = d.Min, d.Max
+	}
 	for d := range Days {
 		y.Mean[d] = (y.Min[d] + y.Max[d]) / 2
 		y.Light[d] = DayLength(p.Latitude, d+1)

@@ -10,9 +10,10 @@ import (
 
 // Day is one day of a weather record.
 type Day struct {
-	Date     civil.Date
-	Max, Min float64 // °C
-	Rain     float64 // mm; NaN where it was not measured
+	Date civil.Date `json:"date"`
+	Max  float64    `json:"max"` // °C
+	Min  float64    `json:"min"`
+	Rain *float64   `json:"rain,omitempty"` // mm; nil where it was not measured
 }
 
 // Record is what a weather record says of a place.
@@ -47,8 +48,8 @@ func FromWeather(p Place, days []Day) (Record, error) {
 		n[m-1]++
 		maxima[m-1] += d.Max
 		minima[m-1] += d.Min
-		if !math.IsNaN(d.Rain) {
-			rain[m-1] += d.Rain
+		if d.Rain != nil {
+			rain[m-1] += *d.Rain
 			rainDays[m-1]++
 		}
 		if p.Latitude < 0 { // the southern growing year runs over New Year

@@ -57,6 +57,10 @@ type row struct {
 	crop *book.Crop
 	of   int // sowings of its group, for the fewest plants worth growing
 	uses []rowUse
+
+	hand   *table.Hand
+	early  bool
+	merged string
 }
 
 type rowUse struct {
@@ -78,13 +82,20 @@ func (c *computation) sowAll() {
 		bed    groupKey
 		day    int
 		raised bool
+		early  bool
+		hand   *table.Planting
 	}
 	var rows []*row
 	byDay := map[day]*row{}
+	used := map[*table.Planting]bool{}
 	for _, key := range order {
 		for _, r := range c.stagger(key, groups[key]) {
 			start := r.uses[0].s.Start
-			at := day{key.bed(), start.Day, start.Raised}
+			at := day{bed: key.bed(), day: start.Day, raised: start.Raised, early: r.early}
+			if r.hand != nil {
+				at.hand = r.hand.Planting
+				used[at.hand] = true
+			}
 			if same := byDay[at]; same != nil {
 				same.uses = append(same.uses, r.uses...)
 				same.of = min(same.of, r.of)
@@ -95,9 +106,11 @@ func (c *computation) sowAll() {
 		}
 	}
 	c.servedBy = make([][]served, len(c.plan.Wishes))
-	for _, r := range rows {
+	c.keepApart(rows)
+	for _, r := range c.merge(rows) {
 		c.size(r)
 	}
+	c.orphans(used)
 }
 
 // stagger makes the sowings of one group: the fresh weeks of all its uses are
@@ -108,10 +121,33 @@ func (c *computation) stagger(key groupKey, group []*asked) (rows []*row) {
 	all.Weeks = 0
 	for _, a := range group {
 		all.Weeks |= a.use.Weeks
+		c.handsOf(&all, a.use)
 	}
 	w := c.resolved[first.wish].Wish
-	for i, s := range sowing.Plan(all, w.Stagger) {
-		r := &row{key: key, crop: first.crop, id: w.ID + "-" + nameOf(first) + "-" + strconv.Itoa(i+1)}
+	known := sowing.Known{
+		Now:    int(c.in.AsOf - c.start),
+		Agreed: c.resolver.Agreements.Days(first.crop.ID, key.cover, key.fresh),
+		Feeds:  func(h *table.Hand, run []int) int { return c.feedsOf(key, group, all.Season, h, run) },
+		Gives:  func(h *table.Hand, share float64) float64 { return c.givesOf(group, h, share) },
+	}
+	prefix := fmt.Sprintf("%02d-%s-%s-", c.in.Household.Year%100, w.ID, nameOf(first))
+	n := 0
+	var fed season.Weeks
+	for _, s := range sowing.Plan(all, w.Stagger, known) {
+		r := &row{key: key, crop: first.crop, hand: s.Hand, early: s.Early}
+		switch {
+		case s.Hand != nil:
+			r.id = s.Hand.ID
+		case s.Early:
+			r.id = prefix + "early"
+		default:
+			for n++; c.taken[prefix+strconv.Itoa(n)]; n++ {
+			}
+			r.id = prefix + strconv.Itoa(n)
+		}
+		if !s.Early {
+			fed |= s.Run
+		}
 		for _, a := range group {
 			mine := s
 			mine.Run = s.Run & a.use.Weeks
@@ -119,12 +155,18 @@ func (c *computation) stagger(key groupKey, group []*asked) (rows []*row) {
 				r.uses = append(r.uses, rowUse{a, mine})
 			}
 		}
+		if len(r.uses) == 0 && s.Hand != nil { // it stands though no week needs it
+			r.uses = []rowUse{{first, s}}
+		}
 		if len(r.uses) > 0 {
 			rows = append(rows, r)
 		}
 	}
 	for _, r := range rows {
 		r.of = len(rows)
+	}
+	if key.fresh {
+		c.starve(group, all.Weeks&^fed)
 	}
 	return rows
 }
@@ -153,7 +195,10 @@ func (c *computation) size(r *row) {
 	first := r.uses[0]
 	if first.a.form == "" {
 		w := c.resolved[first.a.wish].Wish
-		z := c.desk.Count(base, r.crop, w.Layout, first.s.Start.Raised, w)
+		if n := counted(r); n > 0 {
+			w.Amount = table.Amount{Kind: table.Plants, Number: float64(n)}
+		}
+		z := c.desk.Count(base, r.crop, w.Layout, reckon.Ask{Raised: first.s.Start.Raised, Bought: first.s.Start.Bought}, w)
 		z.Given = []reckon.Given{{Plants: z.Plants, Area: z.Area}}
 		c.add(r, z, r.id, []string{base}, false)
 		return
@@ -169,7 +214,8 @@ func (c *computation) size(r *row) {
 			w := &c.resolved[u.a.wish]
 			need = c.desk.Harvest(figures[i], "need", u.a.crop.Short(), *w, *u.a.use, u.s.Run)
 		} else {
-			c.lotNeed(figures[i], u.a.base, u.a.crop, need, u.s.Of)
+			need.Amount *= u.s.Part
+			c.lotNeed(figures[i], u.a, need, u.s)
 		}
 		parts[i] = reckon.Part{Need: need, Confidence: u.a.confidence, Share: u.s.Share, Of: u.s.Of}
 	}
@@ -178,7 +224,7 @@ func (c *computation) size(r *row) {
 	if r.crop.WindPollinatedCorn() {
 		least = int(r.crop.MinPlants) // each sowing must pollinate itself
 	}
-	ask := reckon.Ask{Raised: first.s.Start.Raised, Parts: parts, Least: least, Bearing: 1}
+	ask := reckon.Ask{Raised: first.s.Start.Raised, Bought: first.s.Start.Bought, Parts: parts, Least: least, Bearing: 1, Counted: counted(r)}
 	if !r.crop.Perennial() {
 		c.add(r, c.desk.Sow(base, r.crop, r.key.layout, ask), r.id, figures, false)
 		return
@@ -208,15 +254,18 @@ func (c *computation) sumNeed(base string, r *row, parts []reckon.Part, figures 
 }
 
 // lotNeed is the working of what one of the equal sowings of a lot brings in.
-func (c *computation) lotNeed(base, whole string, crop *book.Crop, n reckon.Need, of int) {
+func (c *computation) lotNeed(base string, a *asked, n reckon.Need, sown sowing.Sowing) {
 	unit := amount.Kilogram
 	if n.Pieces {
 		unit = amount.Piece
 	}
-	s := c.desk.Recorder.Open(base, "need", crop.Short(), "to bring in")
-	s.Do(working.Start, "The whole lot", n.Amount, unit, working.Reckoned).Link(whole, "harvested")
-	if of > 1 {
-		s.Do(working.Over, "Equal sowings", float64(of), amount.Sowing, working.Household)
+	s := c.desk.Recorder.Open(base, "need", a.crop.Short(), "to bring in")
+	s.Do(working.Start, "The whole lot", a.lot.Amount, unit, working.Reckoned).Link(a.base, "harvested")
+	if sown.Part < 1 {
+		s.Do(working.Times, "Beside what was counted in other sowings", sown.Part, amount.Share, working.Household)
+	}
+	if sown.Of > 1 {
+		s.Do(working.Over, "Equal sowings", float64(sown.Of), amount.Sowing, working.Household)
 	}
 	s.Is("To bring in", unit).Close(unit)
 }
@@ -266,7 +315,7 @@ func (c *computation) note(r *row, text string) {
 // add puts a sized sowing into the plan and gives each wish its part of it.
 func (c *computation) add(r *row, z reckon.Size, id string, figures []string, stands bool) {
 	first := r.uses[0]
-	if z.Plants == 0 && z.Area == 0 {
+	if z.Plants == 0 && z.Area == 0 && r.hand == nil {
 		return // there is nothing to sow for it
 	}
 	sw := c.dates(r.crop, first.a.form, first.s)
@@ -277,18 +326,11 @@ func (c *computation) add(r *row, z reckon.Size, id string, figures []string, st
 	sw.ID, sw.Wish, sw.WishTitle, sw.Stands = id, w.ID, w.Title, stands
 	sw.Cover = string(r.key.cover)
 	sw.FirstWhy, sw.LastWhy = edges(first.a.use.Season, first.s.Start.Sow)
-	sw.Unit, sw.Need = amount.Kilogram, z.Need.Amount
-	if z.Need.Pieces {
-		sw.Unit = amount.Piece
+	sw.fill(z, r.crop)
+	if stands {
+		sw.StockUnit = ""
 	}
-	sw.Plants, sw.SetOut, sw.Cells, sw.Stations = z.Plants, z.SetOut, z.Cells, z.Stations
-	sw.Seeds, sw.SeedGram, sw.PerPlace, sw.StockKg, sw.DrillM = z.Seeds, z.SeedGram, z.PerStation, z.StockKg, z.DrillM
-	sw.Layout, sw.Rows, sw.InRow, sw.RowGap = z.Stand.Layout, z.Stand.Rows, r.crop.InRow.Value, r.crop.RowGap.Value
-	sw.RowMetres, sw.BedLength, sw.Area = z.RowMetres, z.BedLength, z.Area
-	sw.Low, sw.Likely, sw.High, sw.LossShare = z.Low, z.Likely, z.Top, r.crop.FailProb
-	if r.crop.Start == "vegetative" && !stands {
-		sw.StockUnit = r.crop.Unit + "s"
-	}
+	sw.hand, sw.Merged = r.hand, r.merged
 	if z.Short != nil {
 		for _, u := range r.uses {
 			if u.a.confidence > 0 {
@@ -309,8 +351,37 @@ func (c *computation) add(r *row, z reckon.Size, id string, figures []string, st
 		})
 	}
 	c.sowings = append(c.sowings, &sw)
+	if sw.Early { // its harvest is a gift: no week and no sum counts on it
+		sw.Feeds, sw.gives = []int{}, 0
+		for i := range sw.For {
+			sw.For[i].Average, sw.For[i].Need = 0, 0
+		}
+	}
 	for i, u := range r.uses {
 		c.give(&sw, &sw.For[i], u.a, z.RowMetres)
+	}
+}
+
+// fill puts the counts of a sowing in.
+func (s *Sowing) fill(z reckon.Size, crop *book.Crop) {
+	s.Unit, s.Need = amount.Kilogram, z.Need.Amount
+	if z.Need.Pieces {
+		s.Unit = amount.Piece
+	}
+	s.Plants, s.SetOut, s.Cells, s.Stations, s.Wants = z.Plants, z.SetOut, z.Cells, z.Stations, z.Wants
+	s.Seeds, s.SeedGram, s.PerPlace, s.StockKg, s.DrillM = z.Seeds, z.SeedGram, z.PerStation, z.StockKg, z.DrillM
+	s.Layout, s.Rows, s.InRow, s.RowGap = z.Stand.Layout, z.Stand.Rows, crop.InRow.Value, crop.RowGap.Value
+	s.RowMetres, s.BedLength, s.Area = z.RowMetres, z.BedLength, z.Area
+	s.Low, s.Likely, s.High, s.LossShare = z.Low, z.Likely, z.Top, crop.FailProb
+	if s.Cells > 0 { // a cell in which one comes up, and of those the best
+		occupied := 1 - math.Pow(1-crop.Germination.Or(1), float64(z.PerStation))
+		s.Spare = max(0, int(float64(s.Cells)*occupied)-s.SetOut)
+	}
+	switch {
+	case s.Method == "bought":
+		s.StockUnit = "starts"
+	case crop.Start == "vegetative":
+		s.StockUnit = crop.Unit + "s"
 	}
 }
 

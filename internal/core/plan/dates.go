@@ -28,6 +28,8 @@ func (c *computation) dates(crop *book.Crop, form table.Form, s sowing.Sowing) S
 		sw.Method = "patch"
 	case crop.Dense != nil:
 		sw.Method = "tray"
+	case s.Start.Bought:
+		sw.Method = "bought"
 	case s.Start.Raised:
 		sw.Method = "raised"
 		sw.HardenOff, sw.PlantOut = at(s.Start.Day-hardeningDays), at(s.Start.Day)
@@ -37,7 +39,16 @@ func (c *computation) dates(crop *book.Crop, form table.Form, s sowing.Sowing) S
 	default:
 		sw.Method = "direct"
 	}
-	if crop.GermDaysMax.Known && sw.Method != "patch" {
+	sw.Day, sw.Early = day(s.Start.Day), s.Early
+	switch {
+	case s.Start.Bought:
+		sw.Way = season.Bought
+	case s.Start.Raised:
+		sw.Way = season.Raised
+	case season.CanBe(crop, season.Direct):
+		sw.Way = season.Direct
+	}
+	if crop.GermDaysMax.Known && sw.Method != "patch" && sw.Method != "bought" {
 		sw.UpBy = at(s.Start.Sow + int(crop.GermDaysMax.Value))
 	}
 	last := lastPick(crop, form, s)
@@ -61,6 +72,9 @@ func (c *computation) dates(crop *book.Crop, form table.Form, s sowing.Sowing) S
 		sw.ground, sw.Clear = span{}, day(last+1)
 	}
 	sw.Late = sw.Date < c.in.AsOf && sw.Method != "patch"
+	if s.Hand != nil {
+		c.byHand(&sw, s.Hand)
+	}
 	return sw
 }
 
@@ -167,10 +181,10 @@ func (c *computation) youngPatch(out *Wish, a *asked, u *Use) {
 // they first are.
 func (c *computation) fields() {
 	c.plan.Fields = []Field{}
-	seen := map[seasonKey]bool{}
+	seen := map[under]bool{}
 	day := func(d int) civil.Date { return c.start + civil.Date(d) }
 	for _, s := range c.sowings {
-		key := seasonKey{c.desk.Book.Crop(s.Crop), place.Cover(s.Cover)}
+		key := under{c.desk.Book.Crop(s.Crop), place.Cover(s.Cover)}
 		if seen[key] || s.Method == "patch" || s.Method == "tray" {
 			continue
 		}

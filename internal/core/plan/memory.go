@@ -1,6 +1,7 @@
 package plan
 
 import (
+	"fmt"
 	"sync"
 
 	"inventory/internal/core/book"
@@ -9,8 +10,8 @@ import (
 )
 
 // Memory keeps a place's daily tables and the seasons of the book's crops there
-// from one plan to the next, so that they are worked out once for a place, a
-// risk and a start of the year and not at every edit. It changes no plan: what
+// from one plan to the next, so that they are worked out once for a place, its
+// rules and a start of the year and not at every edit. It changes no plan: what
 // it gives back is what would be worked out again. It may be used by several
 // plans at once. The zero Memory is ready for use.
 type Memory struct {
@@ -24,21 +25,21 @@ type Memory struct {
 // remembered is what seasons hang on, beside the crop.
 type remembered struct {
 	place place.Place
-	risk  season.Risk
+	been  string // the days of this year that stand in place of the normals, told apart
 	start int
 }
 
 // recall returns the daily tables of a household's place, and makes the memory
 // forget what belongs to another.
-func (m *Memory) recall(of remembered) *place.Year {
+func (m *Memory) recall(of remembered, been []place.Day) *place.Year {
 	m.mu.Lock()
 	defer m.mu.Unlock()
-	return m.tables(of)
+	return m.tables(of, been)
 }
 
-func (m *Memory) tables(of remembered) *place.Year {
+func (m *Memory) tables(of remembered, been []place.Day) *place.Year {
 	if m.year == nil || m.of != of {
-		m.of, m.year = of, place.Build(of.place)
+		m.of, m.year = of, place.Build(of.place, been...)
 		m.under = map[place.Cover]*place.Year{place.NoCover: m.year}
 		m.seasons = map[seasonKey]*season.Season{}
 	}
@@ -47,21 +48,46 @@ func (m *Memory) tables(of remembered) *place.Year {
 
 // season returns the season of a crop under a cover. Only the book's own rows are
 // kept: a household's figures make a crop of its own of every plan.
-func (m *Memory) season(of remembered, key seasonKey) *season.Season {
+func (m *Memory) season(of remembered, been []place.Day, key seasonKey) *season.Season {
 	m.mu.Lock()
 	defer m.mu.Unlock()
-	m.tables(of) // another plan may have come between
+	m.tables(of, been) // another plan may have come between
 	if s := m.seasons[key]; s != nil {
 		return s
 	}
-	year := m.under[key.cover]
-	if year == nil {
-		year = m.year.Under(key.cover)
-		m.under[key.cover] = year
-	}
-	s := season.Of(key.crop, year, of.risk, of.start)
+	s := season.Of(key.crop, m.air(key.cover), key.rules, of.start)
 	if book.Usual().Crop(key.crop.ID) == key.crop {
 		m.seasons[key] = s
 	}
 	return s
+}
+
+// air returns the tables of the place under a cover. The memory must be locked.
+func (m *Memory) air(cover place.Cover) *place.Year {
+	year := m.under[cover]
+	if year == nil {
+		year = m.year.Under(cover)
+		m.under[cover] = year
+	}
+	return year
+}
+
+// begin lets follow what follows from a day set by hand.
+func (m *Memory) begin(of remembered, been []place.Day, key seasonKey, day int) (season.Start, string) {
+	m.mu.Lock()
+	defer m.mu.Unlock()
+	m.tables(of, been)
+	return season.Begin(key.crop, m.air(key.cover), key.rules, of.start, day)
+}
+
+// apart tells the days of two records apart.
+func apart(days []place.Day) string {
+	if len(days) == 0 {
+		return ""
+	}
+	var highest, lowest float64
+	for i, d := range days {
+		highest, lowest = highest+d.Max*float64(i+1), lowest+d.Min*float64(i+1)
+	}
+	return fmt.Sprintf("%d from %d: %g %g", len(days), days[0].Date, highest, lowest)
 }

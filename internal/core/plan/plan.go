@@ -14,6 +14,7 @@ import (
 	"inventory/internal/core/season"
 	"inventory/internal/core/sowing"
 	"inventory/internal/core/table"
+	"inventory/internal/core/work"
 	"inventory/internal/core/working"
 )
 
@@ -42,7 +43,9 @@ type Plan struct {
 	Kitchen    Kitchen      `json:"kitchen"`
 	Rooms      []Room       `json:"rooms"` // stores and freezer, against what they hold
 	Goals      Goals        `json:"goals"`
-	Shelf      []Standing   `json:"shelf"` // what stands on the shelf today, and how long
+	Shelf      []Standing   `json:"shelf"`   // what stands on the shelf today, and how long
+	Work       Work         `json:"work"`    // hours in the garden and trays on the raising shelf, by week
+	Changed    []Move       `json:"changed"` // what differs from the plan that was agreed
 }
 
 // Tally is the whole table at a glance. Weeks are counted wish by wish.
@@ -172,8 +175,24 @@ type Sowing struct {
 	LastWhy   string       `json:"last_why"`    // why not later
 	Cover     string       `json:"cover,omitempty"`
 	Stands    bool         `json:"stands"` // a patch that stands already
-	For       []Served     `json:"for"`    // the wishes it serves
+	Way       season.Way   `json:"way,omitempty"`
+	Early     bool         `json:"early"`             // a row risked before the season: nothing is counted on it
+	Merged    string       `json:"merged,omitempty"`  // what was sown with it, being too small for itself
+	Set       bool         `json:"set"`               // set by hand, or really begun
+	SetWhy    string       `json:"set_why,omitempty"` // why it may not be begun then, where it was set all the same
+	Begun     bool         `json:"begun"`             // really sown or planted
+	Behind    int          `json:"behind"`            // days later than reckoned, as seen in the bed
+	Over      bool         `json:"over"`              // it has ended: cleared, bolted or lost
+	Wants     int          `json:"wants"`             // plants that are reckoned, where they were counted by hand
+	Spare     int          `json:"spare"`             // starts beyond those set out, in a middling year
+	KeepBack  float64      `json:"keep_back"`         // g of seed to keep for the sowings that follow
+	Crosses   string       `json:"crosses,omitempty"` // with what it would cross, and what would avoid it
+	Tasks     []work.Task  `json:"tasks"`
+	For       []Served     `json:"for"` // the wishes it serves
 
+	Day civil.Date `json:"day"` // on which it takes the ground
+
+	hand   *table.Hand
 	ground span // days of the table year that it takes bed
 	gives  float64
 	season *season.Season
@@ -250,22 +269,33 @@ type computation struct {
 	year     *place.Year
 	of       remembered
 	start    civil.Date
-	seasons  map[seasonKey]*season.Season
+	been     []place.Day
+	seasons  map[under]*season.Season
 	resolved []table.Resolved
 	asked    []*asked
 	sowings  []*Sowing
-	servedBy [][]served // by wish
-	done     [][]lot    // what is put up, by week
+	servedBy [][]served      // by wish
+	done     [][]lot         // what is put up, by week
+	quiet    *reckon.Desk    // the desk without a record, for trying
+	taken    map[string]bool // names of the plantings of this year
 	plan     Plan
 }
 
 type seasonKey struct {
 	crop  *book.Crop
 	cover place.Cover
+	rules season.Rules
+}
+
+// under names a crop under a cover; the household's rules for it are always the
+// same in one plan.
+type under struct {
+	crop  *book.Crop
+	cover place.Cover
 }
 
 func compute(in Input, rec *working.Recorder) (Plan, []*working.Working, error) {
-	c, err := work(in, rec)
+	c, err := worked(in, rec)
 	if err != nil {
 		return Plan{}, nil, err
 	}
@@ -275,8 +305,8 @@ func compute(in Input, rec *working.Recorder) (Plan, []*working.Working, error) 
 	return c.plan, rec.Found, nil
 }
 
-// work works a plan out and returns all that was needed for it.
-func work(in Input, rec *working.Recorder) (*computation, error) {
+// worked works a plan out and returns all that was needed for it.
+func worked(in Input, rec *working.Recorder) (*computation, error) {
 	h := in.Household
 	usual := book.Usual()
 	if err := h.Validate(usual); err != nil {
@@ -289,12 +319,16 @@ func work(in Input, rec *working.Recorder) (*computation, error) {
 	if in.Memory == nil {
 		in.Memory = &Memory{}
 	}
-	c := &computation{in: in, start: h.YearStart(), seasons: map[seasonKey]*season.Season{}}
-	c.of = remembered{h.Place, h.Risk, c.start.YearDay()}
-	c.year = in.Memory.recall(c.of)
+	c := &computation{in: in, start: h.YearStart(), seasons: map[under]*season.Season{}}
+	c.been = place.ThisYear(h.Place, h.Weather, in.AsOf)
+	c.of = remembered{h.Place, apart(c.been), c.start.YearDay()}
+	c.year = in.Memory.recall(c.of, c.been)
 	eaters := h.Eaters()
 	c.desk = &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules, Eaters: eaters, Recorder: rec}
+	c.quiet = &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules, Eaters: eaters}
 	c.resolver = &table.Resolver{Household: h, Book: own, Eaters: eaters, Seasons: c.season, Cull: rules.Cull, Spoil: rules.Spoil}
+	c.resolver.Agreements = h.Agreements()
+	c.hands()
 	c.frame(eaters)
 	c.resolved = make([]table.Resolved, len(h.Wishes))
 	for i, w := range h.Wishes {
@@ -312,16 +346,21 @@ func work(in Input, rec *working.Recorder) (*computation, error) {
 	c.rooms()
 	c.goals()
 	c.shelf()
+	c.crossing()
+	c.garden()
+	if h.Agreed != nil && h.Agreed.Year == h.Year {
+		c.plan.Changed = Moves(h.Agreed.Sowings, c.plan.Agreement().Sowings)
+	}
 	return c, nil
 }
 
 // season returns a crop's season here under a cover, worked out once.
 func (c *computation) season(crop *book.Crop, cover place.Cover) *season.Season {
-	key := seasonKey{crop, cover}
-	s := c.seasons[key]
+	at := under{crop, cover}
+	s := c.seasons[at]
 	if s == nil {
-		s = c.in.Memory.season(c.of, key)
-		c.seasons[key] = s
+		s = c.in.Memory.season(c.of, c.been, seasonKey{crop, cover, c.in.Household.Rules(crop.ID)})
+		c.seasons[at] = s
 	}
 	return s
 }
@@ -334,7 +373,7 @@ func (c *computation) frame(eaters [season.WeeksPerYear]float64) {
 	if _, m, d := c.start.Split(); m == 1 && d == 1 {
 		p.Year = fmt.Sprint(c.in.Household.Year)
 	}
-	p.Sowings = []Sowing{}
+	p.Sowings, p.Changed = []Sowing{}, []Move{}
 	for w := range eaters {
 		max := 0.0
 		for d := range 7 {

@@ -66,7 +66,7 @@ func Ways(in Input, wish string) ([]Way, error) {
 	if i < 0 {
 		return nil, fmt.Errorf("there is no wish %q", wish)
 	}
-	now, err := work(in, nil)
+	now, err := worked(in, nil)
 	if err != nil {
 		return nil, err
 	}
@@ -197,7 +197,7 @@ func (c *computation) wanting(w table.Wish, gaps int) Way {
 // Helps returns what helps where a week has more putting up than the kitchen can
 // do: another sowing of what is put up then, fewer jars, one evening more.
 func Helps(in Input, week int) ([]Way, error) {
-	now, err := work(in, nil)
+	now, err := worked(in, nil)
 	if err != nil {
 		return nil, err
 	}

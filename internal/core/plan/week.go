@@ -56,7 +56,7 @@ func WeekOf(in Input, n int) (Week, error) {
 	if n < 0 || n >= season.WeeksPerYear {
 		return Week{}, fmt.Errorf("there is no week %d; the year has weeks 0 to 51", n)
 	}
-	c, err := work(in, nil)
+	c, err := worked(in, nil)
 	if err != nil {
 		return Week{}, err
 	}

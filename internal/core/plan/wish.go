@@ -150,6 +150,13 @@ func (c *computation) askPart(out *Wish, i int, w table.Wish, u *table.Use, n in
 	s := c.season(crop, "")
 	late := crop.StoreWhen == "late" && crop.Harvest == book.Once
 	pu := &table.Use{Form: u.Form, Crop: crop, Season: s, Lot: s.Lot(late, 1), Weeks: u.Weeks}
+	if pu.Hands = c.resolver.ByHand(crop, "", w.ID, u.Form, true); len(pu.Hands) > 0 {
+		pu.Season, pu.Lot = s.With(), nil
+		for _, h := range pu.Hands {
+			pu.Season = pu.Season.With(h.Start)
+			pu.Lot = append(pu.Lot, len(pu.Season.Starts)-1)
+		}
+	}
 	if len(pu.Lot) == 0 {
 		out.Notes = append(out.Notes, fmt.Sprintf("%s, which it takes too, cannot be grown here: %s", crop.Short(), s.Why))
 	}

@@ -53,10 +53,12 @@ func classes(parts []Part) (out []class) {
 
 // Ask is all that is asked of one sowing.
 type Ask struct {
-	Raised  bool // sown indoors first
+	Raised  bool // planted out as starts
+	Bought  bool // which are bought
 	Parts   []Part
 	Least   int     // fewest plants worth growing
 	Bearing float64 // share of a full crop that it gives this year: less than 1 for a young patch
+	Counted int     // plants counted by hand; 0: as many as are reckoned
 	Beside  bool    // beside a patch that stands, for what that does not give
 }
 

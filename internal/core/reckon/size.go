@@ -34,6 +34,7 @@ type Size struct {
 	Short            *NeedsAnotherSowing
 
 	Bearing float64 // share of a full crop given this year
+	Wants   int     // plants that are reckoned, where they were counted by hand
 	Given   []Given // what each part has of it
 }
 
@@ -59,7 +60,7 @@ func (d *Desk) Sow(base string, c *book.Crop, layout table.Layout, ask Ask) Size
 	z.Stand = StandIn(c, layout, d.Bed())
 	all := classes(parts)
 	d.plants(f, c, all, ask, &z)
-	d.start(f, c, ask.Raised, &z)
+	d.start(f, c, ask, &z)
 	z.Bearing = ask.Bearing
 	d.harvest(f, c, &z, float64(z.Plants), amount.Plant, "plants")
 	z.share(all, parts)
@@ -67,7 +68,7 @@ func (d *Desk) Sow(base string, c *book.Crop, layout table.Layout, ask Ask) Size
 }
 
 // Count sizes plants that nobody weighs, by number or by area (m²).
-func (d *Desk) Count(base string, c *book.Crop, layout table.Layout, raised bool, w table.Wish) Size {
+func (d *Desk) Count(base string, c *book.Crop, layout table.Layout, ask Ask, w table.Wish) Size {
 	z := Size{Stand: StandIn(c, layout, d.Bed())}
 	f := figures{base}
 	s := d.Recorder.Open(f.base, "plants", c.Short(), "plants")
@@ -77,7 +78,7 @@ func (d *Desk) Count(base string, c *book.Crop, layout table.Layout, raised bool
 	}
 	s.Up("Plants", amount.Plant)
 	z.Plants = int(s.Close(amount.Plant))
-	d.start(f, c, raised, &z)
+	d.start(f, c, ask, &z)
 	return z
 }
 
@@ -90,7 +91,7 @@ func (d *Desk) plants(f figures, c *book.Crop, all []class, ask Ask, z *Size) {
 	for i := range all {
 		k := &all[i]
 		at, title := f.base, "plants"
-		if len(all) > 1 {
+		if len(all) > 1 || ask.Counted > 0 {
 			at, title = partBase(f.base, i), "plants for a part of what is asked"
 		}
 		s := d.Recorder.Open(at, "plants", c.Short(), title)
@@ -110,6 +111,16 @@ func (d *Desk) plants(f figures, c *book.Crop, all []class, ask Ask, z *Size) {
 		for i, k := range all {
 			sum.Do(working.Plus, confidenceWords(k.Confidence), float64(k.plants), amount.Plant, working.Reckoned).Link(partBase(f.base, i), "plants")
 		}
+	}
+	if ask.Counted > 0 {
+		z.Wants = int(math.Ceil(total - 1e-9))
+		sum = d.Recorder.Open(f.base, "plants", c.Short(), "plants")
+		sum.Do(working.Start, "Counted by hand", float64(ask.Counted), amount.Plant, working.Household)
+		if sum.On() {
+			sum.Note("what is asked of it would want %d", z.Wants)
+		}
+		z.Plants = int(sum.Close(amount.Plant))
+		return
 	}
 	if block := z.Stand.wholeBlock(least, c); block > least && sum.Value() > 0 {
 		sum.Do(working.AtLeast, "A block of four full rows, for the wind to fill the ears", float64(block), amount.Plant, working.Usual)
@@ -219,11 +230,13 @@ func keepOr(op working.Op) working.Op {
 }
 
 // start reckons what is sown, raised or planted, and the bed it takes.
-func (d *Desk) start(f figures, c *book.Crop, raised bool, z *Size) {
+func (d *Desk) start(f figures, c *book.Crop, ask Ask, z *Size) {
 	switch {
 	case c.Start == "vegetative":
 		d.stock(f, c, z)
-	case raised:
+	case ask.Bought:
+		d.setOut(f, c, z, "starts to buy and set out")
+	case ask.Raised:
 		d.raised(f, c, z)
 	case c.SeedsPerMetre.Known:
 		d.drill(f, c, z)

@@ -3,6 +3,7 @@ package season
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
@@ -13,7 +14,8 @@ import (
 type ground struct {
 	crop  *book.Crop
 	year  *place.Year
-	risk  Risk
+	rules Rules
+	way   Way
 	limit int // it must be ready before this day
 	stop  int // picking ends before this day
 	why   string
@@ -22,10 +24,11 @@ type ground struct {
 	// least and most days it may take.
 	days, need, sureNeed          float64
 	counted, indoors, least, most int
-	isRaised, inAutumn            bool
+	isRaised, bought, inAutumn    bool
 
 	hand, sureHand int                       // where the last searches of the heat ended
 	warm           bool                      // whether the summer's heat is a limit
+	idle           []int16                   // paused days among the first i from x = hotFrom; nil where none
 	heat           [3*place.Days + 1]float64 // heat[i]: degree days × light of the first i days from x = hotFrom
 	hot            [3*place.Days + 1]int16   // hot[i]: days over heat_max among the first i of the three years from x = hotFrom
 }
@@ -43,6 +46,66 @@ func fruiting(c *book.Crop) bool {
 		return !(c.Group == "legume" && c.Frost == book.Hardy)
 	}
 	return false
+}
+
+// newGround works out the limits of one crop, begun in one way.
+func newGround(c *book.Crop, y *place.Year, r Rules, w Way) *ground {
+	g := &ground{crop: c, year: y, rules: r, way: w}
+	g.limits()
+	g.count()
+	return g
+}
+
+// How many days before the picking the heat stops the fruit from setting.
+const setFrom, setTo = 28, 14
+
+// pauseFrom is the first day, counted from the start of the table year, that a
+// table of paused days holds.
+const pauseFrom = -place.Days
+
+// pauses finds the days on which a fruiting crop gives nothing, because a day 28
+// to 14 days before was too hot for it to set; counted over three years from
+// pauseFrom days of the table year. It is nil where there is none.
+func (g *ground) pauses(yearStart int) []int16 {
+	c, y := g.crop, g.year
+	if !c.HeatMax.Known || !fruiting(c) || c.Perennial() || y.Max[y.Warmest] <= c.HeatMax.Value-3 {
+		return nil
+	}
+	var paused [place.Days]bool
+	some := false
+	for d := range place.Days {
+		if y.Max[d] <= c.HeatMax.Value {
+			continue
+		}
+		some = true
+		for k := setTo; k <= setFrom; k++ {
+			paused[mod(d+k, place.Days)] = true
+		}
+	}
+	if !some {
+		return nil
+	}
+	count := func(first int) []int16 {
+		out := make([]int16, 3*place.Days+1)
+		for i := range out[1:] {
+			out[i+1] = out[i]
+			if paused[mod(first+i, place.Days)] {
+				out[i+1]++
+			}
+		}
+		return out
+	}
+	g.idle = count(y.Day(hotFrom))
+	return count(mod(yearStart+pauseFrom, place.Days))
+}
+
+// idleDays returns how many of the days from x = a to b are paused.
+func (g *ground) idleDays(a, b int) int {
+	if g.idle == nil {
+		return 0
+	}
+	at := func(x int) int { return int(g.idle[max(0, min(len(g.idle)-1, x-hotFrom))]) }
+	return at(b) - at(a)
 }
 
 func (g *ground) limits() {
@@ -75,7 +138,7 @@ func (g *ground) limits() {
 	}
 	if c.Frost == book.Tender || c.Frost == book.VeryTender {
 		if !y.FrostFree {
-			g.limit = mod(y.First-y.Last, place.Days) - g.risk.shift()
+			g.limit = mod(y.First-y.Last, place.Days) - g.rules.Risk.shift()
 			g.stop = g.limit
 			g.why = fmt.Sprintf("the first autumn frost, %s", words(y, g.limit))
 		}
@@ -120,7 +183,7 @@ func (g *ground) freezes() int {
 	kill := y.Min[y.Day(first)] + math.Min(0, g.crop.FrostKill)
 	for x := first; x < place.Days; x++ {
 		if y.Min[y.Day(x)] <= kill {
-			return x - g.risk.shift()
+			return x - g.rules.Risk.shift()
 		}
 	}
 	return never
@@ -130,20 +193,22 @@ func (g *ground) tenderShift() int {
 	if g.crop.Frost == book.Hardy {
 		return 0
 	}
-	return g.risk.shift()
+	return g.rules.Risk.shift()
 }
 
-// raised tells whether the crop is sown indoors first: as is usual, and in place
-// where the book gives both.
-func (g *ground) raised() bool {
-	return g.crop.Start == "transplant" || g.crop.Start == "either" && !g.crop.DirectWeeks.Known
-}
+func (g *ground) raised() bool { return g.way == Raised || g.way == Bought }
 
 func (g *ground) earliest() book.Maybe {
 	if g.crop.Start == "vegetative" || g.raised() {
 		return g.crop.PlantOutWeeks
 	}
 	return g.crop.DirectWeeks
+}
+
+// byTemperature tells whether the spring edge is found by the normals. What is
+// planted in autumn goes by the frost or the mean in either school.
+func (g *ground) byTemperature() bool {
+	return g.crop.Dense == nil && !g.autumnPlanted() && (g.year.FrostFree || g.rules.School == ByTemperature)
 }
 
 func (g *ground) autumnPlanted() bool {
@@ -171,7 +236,16 @@ func (g *ground) span() (from, to int) {
 	case y.FrostFree:
 		return 0, place.Days - 1
 	}
-	return int(math.Round(7*g.earliest().Or(0))) + g.tenderShift(), min(g.limit, place.Days) + 7
+	from = int(math.Round(7*g.earliest().Or(0))) + g.tenderShift()
+	if g.byTemperature() { // from midwinter on, but for what waits four weeks and more
+		if e := g.earliest().Or(0); e >= 4 {
+			from = int(math.Round(7 * e))
+		} else {
+			coldest := slices.Index(y.Mean[:], slices.Min(y.Mean[:]))
+			from = -mod(y.Last-coldest, place.Days)
+		}
+	}
+	return from, min(g.limit, place.Days) + 7
 }
 
 // warmEnough is the temperature rule for the spring edge where there is no
@@ -208,6 +282,9 @@ const (
 	pickedTooShort
 	ripensInHeat
 	pickedInHeat
+	setsInHeat
+	notBefore
+	notAfter
 )
 
 // words says a refusal.
@@ -229,6 +306,12 @@ func (g *ground) words(r refusal) string {
 		return fmt.Sprintf("its last third would stand in days over %.0f °C, too hot for it", r.value)
 	case pickedInHeat:
 		return fmt.Sprintf("days over %.0f °C would end its picking before half of it", r.value)
+	case setsInHeat:
+		return fmt.Sprintf("two to four weeks before it is ready, days over %.0f °C keep it from setting", r.value)
+	case notBefore:
+		return "you said not before " + words(g.year, int(r.value))
+	case notAfter:
+		return "you said not after " + words(g.year, int(r.value))
 	}
 	return ""
 }
@@ -240,10 +323,16 @@ func (g *ground) count() {
 	if g.raised() && c.Dense == nil {
 		g.isRaised, g.indoors, g.days = true, int(7*c.RaiseWeeks.Or(0)), c.RaisedAfterCheck()
 	}
+	if g.way == Bought {
+		g.bought, g.indoors = true, 0
+	}
 	g.counted = max(1, int(math.Round(g.days)))
 	g.need = Needs(c, g.days)
-	g.sureNeed = g.need * g.risk.slack()
-	in := float64(g.indoors)
+	g.sureNeed = g.need * g.rules.Risk.slack()
+	in := 0.0
+	if g.isRaised { // the days indoors count, whoever raised it
+		in = 7 * c.RaiseWeeks.Or(0)
+	}
 	g.least, g.most = int(math.Round(leastShare*(in+g.days)-in)), int(math.Round(mostShare*(in+g.days)-in))
 }
 
@@ -251,18 +340,20 @@ func (g *ground) count() {
 // started then.
 func (g *ground) try(x int) (Start, refusal) {
 	c := g.crop
-	if g.counted == 0 {
-		g.count()
+	st := Start{Day: x, Sow: x - g.indoors, Raised: g.isRaised, Bought: g.bought, Plain: x + g.counted}
+	if r := g.said(x); r.rule != permitted {
+		return st, r
 	}
-	st := Start{Day: x, Sow: x - g.indoors, Raised: g.isRaised, Plain: x + g.counted}
 	limit, stop := g.limit, g.stop
 	if g.inAutumn { // it is lifted in the next year
 		limit, stop = limit+place.Days, stop+place.Days
 	}
-	if g.year.FrostFree && c.Dense == nil && !g.inAutumn {
+	if g.byTemperature() && (g.year.FrostFree || x < mod(g.year.Warmest-g.year.Last, place.Days)) {
 		if need, ok := g.warmEnough(x); !ok {
 			return st, refusal{tooCold, need}
 		}
+	}
+	if g.year.FrostFree && c.Dense == nil && !g.inAutumn {
 		if st.Ready >= limit && x >= limit {
 			limit, stop = limit+place.Days, stop+place.Days
 		}
@@ -276,23 +367,50 @@ func (g *ground) try(x int) (Start, refusal) {
 	if r := g.ready(&st, limit); r.rule != permitted {
 		return st, r
 	}
-	full := int(math.Round(c.HarvestDays))
-	switch {
-	case c.Harvest == book.Once:
-		full = int(math.Round(c.HoldDays))
-	case c.GoesOn:
-		full *= 2
-	}
-	st.End = min(st.Ready+max(1, full), stop)
+	st.End = min(st.Ready+g.picking(), stop)
 	if r := g.inHeat(&st, st.Ready-st.Day); r.rule != permitted {
 		return st, r
 	}
-	if c.Harvest != book.Once {
-		if got := float64(min(st.End, limit) - st.Ready); got < 14 && got < c.HarvestDays/3 {
+	switch idle := g.idleDays(st.Ready, min(st.End, limit)); {
+	case c.Harvest != book.Once:
+		if got := float64(min(st.End, limit) - st.Ready - idle); got < 14 && got < c.HarvestDays/3 {
+			if idle > 0 {
+				return st, refusal{setsInHeat, c.HeatMax.Value}
+			}
 			return st, refusal{pickedTooShort, got}
 		}
+	case g.idleDays(st.Ready, st.Ready+1) > 0:
+		return st, refusal{setsInHeat, c.HeatMax.Value}
 	}
 	return st, refusal{}
+}
+
+// picking returns how many days it is picked, or holds, where nothing ends it.
+func (g *ground) picking() int {
+	full := int(math.Round(g.crop.HarvestDays))
+	switch {
+	case g.crop.Harvest == book.Once:
+		full = int(math.Round(g.crop.HoldDays))
+	case g.crop.GoesOn:
+		full *= 2
+	}
+	return max(1, full)
+}
+
+// said looks whether the household has ruled a day out.
+func (g *ground) said(x int) refusal {
+	d := g.year.Day(x)
+	if day := g.rules.NotBefore; !day.IsZero() {
+		if b := day.YearDay(); mod(b-d, place.Days) > 0 && mod(b-d, place.Days) <= place.Days/2 {
+			return refusal{notBefore, float64(b - g.year.Last)}
+		}
+	}
+	if day := g.rules.NotAfter; !day.IsZero() {
+		if a := day.YearDay(); mod(d-a, place.Days) > 0 && mod(d-a, place.Days) <= place.Days/2 {
+			return refusal{notAfter, float64(a - g.year.Last)}
+		}
+	}
+	return refusal{}
 }
 
 // inHeat ends the picking where the heat comes, and refuses a start that would be
@@ -378,6 +496,8 @@ func (g *ground) firstWhy() string {
 		return "two weeks before the first autumn frost"
 	case g.year.FrostFree:
 		return "warm enough from the first of January"
+	case g.byTemperature() && g.earliest().Or(0) < 4:
+		return "warm enough from midwinter on"
 	}
 	weeks := g.earliest().Or(0)
 	text := "at the median last frost"

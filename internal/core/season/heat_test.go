@@ -17,7 +17,7 @@ func TestEveryStartByHeat(t *testing.T) {
 			if crop.Perennial() || crop.Dense != nil {
 				continue
 			}
-			bold, careful := Of(crop, y, Bold, y.Last), Of(crop, y, Careful, y.Last)
+			bold, careful := Of(crop, y, Rules{Risk: Bold}, y.Last), Of(crop, y, Rules{Risk: Careful}, y.Last)
 			for _, st := range bold.Starts {
 				indoors, plain := float64(st.Day-st.Sow), float64(st.Plain-st.Day)
 				took := float64(st.Ready-st.Day) + indoors
@@ -49,7 +49,7 @@ func TestACoverMovesTheWindows(t *testing.T) {
 	y := place.Build(place.Examples()[0].Place)
 	for _, id := range []string{"lettuce-head", "spinach", "bush-bean", "carrot"} {
 		crop := book.Usual().Crop(id)
-		open, under := Of(crop, y, UsualRisk, y.Last), Of(crop, y.Under(place.Tunnel), UsualRisk, y.Last)
+		open, under := Of(crop, y, Rules{Risk: UsualRisk}, y.Last), Of(crop, y.Under(place.Tunnel), Rules{Risk: UsualRisk}, y.Last)
 		if under.Fresh().Count() <= open.Fresh().Count() {
 			t.Errorf("%s is fresh in %d weeks under a tunnel, in %d in the open", id, under.Fresh().Count(), open.Fresh().Count())
 		}
@@ -59,7 +59,7 @@ func TestACoverMovesTheWindows(t *testing.T) {
 		cold.MeanMax[m], cold.MeanMin[m] = 9, 3
 	}
 	for _, id := range []string{"tomato-slicing", "melon", "okra"} { // refused, calmly
-		if s := Of(book.Usual().Crop(id), place.Build(cold), UsualRisk, 0); len(s.Starts) != 0 || !strings.Contains(s.Why, "under") && !strings.Contains(s.Why, "degree-days") {
+		if s := Of(book.Usual().Crop(id), place.Build(cold), Rules{Risk: UsualRisk}, 0); len(s.Starts) != 0 || !strings.Contains(s.Why, "under") && !strings.Contains(s.Why, "degree-days") {
 			t.Errorf("%s where no mean is over 6 °C: %d starts, %q", id, len(s.Starts), s.Why)
 		}
 	}

@@ -1,7 +1,8 @@
 // Package season works out when each crop can be started here, when it is then
-// ready, until when it is picked, and which weeks that feeds. In this form the
-// windows follow the frost rule; how long a crop takes follows the heat it needs
-// (degree days, slowed by short days), beside the catalogue's own days.
+// ready, until when it is picked, and which weeks that feeds. The spring edge of
+// a window follows the frost dates or the temperature, as the household has it;
+// how long a crop takes follows the heat it needs (degree days, slowed by short
+// days), beside the catalogue's own days.
 package season
 
 import (
@@ -47,46 +48,13 @@ func (s Weeks) List() []int {
 // days beyond the year wrap round, day 365 belongs to week 51.
 func WeekOf(day int) int { return min(mod(day, place.Days)/7, WeeksPerYear-1) }
 
-// Risk says how close to the frost a household plans.
-type Risk string
-
-// The three schools of risk: half-hardy and tender crops are shifted by +7, 0
-// or −7 days in spring, and the first frost by −7, 0, +7.
-const (
-	Careful    Risk = "careful"
-	UsualRisk  Risk = "usual"
-	Bold       Risk = "bold"
-	springWeek      = 7
-)
-
-func (r Risk) shift() int {
-	switch r {
-	case Careful:
-		return springWeek
-	case Bold:
-		return -springWeek
-	}
-	return 0
-}
-
-// slack is how much more heat than a crop needs is planned for: in heat, since
-// in autumn a little heat is many days.
-func (r Risk) slack() float64 {
-	switch r {
-	case Careful:
-		return 1.10
-	case Bold:
-		return 1
-	}
-	return 1.04
-}
-
 // Start is one day on which a crop may be begun, and what follows from it. Days
 // count from the start of the table year; Ready lies within 0 to 364.
 type Start struct {
 	Day    int  // the day it takes ground: sown in place or planted out
 	Sow    int  // the day the seed is sown: Day, or earlier indoors
-	Raised bool // sown indoors first
+	Raised bool // planted out as a start, raised here or bought
+	Bought bool // bought as a start: nothing is sown
 	Ready  int  // first harvest, by the heat it needs
 	Sure   int  // the same with the slack of the household's risk: feeding and limits go by it
 	Plain  int  // the same by the catalogue's days alone
@@ -108,7 +76,9 @@ type Season struct {
 	Feeds   []Weeks // the weeks each start feeds
 	Windows []Window
 	Why     string // why there is no start at all; empty when there is one
+	main    int    // how many of the starts are begun in the usual way; the rest only where no other feeds the week
 	cumul   []float64
+	idle    []int16     // paused days among the first i from pauseFrom; nil where heat never pauses it
 	seen    [7]struct { // by weekday of the ready day: the weeks that a picking of a length feeds
 		length int
 		weeks  Weeks
@@ -123,29 +93,69 @@ func (s *Season) Fresh() (all Weeks) {
 	return all
 }
 
-// Of works out a crop's season at a place. yearStart is the year day (0 to 364)
-// on which the table year begins.
-func Of(c *book.Crop, y *place.Year, risk Risk, yearStart int) *Season {
+// Of works out a crop's season at a place, for a household with its rules.
+// yearStart is the year day (0 to 364) on which the table year begins.
+func Of(c *book.Crop, y *place.Year, r Rules, yearStart int) *Season {
 	s := &Season{Crop: c}
 	s.cumul = curve(c)
-	g := &ground{crop: c, year: y, risk: risk}
-	g.limits()
+	ways := waysOf(c, r.Way)
+	g := newGround(c, y, r, ways[0])
+	s.idle = g.pauses(yearStart)
 	if c.Perennial() {
 		s.patch(g, yearStart)
 	} else {
 		s.scan(g, yearStart)
 	}
+	s.main = len(s.Starts)
 	s.Feeds = make([]Weeks, len(s.Starts))
 	for i, st := range s.Starts {
 		s.Feeds[i] = s.feeds(st)
 	}
+	if len(ways) > 1 {
+		s.besides(newGround(c, y, r, ways[1]), yearStart)
+	}
 	return s
+}
+
+// besides adds the starts of a second way that feed weeks which the first way
+// cannot: what usually goes in place is raised where only that feeds the week.
+func (s *Season) besides(g *ground, yearStart int) {
+	second := &Season{Crop: s.Crop, cumul: s.cumul, idle: s.idle}
+	second.scan(g, yearStart)
+	fed, from := s.Fresh(), -1
+	for i, st := range second.Starts {
+		feeds := second.feeds(st)
+		if feeds&^fed == 0 {
+			continue
+		}
+		if from < 0 || second.Starts[i-1].Day != st.Day-1 {
+			from = len(s.Windows)
+			w := Window{First: st, ReadyFirst: st.Ready, FirstWhy: "raised: " + second.edge(st), LastWhy: "from then on, sown in place, it feeds the same weeks"}
+			s.Windows = append(s.Windows, w)
+		}
+		s.Windows[from].Last, s.Windows[from].EndLast = st, st.End
+		s.Starts, s.Feeds = append(s.Starts, st), append(s.Feeds, feeds)
+	}
+	if len(s.Starts) > 0 {
+		s.Why = ""
+	}
+	slices.SortStableFunc(s.Windows, func(a, b Window) int { return a.First.Day - b.First.Day })
+}
+
+// edge says why the window of a start begins when it does.
+func (s *Season) edge(st Start) string {
+	for _, w := range s.Windows {
+		if mod(st.Day-w.First.Day, place.Days) <= mod(w.Last.Day-w.First.Day, place.Days) {
+			return w.FirstWhy
+		}
+	}
+	return ""
 }
 
 // scan tries every day of the year and keeps the permitted ones.
 func (s *Season) scan(g *ground, yearStart int) {
 	from, to := g.span()
-	var room [place.Days + 64]Start // most are refused; what stands is copied out
+	var room [place.Days + 200]Start // most are refused; what stands is copied out
 	starts := room[:0]
 	run := -1 // index of the first start of the window being read
 	var last Start
@@ -260,7 +270,8 @@ func curve(c *book.Crop) []float64 {
 }
 
 // Share returns the share of a plant's full harvest that a start gives in the
-// days from a to b (b excluded), counted as Start counts.
+// days from a to b (b excluded), counted as Start counts. Days on which the heat
+// of some weeks before leaves nothing to pick give nothing.
 func (s *Season) Share(st Start, a, b int) float64 {
 	a, b = max(a, st.Ready), min(b, st.End)
 	if a >= b {
@@ -275,10 +286,28 @@ func (s *Season) Share(st Start, a, b int) float64 {
 	case s.Crop.Perennial(): // level over its picking
 		return float64(b-a) / float64(st.End-st.Ready)
 	case s.Crop.GoesOn: // level; a season shorter than the book's loses the rest
-		return float64(b-a) / math.Max(s.Crop.HarvestDays, float64(st.End-st.Ready))
+		return float64(s.picked(a, b)) / math.Max(s.Crop.HarvestDays, float64(s.picked(st.Ready, st.End)))
 	}
 	at := func(d int) float64 { return s.cumul[min(d-st.Ready, len(s.cumul)-1)] }
-	return at(b) - at(a)
+	if s.idle == nil || s.picked(a, b) == b-a {
+		return at(b) - at(a)
+	}
+	var sum float64
+	for d := a; d < b; d++ {
+		if s.picked(d, d+1) == 1 {
+			sum += at(d+1) - at(d)
+		}
+	}
+	return sum
+}
+
+// picked returns how many of the days from a to b the heat does not pause.
+func (s *Season) picked(a, b int) int {
+	if s.idle == nil {
+		return b - a
+	}
+	at := func(d int) int { return int(s.idle[max(0, min(len(s.idle)-1, d-pauseFrom))]) }
+	return b - a - (at(b) - at(a))
 }
 
 // ByWeek returns the share of a plant's full harvest that a start gives in each
@@ -314,7 +343,7 @@ func (s *Season) feeds(st Start) (out Weeks) {
 		return out
 	}
 	slot, length := &s.seen[st.Ready%7], st.End-st.Ready
-	if slot.length == length && st.End < 7*WeeksPerYear { // the same picking, some weeks later
+	if s.idle == nil && slot.length == length && st.End < 7*WeeksPerYear { // the same picking, some weeks later
 		return slot.weeks << uint(st.Ready/7)
 	}
 	shares := s.ByWeek(st)
@@ -324,7 +353,7 @@ func (s *Season) feeds(st Start) (out Weeks) {
 			out = out.With(w)
 		}
 	}
-	if st.End < 7*WeeksPerYear {
+	if s.idle == nil && st.End < 7*WeeksPerYear {
 		slot.length, slot.weeks = length, out>>uint(st.Ready/7)
 	}
 	return out
@@ -340,14 +369,58 @@ func (s *Season) Only(starts []int) *Season {
 	for i, k := range starts {
 		out.Starts[i], out.Feeds[i] = s.Starts[k], s.Feeds[k]
 	}
+	out.main = len(starts)
 	return &out
+}
+
+// Spread returns m starts spread evenly over the permitted days, the first and
+// the last of them among them; for one, that which feeds most of the weeks
+// wanted.
+func (s *Season) Spread(m int, wanted Weeks) (starts []int) {
+	if m == 1 {
+		if best := s.Best(wanted); best >= 0 {
+			return []int{best}
+		}
+	}
+	var use []int // the starts that feed something that is wanted
+	for i, f := range s.Feeds[:s.main] {
+		if f&wanted != 0 {
+			use = append(use, i)
+		}
+	}
+	if len(use) <= m {
+		return use
+	}
+	for k := range m {
+		starts = append(starts, use[k*(len(use)-1)/(m-1)])
+	}
+	return starts
+}
+
+// With returns the season with more starts in it, which a household has made
+// or set by hand, permitted or not.
+func (s *Season) With(more ...Start) *Season {
+	out := *s
+	out.Starts, out.Feeds = slices.Clone(s.Starts), slices.Clone(s.Feeds)
+	for _, st := range more {
+		out.Starts, out.Feeds = append(out.Starts, st), append(out.Feeds, s.FedBy(st))
+	}
+	return &out
+}
+
+// FedBy returns the weeks that a start feeds, permitted or not.
+func (s *Season) FedBy(st Start) Weeks {
+	if st.End <= st.Ready {
+		return 0
+	}
+	return s.feeds(st)
 }
 
 // Every returns the starts of a fixed interval: the first day of each window
 // and every so many days after it while the window lasts.
 func (s *Season) Every(days int) (starts []int) {
 	next := math.MinInt
-	for i, st := range s.Starts {
+	for i, st := range s.Starts[:s.main] {
 		if i > 0 && st.Day != s.Starts[i-1].Day+1 && st.Day != s.Starts[i-1].Day+1-place.Days {
 			next = math.MinInt // a new window
 		}
@@ -379,17 +452,17 @@ func (s *Season) Best(wanted Weeks) int {
 // window is too short, none where there is no window.
 func (s *Season) Lot(late bool, m int) (starts []int) {
 	const apart = 14
-	if len(s.Starts) == 0 {
+	if s.main == 0 {
 		return nil
 	}
 	// The window that is lifted last serves a late lot, the first one any other.
 	from, to := 0, 0
-	for i := 1; i <= len(s.Starts); i++ {
-		if i == len(s.Starts) || s.Starts[i].Day != s.Starts[i-1].Day+1 {
+	for i := 1; i <= s.main; i++ {
+		if i == s.main || s.Starts[i].Day != s.Starts[i-1].Day+1 {
 			if to = i; !late {
 				break
 			}
-			if i < len(s.Starts) {
+			if i < s.main {
 				from = i
 			}
 		}

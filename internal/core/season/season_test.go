@@ -14,7 +14,7 @@ func at(t *testing.T, id, crop string, risk Risk) *Season {
 	for _, e := range place.Examples() {
 		if e.ID == id {
 			y := place.Build(e.Place)
-			return Of(book.Usual().Crop(crop), y, risk, y.Last)
+			return Of(book.Usual().Crop(crop), y, Rules{Risk: risk}, y.Last)
 		}
 	}
 	t.Fatalf("no place %s", id)
@@ -70,7 +70,7 @@ func TestEveryStart(t *testing.T) {
 	for _, e := range place.Examples() {
 		y := place.Build(e.Place)
 		for _, crop := range book.Usual().Crops() {
-			s := Of(crop, y, UsualRisk, y.Last)
+			s := Of(crop, y, Rules{Risk: UsualRisk}, y.Last)
 			if len(s.Starts) == 0 && s.Why == "" {
 				t.Errorf("%s %s: no start and no reason", e.ID, crop.ID)
 			}
@@ -176,7 +176,7 @@ func TestReadyByHeat(t *testing.T) {
 		t.Errorf("it needs %g degree-days", g)
 	}
 	for mean, want := range map[float64]int{18: 105, 20: 84, 26: 56} {
-		s := Of(&crop, flat(mean), Bold, 0)
+		s := Of(&crop, flat(mean), Rules{Risk: Bold}, 0)
 		if len(s.Starts) == 0 {
 			t.Fatalf("no start at %g °C: %s", mean, s.Why)
 		}
@@ -188,11 +188,11 @@ func TestReadyByHeat(t *testing.T) {
 	}
 	// With slack it is planned for 4 and 10 % more heat, and at 12 °C it never comes.
 	for risk, want := range map[Risk]int{UsualRisk: 110, Careful: 116} {
-		if st := Of(&crop, flat(18), risk, 0).Starts[0]; st.Ready-st.Day != 105 || st.Sure-st.Day != want {
+		if st := Of(&crop, flat(18), Rules{Risk: risk}, 0).Starts[0]; st.Ready-st.Day != 105 || st.Sure-st.Day != want {
 			t.Errorf("%s: %+v, want the slack at %d days", risk, st, want)
 		}
 	}
-	if s := Of(&crop, flat(13), UsualRisk, 0); len(s.Starts) != 0 || !strings.Contains(s.Why, "840 degree-days") {
+	if s := Of(&crop, flat(13), Rules{Risk: UsualRisk}, 0); len(s.Starts) != 0 || !strings.Contains(s.Why, "840 degree-days") {
 		t.Errorf("at 13 °C: %d starts, %q", len(s.Starts), s.Why)
 	}
 }
@@ -223,8 +223,7 @@ func TestHeatAgainstTheCatalogue(t *testing.T) {
 			t.Errorf("%s planted at its first day is picked until day %d; the frost comes on 169", crop, first.End)
 		}
 	}
-	g := &ground{crop: book.Usual().Crop("carrot-storage"), year: place.Build(place.Examples()[0].Place), risk: UsualRisk}
-	g.limits()
+	g := newGround(book.Usual().Crop("carrot-storage"), place.Build(place.Examples()[0].Place), Rules{Risk: UsualRisk}, Direct)
 	if _, r := g.try(g.limit - 80); r.rule != readyTooLate || !strings.Contains(g.words(r), "too late") {
 		t.Errorf("a 90-day carrot 80 days before the limit: %q", g.words(r))
 	}

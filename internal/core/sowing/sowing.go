@@ -3,6 +3,8 @@
 package sowing
 
 import (
+	"slices"
+
 	"inventory/internal/core/place"
 	"inventory/internal/core/season"
 	"inventory/internal/core/table"
@@ -14,102 +16,284 @@ type Sowing struct {
 	Run   season.Weeks // the weeks it is to feed
 	Share float64      // share of a plant's full harvest gathered for them
 	Of    int          // how many equal sowings share the need; 1 where it has its own
+	Part  float64      // the share of the whole need that those sowings are to meet
+	Hand  *table.Hand  // nil unless somebody has set it
+	Early bool         // a row risked before the season: nothing is counted on it
+}
+
+// Known is what binds a plan of sowings beside the season.
+type Known struct {
+	// Now is the day it is, counted from the start of the table year.
+	Now int
+	// Agreed are the days, counted the same way, of the plan agreed to.
+	Agreed []int
+	// Feeds returns those weeks of a run that the plants counted for a planting
+	// can feed, in the order given.
+	Feeds func(h *table.Hand, run []int) int
+	// Gives returns the share of a lot that the plants counted for a planting
+	// give.
+	Gives func(h *table.Hand, share float64) float64
 }
 
 // Plan staggers the sowings of one use: those of fresh food by the wish's way
-// of staggering, a lot that is kept in its equal sowings.
-func Plan(u table.Use, stagger table.Stagger) []Sowing {
+// of staggering, a lot that is kept in its equal sowings. Weeks of the use that
+// no sowing of the result feeds are those that the plantings starve and nothing
+// else can feed.
+func Plan(u table.Use, stagger table.Stagger, k Known) []Sowing {
+	w := walk{use: u, known: k, first: len(u.Season.Starts) - len(u.Hands)}
 	switch {
 	case u.Form != table.Fresh:
-		return lot(u)
+		return w.lot()
 	case stagger.Kind == table.ByNeed:
-		return byNeed(u)
+		return w.byNeed(stagger.Early)
 	}
-	return byStart(u)
+	return w.byStart()
 }
 
-// lot divides what is kept among its starts.
-func lot(u table.Use) []Sowing {
-	out := make([]Sowing, 0, len(u.Lot))
-	for _, i := range u.Lot {
+// walk is a use being staggered.
+type walk struct {
+	use   table.Use
+	known Known
+	first int // index of the first start set by hand; those are the last ones
+	left  season.Weeks
+	out   []Sowing
+}
+
+// hand returns the planting a start belongs to; nil where it is not set by hand.
+func (w *walk) hand(i int) *table.Hand {
+	if i < w.first {
+		return nil
+	}
+	return w.use.Hands[i-w.first]
+}
+
+// fewest is the share of a lot that is worth a sowing of its own.
+const fewest = 0.1
+
+// lot divides what is kept among its starts. What the plants counted for a
+// planting do not give is left to the others, or to one more sowing.
+func (w *walk) lot() []Sowing {
+	u := w.use
+	one := func(i int) Sowing {
 		st := u.Season.Starts[i]
-		out = append(out, Sowing{Start: st, Run: u.Weeks, Share: u.Season.Share(st, st.Ready, st.End), Of: len(u.Lot)})
+		share := u.Season.Share(st, st.Ready, st.End)
+		return Sowing{Start: st, Run: u.Weeks, Share: share, Of: 1, Part: 1, Hand: w.hand(i)}
 	}
-	return out
-}
-
-// latest returns the start that feeds week w and is ready latest before its
-// fourth day, or -1.
-func latest(s *season.Season, w int) int {
-	found, least := -1, place.Days
-	for i, f := range s.Feeds {
-		if !f.Has(w) {
+	rest := 1.0
+	var open []Sowing
+	for _, i := range u.Lot {
+		s := one(i)
+		if s.Hand == nil || s.Hand.Plants == 0 || w.known.Gives == nil {
+			open = append(open, s)
 			continue
 		}
-		if wait := ((7*w+3-s.Starts[i].Sure)%place.Days + place.Days) % place.Days; wait < least {
+		s.Part = min(rest, w.known.Gives(s.Hand, s.Share))
+		rest -= s.Part
+		w.out = append(w.out, s)
+	}
+	if len(open) == 0 && len(w.out) > 0 && rest > fewest {
+		if i := w.another(); i >= 0 {
+			open = append(open, one(i))
+		}
+	}
+	for _, s := range open {
+		if s.Hand == nil && rest <= 1e-9 {
+			continue
+		}
+		s.Of, s.Part = len(open), rest
+		w.out = append(w.out, s)
+	}
+	slices.SortStableFunc(w.out, func(a, b Sowing) int { return a.Start.Day - b.Start.Day })
+	return w.out
+}
+
+// another returns the last permitted start that may still be begun, or -1.
+func (w *walk) another() int {
+	found := -1
+	for i, st := range w.use.Season.Starts[:w.first] {
+		if st.Sow >= w.known.Now && (found < 0 || st.Day > w.use.Season.Starts[found].Day) {
+			found = i
+		}
+	}
+	return found
+}
+
+// wait is how long before the fourth day of week w a start is ready.
+func (w *walk) wait(i, week int) int {
+	return ((7*week+3-w.use.Season.Starts[i].Sure)%place.Days + place.Days) % place.Days
+}
+
+// latest returns, of some starts, the one that feeds a week and is ready latest
+// before its fourth day; one sown in place where a raised one is ready no later.
+func (w *walk) latest(week int, among func(i int) bool) int {
+	s := w.use.Season
+	found, least := -1, place.Days
+	for i, f := range s.Feeds {
+		if !f.Has(week) || !among(i) {
+			continue
+		}
+		wait := w.wait(i, week)
+		if found >= 0 && s.Starts[found].Raised != s.Starts[i].Raised && i < w.first && found < w.first && w.mixed() {
+			if s.Starts[i].Raised {
+				continue // it goes in place where that feeds the week
+			}
+			found, least = i, wait
+			continue
+		}
+		if wait < least {
 			found, least = i, wait
 		}
 	}
 	return found
 }
 
-// byNeed walks the fresh weeks in order: the first unfed week takes the latest
+// mixed tells whether the crop has starts of both ways.
+func (w *walk) mixed() bool { return w.use.Season.Crop.Start == "either" }
+
+// byNeed walks the fresh weeks in order: the first unfed week takes a planting
+// set by hand that feeds it, or a start of the plan agreed to, or the latest
 // start that is ready for it; that feeds a run of weeks; and so on.
-func byNeed(u table.Use) (out []Sowing) {
-	left := u.Weeks
-	first := 0
-	for w := range season.WeeksPerYear { // begin behind a hole, so that no run is cut at the year's end
-		if left.Has(w) && !left.Has((w+season.WeeksPerYear-1)%season.WeeksPerYear) {
-			first = w
-			break
-		}
-	}
-	for k := range season.WeeksPerYear {
-		w := (first + k) % season.WeeksPerYear
-		if !left.Has(w) {
-			continue
-		}
-		i := latest(u.Season, w)
-		if i < 0 {
-			continue
-		}
-		var run season.Weeks
-		for ; left.Has(w) && u.Season.Feeds[i].Has(w); w = (w + 1) % season.WeeksPerYear {
-			run = run.With(w)
-			left &^= season.Weeks(0).With(w)
-		}
-		out = append(out, of(u.Season, i, run))
-	}
-	return out
-}
-
-// byStart gives each fresh week to the start that is ready latest before it;
-// starts that no week needs are left out.
-func byStart(u table.Use) (out []Sowing) {
-	runs := make([]season.Weeks, len(u.Season.Starts))
-	for _, w := range u.Weeks.List() {
-		if i := latest(u.Season, w); i >= 0 {
-			runs[i] = runs[i].With(w)
-		}
-	}
-	for i, run := range runs {
-		if run != 0 {
-			out = append(out, of(u.Season, i, run))
-		}
-	}
-	return out
-}
-
-func of(s *season.Season, i int, run season.Weeks) Sowing {
-	st := s.Starts[i]
-	share := 1.0
-	if s.Crop.Harvest != "once" || s.Crop.Perennial() {
-		share = 0
-		for w, v := range s.ByWeek(st) {
-			if run.Has(w) {
-				share += v
+func (w *walk) byNeed(early bool) []Sowing {
+	u := w.use
+	w.left = u.Weeks
+	agreed := map[int]bool{}
+	for _, day := range w.known.Agreed {
+		for i, st := range u.Season.Starts[:w.first] {
+			if d := ((st.Day-day)%place.Days + place.Days) % place.Days; d == 0 {
+				agreed[i] = true
+				break
 			}
 		}
 	}
-	return Sowing{Start: st, Run: run, Share: share, Of: 1}
+	first := 0
+	for week := range season.WeeksPerYear { // begin behind a hole, so that no run is cut at the year's end
+		if w.left.Has(week) && !w.left.Has((week+season.WeeksPerYear-1)%season.WeeksPerYear) {
+			first = week
+			break
+		}
+	}
+	spent := map[int]bool{} // plantings whose plants feed no more
+	earliest := -1
+	for k := range season.WeeksPerYear {
+		week := (first + k) % season.WeeksPerYear
+		if !w.left.Has(week) {
+			continue
+		}
+		i := w.latest(week, func(i int) bool { return i >= w.first && !spent[i] })
+		if i < 0 {
+			i = w.latest(week, func(i int) bool { return agreed[i] })
+		}
+		if i < 0 {
+			i = w.latest(week, func(i int) bool { return i < w.first })
+		}
+		if i < 0 {
+			continue
+		}
+		if earliest < 0 {
+			earliest = i
+		}
+		spent[i] = i >= w.first
+		w.run(i, week)
+	}
+	w.unused(spent)
+	if early && earliest >= 0 && earliest < w.first {
+		w.risk(earliest)
+	}
+	return w.out
+}
+
+// run gives a start the weeks it feeds from one on, as far as its plants go.
+func (w *walk) run(i, week int) {
+	var weeks []int
+	for left := w.left; left.Has(week) && w.use.Season.Feeds[i].Has(week); week = (week + 1) % season.WeeksPerYear {
+		weeks = append(weeks, week)
+		left &^= season.Weeks(0).With(week)
+	}
+	if h := w.hand(i); h != nil && h.Plants > 0 && w.known.Feeds != nil {
+		weeks = weeks[:w.known.Feeds(h, weeks)]
+	}
+	var run season.Weeks
+	for _, week := range weeks {
+		run = run.With(week)
+	}
+	w.left &^= run
+	w.out = append(w.out, w.of(i, run))
+}
+
+// unused adds the plantings that no week needed: they stand all the same.
+func (w *walk) unused(used map[int]bool) {
+	for i := w.first; i < len(w.use.Season.Starts); i++ {
+		if !used[i] {
+			w.out = append(w.out, w.of(i, 0))
+		}
+	}
+}
+
+// earlyBy is how many days before the first sowing of a season a cheap row is
+// risked.
+const earlyBy = 14
+
+// risk adds a cheap row some days before a sowing, as large as that one. It is
+// begun before the season allows, so nothing is counted on it.
+func (w *walk) risk(i int) {
+	s := w.of(i, 0)
+	for _, o := range w.out {
+		if o.Start == s.Start {
+			s.Run, s.Share = o.Run, o.Share
+		}
+	}
+	st := &s.Start
+	st.Day, st.Sow, st.Ready, st.Sure, st.Plain = st.Day-earlyBy, st.Sow-earlyBy, st.Ready-earlyBy/2, st.Sure-earlyBy/2, st.Plain-earlyBy
+	s.Early = true
+	w.out = append(w.out, s)
+}
+
+// byStart gives each fresh week to the planting or the start that is ready
+// latest before it; starts that no week needs are left out.
+func (w *walk) byStart() []Sowing {
+	u := w.use
+	weeks := make([][]int, len(u.Season.Starts))
+	for _, week := range u.Weeks.List() {
+		if i := w.latest(week, func(int) bool { return true }); i >= 0 {
+			weeks[i] = append(weeks[i], week)
+		}
+	}
+	for i, run := range weeks {
+		h := w.hand(i)
+		if h != nil && h.Plants > 0 && w.known.Feeds != nil {
+			run = run[:w.known.Feeds(h, run)]
+		}
+		var set season.Weeks
+		for _, week := range run {
+			set = set.With(week)
+		}
+		if set != 0 || h != nil {
+			w.out = append(w.out, w.of(i, set))
+		}
+	}
+	return w.out
+}
+
+func (w *walk) of(i int, run season.Weeks) Sowing {
+	s := w.use.Season
+	st := s.Starts[i]
+	return Sowing{Start: st, Run: run, Share: ShareOf(s, st, run), Of: 1, Part: 1, Hand: w.hand(i)}
+}
+
+// ShareOf returns the share of a plant's full harvest that a start gives in the
+// weeks of a run; all it gives where the run is empty.
+func ShareOf(s *season.Season, st season.Start, run season.Weeks) float64 {
+	if s.Crop.Harvest == "once" && !s.Crop.Perennial() {
+		return 1
+	}
+	if run == 0 {
+		return s.Share(st, st.Ready, st.End)
+	}
+	share := 0.0
+	for w, v := range s.ByWeek(st) {
+		if run.Has(w) {
+			share += v
+		}
+	}
+	return share
 }

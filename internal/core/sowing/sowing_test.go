@@ -13,7 +13,7 @@ func use(t *testing.T, at int, crop string, form table.Form) table.Use {
 	t.Helper()
 	y := place.Build(place.Examples()[at].Place)
 	c := book.Usual().Crop(crop)
-	s := season.Of(c, y, season.UsualRisk, y.Last)
+	s := season.Of(c, y, season.Rules{Risk: season.UsualRisk}, y.Last)
 	return table.Use{Form: form, Crop: c, Season: s, Weeks: s.Fresh(), CanFeed: s.Fresh()}
 }
 
@@ -51,16 +51,16 @@ func TestByNeedLeavesNoWeekUnfed(t *testing.T) {
 	for p := range place.Examples() {
 		for _, c := range book.Usual().Crops() {
 			u := use(t, p, c.ID, table.Fresh)
-			checkRuns(t, c.ID, u, Plan(u, table.Stagger{Kind: table.ByNeed}), u.Weeks)
+			checkRuns(t, c.ID, u, Plan(u, table.Stagger{Kind: table.ByNeed}, Known{}), u.Weeks)
 			u.Weeks &= 0x5a5a5a5a5a5a5 // with holes
-			checkRuns(t, c.ID+" with holes", u, Plan(u, table.Stagger{Kind: table.ByNeed}), u.Weeks)
+			checkRuns(t, c.ID+" with holes", u, Plan(u, table.Stagger{Kind: table.ByNeed}, Known{}), u.Weeks)
 		}
 	}
 }
 
 func TestByNeedTakesTheLatestStartThatIsReady(t *testing.T) {
 	u := use(t, 0, "lettuce-head", table.Fresh)
-	for _, s := range Plan(u, table.Stagger{Kind: table.ByNeed}) {
+	for _, s := range Plan(u, table.Stagger{Kind: table.ByNeed}, Known{}) {
 		first := s.Run.List()[0]
 		for i, st := range u.Season.Starts {
 			if u.Season.Feeds[i].Has(first) && st.Sure > s.Start.Sure && st.Sure <= 7*first+3 {
@@ -78,7 +78,7 @@ func TestLettuceJoinsWithoutAHole(t *testing.T) {
 			t.Errorf("a hole between week %d and %d", weeks[i-1], weeks[i])
 		}
 	}
-	got := Plan(u, table.Stagger{Kind: table.ByNeed})
+	got := Plan(u, table.Stagger{Kind: table.ByNeed}, Known{})
 	if len(got) < 8 {
 		t.Errorf("heads that hold nine days want more than %d sowings", len(got))
 	}
@@ -88,7 +88,7 @@ func TestAtAnInterval(t *testing.T) {
 	u := use(t, 0, "bush-bean", table.Fresh)
 	u.Season = u.Season.Only(u.Season.Every(21))
 	u.Weeks, u.CanFeed = u.Season.Fresh(), u.Season.Fresh()
-	got := Plan(u, table.Stagger{Kind: table.Every, Days: 21})
+	got := Plan(u, table.Stagger{Kind: table.Every, Days: 21}, Known{})
 	checkRuns(t, "every three weeks", u, got, u.Weeks)
 	for i := 1; i < len(got); i++ {
 		if gap := got[i].Start.Day - got[i-1].Start.Day; gap%21 != 0 || gap == 0 {
@@ -102,7 +102,7 @@ func TestAllAtOnce(t *testing.T) {
 	best := u.Season.Best(u.Weeks)
 	u.Season = u.Season.Only([]int{best})
 	u.Weeks = u.Season.Fresh()
-	got := Plan(u, table.Stagger{Kind: table.OneGo})
+	got := Plan(u, table.Stagger{Kind: table.OneGo}, Known{})
 	if len(got) != 1 {
 		t.Fatalf("%d sowings at once", len(got))
 	}
@@ -112,7 +112,7 @@ func TestAllAtOnce(t *testing.T) {
 func TestALotIsSharedByItsSowings(t *testing.T) {
 	u := use(t, 0, "tomato-paste", table.Canned)
 	u.Lot = u.Season.Lot(false, 3)
-	got := Plan(u, table.Stagger{Kind: table.ByNeed, Sowings: 3})
+	got := Plan(u, table.Stagger{Kind: table.ByNeed, Sowings: 3}, Known{})
 	if len(got) != 3 {
 		t.Fatalf("%d sowings, want 3", len(got))
 	}
@@ -122,20 +122,26 @@ func TestALotIsSharedByItsSowings(t *testing.T) {
 		}
 	}
 	u.Lot = nil
-	if none := Plan(u, table.Stagger{}); len(none) != 0 {
+	if none := Plan(u, table.Stagger{}, Known{}); len(none) != 0 {
 		t.Errorf("a lot that cannot be started has %d sowings", len(none))
 	}
 }
 
 // Over the turn of the table year a run is one run.
 func TestARunOverTheYearsEnd(t *testing.T) {
-	u := use(t, 2, "tomato-slicing", table.Fresh) // the frost-free place: fresh all year
-	if u.Weeks != season.AllYear {
+	var u table.Use
+	for _, c := range book.Usual().Crops() { // at the frost-free place, what goes on and is fresh all year
+		if v := use(t, 2, c.ID, table.Fresh); c.GoesOn && v.Weeks == season.AllYear {
+			u = v
+			break
+		}
+	}
+	if u.Season == nil || u.Weeks != season.AllYear {
 		t.Fatalf("fresh in %d weeks", u.Weeks.Count())
 	}
-	checkRuns(t, "all year", u, Plan(u, table.Stagger{Kind: table.ByNeed}), season.AllYear)
+	checkRuns(t, "all year", u, Plan(u, table.Stagger{Kind: table.ByNeed}, Known{}), season.AllYear)
 	u.Weeks = season.Weeks(0).With(50).With(51).With(0).With(1)
-	got := Plan(u, table.Stagger{Kind: table.ByNeed})
+	got := Plan(u, table.Stagger{Kind: table.ByNeed}, Known{})
 	checkRuns(t, "over the end", u, got, u.Weeks)
 	if len(got) != 1 {
 		t.Errorf("four weeks in a row want %d sowings of a crop that goes on", len(got))

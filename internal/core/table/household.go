@@ -32,6 +32,12 @@ type Household struct {
 	Patches         []Patch               `json:"patches"`   // perennials that stand already
 	OwnCrops        []book.OwnCrop        `json:"own_crops"` // crops and kinds of the household's own
 	OwnPreparations []book.OwnPreparation `json:"own_preparations"`
+
+	School    season.School `json:"school,omitempty"` // how the spring edge is found; empty: by frost
+	Habits    []Habit       `json:"habits"`           // how single crops are grown
+	Plantings []Planting    `json:"plantings"`        // sowings set by hand, and those really sown
+	Agreed    *Agreement    `json:"agreed,omitempty"`
+	Weather   []place.Day   `json:"weather"` // the days that have been
 }
 
 // Patch is a perennial that stands already.
@@ -175,7 +181,7 @@ func (h Household) Validate(usual *book.Book) error {
 		name string
 		n    int
 	}{{"members", len(h.Members)}, {"guests", len(h.Guests)}, {"stores", len(h.Stores)}, {"wishes", len(h.Wishes)}, {"overrules", len(h.Overrules)},
-		{"patches", len(h.Patches)}, {"own_crops", len(h.OwnCrops)}, {"own_preparations", len(h.OwnPreparations)}} {
+		{"patches", len(h.Patches)}, {"own_crops", len(h.OwnCrops)}, {"own_preparations", len(h.OwnPreparations)}, {"habits", len(h.Habits)}} {
 		if l.n > MostWishes {
 			c.Add(l.name, fmt.Sprint(l.n), fmt.Sprintf("at most %d", MostWishes))
 			return c.Err()
@@ -201,6 +207,19 @@ func (h Household) Validate(usual *book.Book) error {
 		unique(c.Index("patches", i), "p", p.ID)
 		p.Validate(c.Index("patches", i), b)
 	}
+	for i, x := range h.Habits {
+		unique(c.Index("habits", i), "h", x.Crop)
+		x.Validate(c.Index("habits", i), b)
+	}
+	if len(h.Plantings) > MostPlantings {
+		c.Add("plantings", fmt.Sprint(len(h.Plantings)), fmt.Sprintf("at most %d", MostPlantings))
+		return c.Err()
+	}
+	for i, x := range h.Plantings {
+		unique(c.Index("plantings", i), "t", x.ID)
+		x.Validate(c.Index("plantings", i), b)
+	}
+	place.ValidateDays(c, h.Weather)
 	if len(h.Lots) > shelf.MostLots {
 		c.Add("lots", fmt.Sprint(len(h.Lots)), fmt.Sprintf("at most %d", shelf.MostLots))
 		return c.Err()
@@ -227,6 +246,7 @@ func (h Household) validateSettings(c invalid.Check) {
 		c.Add("start", h.Start.String(), "a day such as 04-28, or none for the last frost")
 	}
 	c.OneOf("risk", string(h.Risk), string(season.Careful), string(season.UsualRisk), string(season.Bold))
+	c.OneOf("school", string(h.School), "", string(season.ByFrost), string(season.ByTemperature))
 }
 
 // YearStart returns the first day of the table year: the household's own, or

@@ -3,6 +3,7 @@ package table
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 
 	"inventory/internal/core/amount"
@@ -23,6 +24,7 @@ type Use struct {
 	Store   *shelf.Store      // nil unless kept in a store of the house
 	Life    int               // whole weeks it keeps, once stored or put up
 	Lot     []int             // the starts of what is kept or put up, indices into Season.Starts
+	Hands   []*Hand           // the plantings that are for it; their starts are the last ones of Season.Starts
 	Kept    int               // the week in which it is stored or put up
 	Weeks   season.Weeks      // the weeks it feeds
 	Amount  [season.WeeksPerYear]float64
@@ -71,6 +73,9 @@ type Resolver struct {
 	Book      *book.Book
 	Eaters    [season.WeeksPerYear]float64
 	Seasons   func(*book.Crop, place.Cover) *season.Season
+	Hands     map[string][]*Hand // plantings of this table year, by crop
+
+	Agreements Agreements // the days that were agreed, by what is sown on them
 
 	Cull, Spoil float64 // the household's shares lost between picking and kitchen, and of jars
 }
@@ -88,6 +93,9 @@ func (rs *Resolver) Resolve(w Wish) Resolved {
 		c, why := ch.kind(w, "", nil)
 		u := Use{Crop: c, Why: why, Season: rs.Seasons(c, w.Cover)}
 		u.Lot = u.Season.Lot(false, 1)
+		if rs.hands(&u, w); len(u.Hands) > 0 {
+			u.Lot = []int{len(u.Season.Starts) - 1}
+		}
 		rs.noteSeason(&r, u)
 		r.Uses = []Use{u}
 		return r
@@ -103,6 +111,7 @@ func (rs *Resolver) Resolve(w Wish) Resolved {
 		u := rs.use(w, f, c, p)
 		u.Why = why
 		rs.noteSeason(&r, u)
+		rs.dayLength(&r, c)
 		possible |= u.CanFeed
 		r.Uses = append(r.Uses, u)
 	}
@@ -175,23 +184,37 @@ func (rs *Resolver) use(w Wish, f Form, c *book.Crop, prep *book.Preparation) Us
 	u := Use{Form: f, Crop: c, Season: rs.Seasons(c, place.NoCover), Prep: prep}
 	if f == Fresh {
 		u.Season = rs.Seasons(c, w.Cover)
+		hands := rs.ByHand(c, w.Cover, w.ID, f, false)
 		switch w.Stagger.Kind {
 		case Every:
-			u.Season = u.Season.Only(u.Season.Every(w.Stagger.Days))
+			u.Season = u.Season.Only(apartFrom(u.Season, u.Season.Every(w.Stagger.Days), hands, w.Stagger.Days))
 		case OneGo:
-			if k := u.Season.Best(rs.inSeason(w)); k >= 0 {
+			if k := u.Season.Best(rs.inSeason(w)); len(hands) > 0 {
+				u.Season = u.Season.Only(nil)
+			} else if k >= 0 {
 				u.Season = u.Season.Only([]int{k})
 			}
+		case Times:
+			spread := u.Season.Spread(max(1, w.Stagger.Sowings), rs.inSeason(w))
+			for range hands { // each set by hand is one of them: the nearest
+				spread = withoutNearest(u.Season, spread, hands)
+			}
+			u.Season = u.Season.Only(spread)
 		}
+		rs.hands(&u, w)
 		u.CanFeed = u.Season.Fresh()
 		return u
 	}
-	late := c.StoreWhen == "late" && c.Harvest == book.Once
-	u.Lot = u.Season.Lot(late, max(1, w.Stagger.Sowings))
+	rs.lot(&u, w)
 	if len(u.Lot) == 0 {
 		return u
 	}
-	last := u.Season.Starts[u.Lot[len(u.Lot)-1]]
+	last := u.Season.Starts[u.Lot[0]]
+	for _, i := range u.Lot {
+		if st := u.Season.Starts[i]; st.Ready > last.Ready {
+			last = st
+		}
+	}
 	first := 0 // weeks after the keeping in which it can first be eaten
 	if f == Cellar {
 		var life float64
@@ -207,6 +230,78 @@ func (rs *Resolver) use(w Wish, f Form, c *book.Crop, prep *book.Preparation) Us
 		u.CanFeed = u.CanFeed.With((u.Kept + first + k) % season.WeeksPerYear)
 	}
 	return u
+}
+
+// hands puts the starts of the plantings that are for a use into its season.
+func (rs *Resolver) hands(u *Use, w Wish) {
+	cover := place.NoCover
+	if u.Form == Fresh || u.Form == "" {
+		cover = w.Cover
+	}
+	u.Hands = rs.ByHand(u.Crop, cover, w.ID, u.Form, false)
+	if len(u.Hands) == 0 {
+		return
+	}
+	starts := make([]season.Start, len(u.Hands))
+	for i, h := range u.Hands {
+		starts[i] = h.Start
+	}
+	u.Season = u.Season.With(starts...)
+}
+
+// lot finds the starts of what is kept: those set by hand, and as many more as
+// the wish wants, on the days that were agreed while they still may be.
+func (rs *Resolver) lot(u *Use, w Wish) {
+	late := u.Crop.StoreWhen == "late" && u.Crop.Harvest == book.Once
+	m := max(1, w.Stagger.Sowings)
+	plain := rs.Agreements.starts(u.Crop, place.NoCover, false, u.Season)
+	if len(plain) != m {
+		plain = u.Season.Lot(late, m)
+	}
+	before := u.Season
+	rs.hands(u, w)
+	first := len(u.Season.Starts) - len(u.Hands)
+	for i := range u.Hands {
+		if u.Hands[i].Start.End > u.Hands[i].Start.Ready {
+			u.Lot = append(u.Lot, first+i)
+		}
+	}
+	for range u.Hands {
+		plain = withoutNearest(before, plain, u.Hands)
+	}
+	u.Lot = append(u.Lot, plain...)
+}
+
+// apartFrom leaves out the starts that lie nearer to a planting than half the
+// interval.
+func apartFrom(s *season.Season, starts []int, hands []*Hand, days int) (out []int) {
+	for _, i := range starts {
+		if !slices.ContainsFunc(hands, func(h *Hand) bool { return 2*distance(h.Start.Day, s.Starts[i].Day) < days }) {
+			out = append(out, i)
+		}
+	}
+	return out
+}
+
+// withoutNearest leaves out the start nearest to any of the plantings.
+func withoutNearest(s *season.Season, starts []int, hands []*Hand) []int {
+	nearest, least := -1, place.Days
+	for k, i := range starts {
+		for _, h := range hands {
+			if d := distance(h.Start.Day, s.Starts[i].Day); d < least {
+				nearest, least = k, d
+			}
+		}
+	}
+	if nearest < 0 {
+		return starts
+	}
+	return slices.Delete(slices.Clone(starts), nearest, nearest+1)
+}
+
+func distance(a, b int) int {
+	d := ((a-b)%place.Days + place.Days) % place.Days
+	return min(d, place.Days-d)
 }
 
 // inSeason returns the weeks in which a wish holds, "while it lasts" aside.

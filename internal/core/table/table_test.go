@@ -33,7 +33,7 @@ func wish(food string, kind Kind, number float64, forms ...Form) Wish {
 func resolver(h Household) *Resolver {
 	y, start := place.Build(h.Place), h.YearStart().YearDay()
 	return &Resolver{Household: h, Book: book.Usual(), Eaters: h.Eaters(), Cull: 0.05, Spoil: 0.02, Seasons: func(c *book.Crop, cover place.Cover) *season.Season {
-		return season.Of(c, y.Under(cover), h.Risk, start)
+		return season.Of(c, y.Under(cover), season.Rules{Risk: h.Risk}, start)
 	}}
 }
 

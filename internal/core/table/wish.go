@@ -124,6 +124,7 @@ type StaggerKind string
 const (
 	ByNeed StaggerKind = "need"  // so that the table never goes empty
 	Every  StaggerKind = "every" // at a fixed interval
+	Times  StaggerKind = "times" // so many sowings, spread over the season
 	OneGo  StaggerKind = "once"  // all at once
 )
 
@@ -131,7 +132,8 @@ const (
 type Stagger struct {
 	Kind    StaggerKind `json:"kind"`
 	Days    int         `json:"days,omitempty"`    // the interval, for every
-	Sowings int         `json:"sowings,omitempty"` // equal sowings of a lot that is kept; 0: one
+	Sowings int         `json:"sowings,omitempty"` // for times: how many; of a lot that is kept: equal sowings; 0: one
+	Early   bool        `json:"early,omitempty"`   // risk one cheap row before the season, whose loss is accepted
 }
 
 // Layout is how plants stand in a bed.
@@ -222,11 +224,15 @@ func (w Wish) Validate(c invalid.Check, b *book.Book) {
 		c.Number("confidence", *w.Confidence, 0.5, 0.99)
 	}
 	w.validateSeason(c)
-	c.OneOf("stagger.kind", string(w.Stagger.Kind), string(ByNeed), string(Every), string(OneGo))
+	c.OneOf("stagger.kind", string(w.Stagger.Kind), string(ByNeed), string(Every), string(Times), string(OneGo))
 	if w.Stagger.Kind == Every {
 		c.Number("stagger.days", float64(w.Stagger.Days), 3, 120)
 	}
-	c.Number("stagger.sowings", float64(w.Stagger.Sowings), 0, 10)
+	least := 0.0
+	if w.Stagger.Kind == Times {
+		least = 1
+	}
+	c.Number("stagger.sowings", float64(w.Stagger.Sowings), least, 26)
 	c.OneOf("layout", string(w.Layout), "", string(Rows), string(Across), string(Block), string(Plot))
 	if len([]rune(w.Note)) > 500 {
 		c.Text("note", w.Note, 500)

@@ -1,0 +1,211 @@
+package plan
+
+import (
+	"fmt"
+	"math"
+	"slices"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/place"
+	"inventory/internal/core/reckon"
+	"inventory/internal/core/season"
+	"inventory/internal/core/sowing"
+	"inventory/internal/core/table"
+)
+
+// hands finds the plantings that this table year's harvests come from: those
+// ready within it, and those that stand when it begins.
+func (c *computation) hands() {
+	c.taken = map[string]bool{}
+	c.resolver.Hands = map[string][]*table.Hand{}
+	for i := range c.in.Household.Plantings {
+		p := &c.in.Household.Plantings[i]
+		crop := c.desk.Book.Crop(p.Crop)
+		if crop == nil {
+			continue
+		}
+		h := c.hand(p, crop)
+		st := &h.Start
+		if st.Ready >= place.Days || st.Ready < 0 && st.End <= 0 {
+			continue // it is of another year
+		}
+		if st.Ready < 0 { // it stood when the year began: what is left of it counts
+			st.Ready, st.Sure = 0, 0
+		}
+		c.taken[p.ID] = true
+		c.resolver.Hands[p.Crop] = append(c.resolver.Hands[p.Crop], h)
+	}
+}
+
+// hand lets follow what follows from a planting, as it was really seen.
+func (c *computation) hand(p *table.Planting, crop *book.Crop) *table.Hand {
+	rules := c.in.Household.Rules(crop.ID)
+	if p.Way != season.UsualWay {
+		rules.Way = p.Way
+	}
+	h := &table.Hand{Planting: p}
+	h.Start, h.Why = c.in.Memory.begin(c.of, c.been, seasonKey{crop, p.Cover, rules}, int(p.Day-c.start))
+	st := &h.Start
+	if p.Sown != nil {
+		st.Sow = int(*p.Sown - c.start)
+	}
+	st.Ready, st.Sure = st.Ready+p.Behind, st.Sure+p.Behind
+	if full := st.End + p.Behind; p.Behind < 0 || full > st.Ready && c.open(crop, full) {
+		st.End = full
+	}
+	st.End = max(st.End, st.Ready)
+	if p.Ended != nil {
+		st.End = max(st.Ready, min(st.End, int(*p.Ended-c.start)))
+		if p.Lost && *p.Ended <= c.start+dateOf(st.Ready) {
+			st.End = st.Ready
+		}
+	}
+	return h
+}
+
+// open tells whether a crop that is late may still be picked until a day: no
+// frost that would kill it comes before.
+func (c *computation) open(crop *book.Crop, until int) bool {
+	if c.year.FrostFree || crop.Frost == book.Hardy {
+		return true
+	}
+	first := ((c.year.First-c.start.YearDay())%place.Days + place.Days) % place.Days
+	return until <= first
+}
+
+// byHand says of a sowing what was said and seen of it.
+func (c *computation) byHand(sw *Sowing, h *table.Hand) {
+	sw.Set, sw.SetWhy, sw.Begun, sw.Behind = true, h.Why, h.Begun(), h.Behind
+	sw.Late = sw.Late && !sw.Begun
+	if h.Out != nil {
+		sw.PlantOut = h.Out
+	}
+	if h.Ended == nil {
+		return
+	}
+	sw.Over = *h.Ended <= c.in.AsOf
+	sw.Clear = min(sw.Clear, *h.Ended+dateOf(int(c.desk.Rules.ClearDays)))
+	sw.ground.to = min(sw.ground.to, int(sw.Clear-c.start))
+	if sw.FirstPick != nil && *sw.FirstPick >= *h.Ended {
+		sw.FirstPick, sw.LastPick, sw.PlainPick, sw.SurePick = nil, nil, nil, nil
+	}
+}
+
+// handsOf puts the plantings of one use among those of its whole group.
+func (c *computation) handsOf(all *table.Use, u *table.Use) {
+	for _, h := range u.Hands {
+		if slices.Contains(all.Hands, h) {
+			continue
+		}
+		all.Hands = append(slices.Clip(all.Hands), h)
+		all.Season = all.Season.With(h.Start)
+		if all.Lot != nil && h.Start.End > h.Start.Ready {
+			all.Lot = append(slices.Clip(all.Lot), len(all.Season.Starts)-1)
+		}
+	}
+}
+
+// counted returns how many plants somebody has counted for a sowing; 0 where
+// they are reckoned.
+func counted(r *row) int {
+	if r.hand == nil {
+		return 0
+	}
+	if r.hand.Plants == 0 && r.uses[0].s.Run == 0 && r.uses[0].a.form == table.Fresh {
+		return max(1, r.hand.Asked) // nothing is asked of it: as many as were when it was set
+	}
+	return r.hand.Plants
+}
+
+// enough is the share of the plants reckoned that counts as all of them.
+const enough = 0.95
+
+// wants returns the plants that a group would want from a start for a run.
+func (c *computation) wants(group []*asked, s *season.Season, st season.Start, run season.Weeks, layout table.Layout) int {
+	var parts []reckon.Part
+	share := sowing.ShareOf(s, st, run)
+	for _, a := range group {
+		need := a.lot
+		if a.form == table.Fresh && !a.part {
+			if run&a.use.Weeks == 0 {
+				continue
+			}
+			need = c.quiet.Harvest("", "need", "", c.resolved[a.wish], *a.use, run&a.use.Weeks)
+		}
+		parts = append(parts, reckon.Part{Need: need, Confidence: a.confidence, Share: share, Of: 1})
+	}
+	if len(parts) == 0 || share <= 0 {
+		return 0
+	}
+	return c.quiet.Sow("", group[0].crop, layout, reckon.Ask{Raised: st.Raised, Bought: st.Bought, Parts: parts, Bearing: 1}).Plants
+}
+
+// feedsOf returns how many of the weeks of a run the plants counted for a
+// planting can feed.
+func (c *computation) feedsOf(key groupKey, group []*asked, s *season.Season, h *table.Hand, run []int) int {
+	for n := len(run); n > 0; n-- {
+		var weeks season.Weeks
+		for _, w := range run[:n] {
+			weeks = weeks.With(w)
+		}
+		if want := c.wants(group, s, h.Start, weeks, key.layout); float64(h.Plants) >= enough*float64(want) {
+			return n
+		}
+	}
+	return 0
+}
+
+// givesOf returns the share of a group's lots that the plants counted for a
+// planting give.
+func (c *computation) givesOf(group []*asked, h *table.Hand, share float64) float64 {
+	if share <= 0 {
+		return 0
+	}
+	want := c.wants(group, group[0].use.Season, h.Start, group[0].use.Weeks, group[0].key.layout)
+	if want == 0 {
+		return 1
+	}
+	return math.Min(1, float64(h.Plants)/float64(want))
+}
+
+// starve marks the weeks that plantings were to feed and cannot, and that no
+// other start can feed either.
+func (c *computation) starve(group []*asked, weeks season.Weeks) {
+	for _, a := range group {
+		mine := a.use.Weeks & weeks
+		if mine == 0 {
+			continue
+		}
+		out := &c.plan.Wishes[a.wish]
+		for _, w := range mine.List() {
+			out.Source[w] = table.Gap
+			if out.Coming[w] == table.Fresh {
+				out.Coming[w] = table.Gap
+			}
+		}
+		a.use.Weeks &^= mine
+		out.WeeksFed -= mine.Count()
+		out.Uses[a.res].Weeks -= mine.Count()
+		out.Notes = append(out.Notes, fmt.Sprintf("what was sown and counted leaves %d weeks that nothing else can feed any more", mine.Count()))
+	}
+}
+
+// orphans shows the plantings that nobody wants any more: they stand all the
+// same.
+func (c *computation) orphans(used map[*table.Planting]bool) {
+	for i := range c.in.Household.Plantings {
+		p := &c.in.Household.Plantings[i]
+		if used[p] || !c.taken[p.ID] {
+			continue
+		}
+		crop := c.desk.Book.Crop(p.Crop)
+		k := slices.IndexFunc(c.resolver.Hands[p.Crop], func(h *table.Hand) bool { return h.Planting == p })
+		h := c.resolver.Hands[p.Crop][k]
+		n := max(1, p.Plants, p.Asked)
+		z := c.desk.Count("sowing/"+p.ID, crop, "", reckon.Ask{Raised: h.Start.Raised, Bought: h.Start.Bought}, table.Wish{Amount: table.Amount{Kind: table.Plants, Number: float64(n)}})
+		sw := c.dates(crop, "", sowing.Sowing{Start: h.Start, Of: 1, Part: 1, Hand: h})
+		sw.ID, sw.Cover, sw.For, sw.Feeds, sw.hand = p.ID, string(p.Cover), []Served{}, []int{}, h
+		sw.fill(z, crop)
+		c.sowings = append(c.sowings, &sw)
+	}
+}

@@ -1,0 +1,98 @@
+package season
+
+import (
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+)
+
+// Risk says how close to the frost a household plans.
+type Risk string
+
+// The three schools of risk: half-hardy and tender crops are shifted by +7, 0
+// or −7 days in spring, and the first frost by −7, 0, +7.
+const (
+	Careful    Risk = "careful"
+	UsualRisk  Risk = "usual"
+	Bold       Risk = "bold"
+	springWeek      = 7
+)
+
+func (r Risk) shift() int {
+	switch r {
+	case Careful:
+		return springWeek
+	case Bold:
+		return -springWeek
+	}
+	return 0
+}
+
+// slack is how much more heat than a crop needs is planned for: in heat, since
+// in autumn a little heat is many days.
+func (r Risk) slack() float64 {
+	switch r {
+	case Careful:
+		return 1.10
+	case Bold:
+		return 1
+	}
+	return 1.04
+}
+
+// School is how a household finds the first day of spring on which it plants.
+type School string
+
+// The two schools: counting weeks from the median last frost, or waiting for the
+// normals to be warm enough. Without frost there is only the second.
+const (
+	ByFrost       School = "frost"
+	ByTemperature School = "temperature"
+)
+
+// Way is how a crop comes into the ground.
+type Way string
+
+// The ways. The usual one is what the book says of the crop.
+const (
+	UsualWay Way = ""
+	Direct   Way = "direct" // sown in place
+	Raised   Way = "raised" // sown indoors and planted out
+	Bought   Way = "bought" // bought as a start and planted out
+)
+
+// Rules are a household's rules for one crop.
+type Rules struct {
+	Risk      Risk
+	School    School         // empty: by frost
+	Way       Way            // empty: as the book has it
+	NotBefore civil.MonthDay // of the day it takes the ground; none: no such limit
+	NotAfter  civil.MonthDay
+}
+
+// CanBe tells whether a crop can come into the ground in a way, by the book.
+func CanBe(c *book.Crop, w Way) bool {
+	switch w {
+	case UsualWay:
+		return true
+	case Direct:
+		return !c.Perennial() && (c.Dense != nil || c.Start != "vegetative" && c.DirectWeeks.Known)
+	}
+	return !c.Perennial() && c.Dense == nil && c.Start != "vegetative" && c.PlantOutWeeks.Known && c.RaiseWeeks.Known
+}
+
+// waysOf returns the ways in which a crop's starts are looked for: the first for
+// all weeks, a second only for those that the first cannot feed.
+func waysOf(c *book.Crop, w Way) []Way {
+	switch {
+	case w != UsualWay && CanBe(c, w):
+		return []Way{w}
+	case c.Dense != nil || c.Perennial() || c.Start == "vegetative" || c.Start == "direct":
+		return []Way{Direct}
+	case c.Start == "either" && c.DirectWeeks.Known:
+		if CanBe(c, Raised) {
+			return []Way{Direct, Raised}
+		}
+		return []Way{Direct}
+	}
+	return []Way{Raised}
+}

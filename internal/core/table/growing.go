@@ -1,0 +1,94 @@
+package table
+
+import (
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/invalid"
+	"inventory/internal/core/season"
+)
+
+// Habit is how a household grows one crop, where it does not go by the book or
+// by its own general rule.
+type Habit struct {
+	Crop      string         `json:"crop"`
+	School    season.School  `json:"school,omitempty"`     // empty: the household's
+	Way       season.Way     `json:"way,omitempty"`        // empty: as the book has it
+	NotBefore civil.MonthDay `json:"not_before,omitzero"`  // of the day it takes the ground
+	NotAfter  civil.MonthDay `json:"not_after,omitzero"`   //
+	DayLength string         `json:"day_length,omitempty"` // of bulbing onions: short, intermediate, long
+}
+
+// DayLengths are the types of bulbing onions, with the latitudes, in degrees
+// from the equator, that each suits.
+var DayLengths = map[string][2]float64{"short": {0, 35}, "intermediate": {33, 42}, "long": {38, 90}}
+
+// Empty tells whether the habit says nothing.
+func (h Habit) Empty() bool { return h == Habit{Crop: h.Crop} }
+
+// Bulbing tells whether a crop makes its bulbs by the length of the day.
+func Bulbing(c *book.Crop) bool { return c.Group == "bulb" && c.Food == "onion" }
+
+// Validate looks at a habit.
+func (h Habit) Validate(c invalid.Check, b *book.Book) {
+	crop := b.Crop(h.Crop)
+	if crop == nil {
+		c.Add("crop", h.Crop, "a crop of the book")
+		return
+	}
+	c.OneOf("school", string(h.School), "", string(season.ByFrost), string(season.ByTemperature))
+	c.OneOf("way", string(h.Way), "", string(season.Direct), string(season.Raised), string(season.Bought))
+	if !season.CanBe(crop, h.Way) {
+		c.Add("way", string(h.Way), "a way that the book gives for "+crop.Short())
+	}
+	if !h.NotBefore.IsZero() && !h.NotBefore.Valid() {
+		c.Add("not_before", h.NotBefore.String(), "a day such as 05-20, or none")
+	}
+	if !h.NotAfter.IsZero() && !h.NotAfter.Valid() {
+		c.Add("not_after", h.NotAfter.String(), "a day such as 08-10, or none")
+	}
+	c.OneOf("day_length", h.DayLength, "", "short", "intermediate", "long")
+	if h.DayLength != "" && !Bulbing(crop) {
+		c.Add("day_length", h.DayLength, "none: only bulbing onions go by the length of the day")
+	}
+}
+
+// Rules returns the household's rules for a crop.
+func (h Household) Rules(crop string) season.Rules {
+	r := season.Rules{Risk: h.Risk, School: h.School}
+	for _, x := range h.Habits {
+		if x.Crop == crop {
+			r.Way, r.NotBefore, r.NotAfter = x.Way, x.NotBefore, x.NotAfter
+			if x.School != "" {
+				r.School = x.School
+			}
+		}
+	}
+	if r.School == season.ByFrost {
+		r.School = "" // one way of saying it, so that rules compare
+	}
+	return r
+}
+
+// dayLength says so where the type of a bulbing onion does not suit the place.
+func (rs *Resolver) dayLength(r *Resolved, c *book.Crop) {
+	if !Bulbing(c) {
+		return
+	}
+	latitude := rs.Household.Place.Latitude
+	if latitude < 0 {
+		latitude = -latitude
+	}
+	for _, h := range rs.Household.Habits {
+		span, ok := DayLengths[h.DayLength]
+		if h.Crop == c.ID && ok && (latitude < span[0] || latitude > span[1]) {
+			suits := "long"
+			switch {
+			case latitude < 34:
+				suits = "short"
+			case latitude < 40:
+				suits = "intermediate"
+			}
+			r.Notes = append(r.Notes, h.DayLength+"-day onions do not suit this latitude: here the "+suits+"-day ones make bulbs")
+		}
+	}
+}

@@ -1,0 +1,201 @@
+package table
+
+import (
+	"fmt"
+	"slices"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/invalid"
+	"inventory/internal/core/place"
+	"inventory/internal/core/season"
+)
+
+// Planting is a sowing that somebody has set: moved or counted by hand, really
+// sown, or standing when the household began. The rest is reckoned around it.
+type Planting struct {
+	ID    string      `json:"id"` // of the sowing it is
+	Crop  string      `json:"crop"`
+	Cover place.Cover `json:"cover,omitempty"`
+	Way   season.Way  `json:"way,omitempty"`
+	Day   civil.Date  `json:"day"`             // on which it takes the ground, or is to
+	Sown  *civil.Date `json:"sown,omitempty"`  // really sown, or planted where nothing is sown; nil: not yet
+	Out   *civil.Date `json:"out,omitempty"`   // really planted out
+	Up    *civil.Date `json:"up,omitempty"`    // seen to be up
+	Asked int         `json:"asked,omitempty"` // plants that the plan wanted when they were counted
+
+	Plants int         `json:"plants,omitempty"` // that stand or are to; 0: as many as are reckoned
+	Behind int         `json:"behind,omitempty"` // days later than reckoned
+	Ended  *civil.Date `json:"ended,omitempty"`  // bolted, failed or cleared: from then on it gives nothing
+	Lost   bool        `json:"lost,omitempty"`   // it ended before its time
+	For    []Purpose   `json:"for"`              // what it was sown for
+	Done   []Done      `json:"done,omitempty"`   // the rest that was done for it
+	Note   string      `json:"note,omitempty"`
+}
+
+// Purpose is a use of a wish that a planting serves.
+type Purpose struct {
+	Wish string `json:"wish"`
+	Form Form   `json:"form"`
+	Part bool   `json:"part,omitempty"` // another crop that the wish's preparation takes
+}
+
+// Done is a piece of work that was done for a planting.
+type Done struct {
+	What  string     `json:"what"` // the task, such as thin
+	Day   civil.Date `json:"day"`
+	Count float64    `json:"count,omitempty"`
+}
+
+// MostPlantings bounds the plantings of a household.
+const MostPlantings = 3000
+
+// Begun tells whether it has really been sown or planted.
+func (p *Planting) Begun() bool { return p.Sown != nil || p.Out != nil }
+
+// Validate looks at a planting.
+func (p Planting) Validate(c invalid.Check, b *book.Book) {
+	crop := b.Crop(p.Crop)
+	if crop == nil {
+		c.Add("crop", p.Crop, "a crop of the book")
+		return
+	}
+	if crop.Perennial() {
+		c.Add("crop", p.Crop, "a crop of a season: perennials that stand are entered as patches")
+	}
+	c.OneOf("cover", string(p.Cover), place.CoverNames()...)
+	c.OneOf("way", string(p.Way), "", string(season.Direct), string(season.Raised), string(season.Bought))
+	if !season.CanBe(crop, p.Way) {
+		c.Add("way", string(p.Way), "a way that the book gives for "+crop.Short())
+	}
+	day := func(field string, d civil.Date) {
+		if d < civil.Of(1950, 1, 1) || d > civil.Of(2151, 1, 1) {
+			c.Add(field, d.String(), "a day from 1950 to 2150")
+		}
+	}
+	day("day", p.Day)
+	for _, f := range []struct {
+		field string
+		day   *civil.Date
+	}{{"sown", p.Sown}, {"out", p.Out}, {"up", p.Up}, {"ended", p.Ended}} {
+		if f.day != nil {
+			day(f.field, *f.day)
+		}
+	}
+	c.Number("plants", float64(p.Plants), 0, 200000)
+	c.Number("asked", float64(p.Asked), 0, 200000)
+	c.Number("behind", float64(p.Behind), -120, 120)
+	if len(p.Note) > 0 {
+		c.Text("note", p.Note, 500)
+	}
+	if len(p.For) > 40 || len(p.Done) > 400 {
+		c.Add("for", fmt.Sprint(len(p.For)), "at most 40 purposes and 400 things done")
+	}
+	for i, d := range p.Done {
+		c.Index("done", i).Text("what", d.What, 40)
+		c.Index("done", i).Number("count", d.Count, 0, 1e6)
+	}
+}
+
+// Agreement is a plan as the household agreed to it: what the year's end is
+// compared with, and what later reckonings stay close to.
+type Agreement struct {
+	On      civil.Date `json:"on"`
+	Year    int        `json:"year"` // the household's, when it was agreed
+	Sowings []Agreed   `json:"sowings"`
+	Fed     int        `json:"fed"` // weeks, of those wanted
+	Wanted  int        `json:"wanted"`
+	Plants  int        `json:"plants"`
+	Area    float64    `json:"area"` // m² of bed in the fullest week
+	Jars    int        `json:"jars"`
+}
+
+// Agreed is one sowing of an agreed plan.
+type Agreed struct {
+	ID       string      `json:"id"`
+	Crop     string      `json:"crop"`
+	CropName string      `json:"crop_name"`
+	Cover    place.Cover `json:"cover,omitempty"`
+	Fresh    bool        `json:"fresh"` // for the table; what is kept is timed on its own
+	Date     civil.Date  `json:"date"`  // the first thing to do
+	Day      civil.Date  `json:"day"`   // on which it takes the ground
+	Plants   int         `json:"plants"`
+	Area     float64     `json:"area"`
+	Likely   float64     `json:"likely"` // harvest, kg or pieces
+}
+
+// Hand is a planting of this table year with what follows from it.
+type Hand struct {
+	*Planting
+	Start season.Start // counted from the start of the table year
+	Why   string       // why it may not be started then; empty where it may
+}
+
+// serves tells whether a planting is for a use of a wish. One whose wishes are
+// gone serves whatever wants its crop in the same form.
+func (rs *Resolver) serves(h *Hand, wish string, f Form, part bool) bool {
+	known := false
+	for _, p := range h.For {
+		if p.Wish == wish && p.Form == f && p.Part == part {
+			return true
+		}
+		known = known || slices.ContainsFunc(rs.Household.Wishes, func(w Wish) bool { return w.ID == p.Wish && slices.Contains(w.Forms, p.Form) })
+	}
+	if known || part {
+		return false
+	}
+	return len(h.For) == 0 && f == Fresh || slices.ContainsFunc(h.For, func(p Purpose) bool { return p.Form == f && !p.Part })
+}
+
+// ByHand returns the plantings of this year for a use of a wish.
+func (rs *Resolver) ByHand(c *book.Crop, cover place.Cover, wish string, f Form, part bool) (out []*Hand) {
+	for _, h := range rs.Hands[c.ID] {
+		if h.Cover == cover && rs.serves(h, wish, f, part) {
+			out = append(out, h)
+		}
+	}
+	return out
+}
+
+// Agreements are the days, counted from the start of the table year, that an
+// agreed plan gave the sowings of a crop.
+type Agreements map[agreedKey][]int
+
+type agreedKey struct {
+	crop  string
+	cover place.Cover
+	fresh bool
+}
+
+// Agreements returns the days of the agreed plan, where it is of this year.
+func (h Household) Agreements() Agreements {
+	if h.Agreed == nil || h.Agreed.Year != h.Year {
+		return nil
+	}
+	out := Agreements{}
+	start := h.YearStart()
+	for _, s := range h.Agreed.Sowings {
+		k := agreedKey{s.Crop, s.Cover, s.Fresh}
+		out[k] = append(out[k], int(s.Day-start))
+	}
+	return out
+}
+
+// Days returns the agreed days of a crop's sowings for the table, or of those
+// that are kept.
+func (a Agreements) Days(crop string, cover place.Cover, fresh bool) []int {
+	return a[agreedKey{crop, cover, fresh}]
+}
+
+// starts returns which starts of a season are on the agreed days.
+func (a Agreements) starts(c *book.Crop, cover place.Cover, fresh bool, s *season.Season) (out []int) {
+	for _, day := range a.Days(c.ID, cover, fresh) {
+		for i, st := range s.Starts {
+			if distance(st.Day, day) == 0 {
+				out = append(out, i)
+				break
+			}
+		}
+	}
+	return out
+}

@@ -1,0 +1,192 @@
+// Package work turns sowings into work: dated tasks with their counts and
+// minutes, the hours each week takes, and the trays on the raising shelf.
+package work
+
+import (
+	"fmt"
+	"math"
+
+	"inventory/internal/core/amount"
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+)
+
+// The things there are to do, by the names that stay the same from plan to plan.
+const (
+	Sow      = "sow"
+	PotOn    = "pot-on"
+	Harden   = "harden-off"
+	PlantOut = "plant-out"
+	CoverOn  = "cover-on"
+	CoverOff = "cover-off"
+	UpBy     = "up-by"
+	Thin     = "thin"
+	Support  = "support"
+	Hill     = "hill"
+	Pick     = "pick"
+	Lift     = "lift"
+	Cured    = "cured"
+	LastPick = "last-pick"
+	Clear    = "clear"
+)
+
+// Task is one dated thing to do for a sowing.
+type Task struct {
+	What    string      `json:"what"`
+	Do      string      `json:"do"` // in words, before the name of the crop
+	Day     civil.Date  `json:"day"`
+	Until   civil.Date  `json:"until,omitzero"` // of what goes on: the last day
+	Every   int         `json:"every"`          // days between, of what goes on; 0: once
+	Count   float64     `json:"count"`          // what there is to do of it
+	Unit    amount.Unit `json:"unit,omitempty"`
+	Each    int         `json:"each"`    // seeds to a cell or station
+	Minutes float64     `json:"minutes"` // of all of it
+	Done    civil.Date  `json:"done,omitzero"`
+	Got     float64     `json:"got"` // what was really done of it
+}
+
+// Job is a sowing as the work sees it. Days that are zero are none.
+type Job struct {
+	Crop   *book.Crop
+	Method string // raised, bought, direct, stock, tray, patch
+
+	Date, Harden, Out, Up, First, Last, Clear civil.Date
+	Uncover                                   civil.Date // the cover comes off; zero: there is none
+
+	Cells, SetOut, Stations, Each, Plants int
+	Drill, SeedGram, Area, Gives          float64 // m, g, m², kg or pieces
+	Unit                                  amount.Unit
+	Kept                                  bool // it goes into a store
+}
+
+// How long after it is up a sowing is thinned and staked, and after it is
+// planted hilled, days.
+const (
+	thinAfter    = 10
+	supportAfter = 14
+	hillAfter    = 21
+)
+
+// pottedOn is the fewest weeks indoors after which starts are potted on.
+const pottedOn = 6
+
+// Tasks returns what there is to do for a job, in the order of its days.
+func Tasks(j Job, r book.Rules) (out []Task) {
+	add := func(t Task) {
+		if t.Day != 0 {
+			out = append(out, t)
+		}
+	}
+	stands := j.Date // the day it stands in the bed
+	switch j.Method {
+	case "raised":
+		stands = j.Out
+		add(Task{What: Sow, Do: "Sow indoors", Day: j.Date, Count: float64(j.Cells), Unit: amount.Cell, Each: j.Each, Minutes: float64(j.Cells) * r.MinutesCell})
+		if j.Crop.RaiseWeeks.Or(0) >= pottedOn && j.Out-j.Date > 35 {
+			add(Task{What: PotOn, Do: "Pot on", Day: j.Date + (j.Out-j.Date)/2, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesCell})
+		}
+		add(Task{What: Harden, Do: "Begin to harden off", Day: j.Harden, Count: float64(j.SetOut), Unit: amount.Start, Minutes: 15})
+		add(Task{What: PlantOut, Do: "Plant out", Day: j.Out, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesPlant})
+	case "bought":
+		add(Task{What: PlantOut, Do: "Buy and plant out", Day: j.Date, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesPlant})
+	case "stock":
+		add(Task{What: PlantOut, Do: "Plant", Day: j.Date, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesPlant})
+	case "patch":
+		add(Task{What: PlantOut, Do: "Plant the patch", Day: j.Date, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesPlant})
+	case "tray":
+		add(Task{What: Sow, Do: "Sow on trays", Day: j.Date, Count: j.SeedGram, Unit: amount.Gram, Minutes: 10})
+	default:
+		t := Task{What: Sow, Do: "Sow in place", Day: j.Date, Count: float64(j.Stations), Unit: amount.Station, Each: j.Each, Minutes: j.Area * r.MinutesSow}
+		if j.Drill > 0 {
+			t.Count, t.Unit, t.Each = j.Drill, amount.Metre, 0
+		}
+		add(t)
+	}
+	if j.Uncover > stands {
+		add(Task{What: CoverOn, Do: "Put the cover on", Day: stands, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area})
+		add(Task{What: CoverOff, Do: "Take the cover off, or open it", Day: j.Uncover, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area / 2})
+	}
+	if j.Up != 0 {
+		add(Task{What: UpBy, Do: "Up by now, or sow again", Day: j.Up, Count: float64(j.Plants), Unit: amount.Plant})
+	}
+	up := stands
+	if j.Method == "direct" && j.Up != 0 {
+		up = j.Up
+		if j.Drill > 0 || j.Each > 1 {
+			add(Task{What: Thin, Do: "Thin", Day: j.Up + thinAfter, Count: float64(j.Plants), Unit: amount.Plant, Minutes: j.Area * r.MinutesThin})
+		}
+	}
+	if s := j.Crop.Support; s != "" && s != "none" && j.Method != "patch" {
+		add(Task{What: Support, Do: supports[s], Day: up + supportAfter, Count: float64(j.Plants), Unit: amount.Plant, Minutes: float64(j.Plants) * r.MinutesPlant})
+	}
+	if j.Crop.Unit == "tuber" && j.Crop.Family == "Solanaceae" || j.Crop.ID == "leek" {
+		add(Task{What: Hill, Do: "Hill", Day: stands + hillAfter, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area * r.MinutesThin})
+	}
+	out = append(out, j.harvest(r)...)
+	if j.Method != "patch" && j.Method != "tray" {
+		add(Task{What: Clear, Do: "Clear", Day: j.Clear, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area * r.MinutesClear})
+	}
+	return out
+}
+
+var supports = map[string]string{"stake": "Stake", "cage": "Set the cages", "trellis": "Lead up the trellis", "ridge-string": "String the ridge"}
+
+// harvest returns the tasks of bringing in.
+func (j Job) harvest(r book.Rules) (out []Task) {
+	if j.First == 0 {
+		return nil
+	}
+	weight := j.Gives
+	if j.Unit == amount.Piece && j.Crop.Piece.Known {
+		weight *= j.Crop.Piece.Value / 1000
+	}
+	t := Task{What: Pick, Do: "Pick", Day: j.First, Count: j.Gives, Unit: j.Unit, Minutes: weight * r.MinutesPick}
+	if j.Crop.Harvest == book.Once && !j.Crop.Perennial() {
+		if j.Crop.Group == "root" || j.Crop.Group == "bulb" || j.Crop.Group == "tuber" {
+			t.What, t.Do = Lift, "Lift"
+		}
+		if out = []Task{t}; j.Kept && j.Crop.CureDays.Or(0) > 0 {
+			out[0].Do += " and cure"
+			out = append(out, Task{What: Cured, Do: "Cured: into the store", Day: j.First + civil.Date(j.Crop.CureDays.Value), Count: j.Gives, Unit: j.Unit, Minutes: weight})
+		}
+		return out
+	}
+	t.Do, t.Until, t.Every = "Pick for the first time", j.Last, Between(j.Crop)
+	if out = []Task{t}; j.Last > j.First {
+		out = append(out, Task{What: LastPick, Do: "Pick for the last time", Day: j.Last})
+	}
+	return out
+}
+
+// Between returns the days between two pickings of a crop: as long as what is
+// ready may hang, a week at most.
+func Between(c *book.Crop) int {
+	if c.Harvest == book.Cut {
+		return 7
+	}
+	return max(1, min(7, int(math.Round(c.HoldDays))))
+}
+
+// Trays returns how many trays of the raising shelf so many cells fill.
+func Trays(cells int, r book.Rules) float64 { return float64(cells) / math.Max(1, r.TrayCells) }
+
+// Words says what there is to do of a task; say writes a quantity. It is empty
+// where the name says all.
+func (t Task) Words(say func(float64, amount.Unit) string) string {
+	if t.Count <= 0 {
+		return ""
+	}
+	text := say(t.Count, t.Unit)
+	switch {
+	case t.Each == 1:
+		text += ", 1 seed to each"
+	case t.Each > 1:
+		text += fmt.Sprintf(", %d seeds to each", t.Each)
+	case t.What == Pick || t.What == Lift:
+		text = "likely " + text
+	}
+	if t.Every > 0 && t.Until > t.Day {
+		text += fmt.Sprintf("; every %d days until %s", t.Every, t.Until.Short())
+	}
+	return text
+}
