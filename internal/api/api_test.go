@@ -45,7 +45,7 @@ func served(tb testing.TB, withDemo bool) *httptest.Server {
 		}
 	}
 	files := fstest.MapFS{"index.html": {Data: []byte("<title>Inventory</title>")}, "assets/a.js": {Data: []byte("let a")}}
-	handler, err := New(st, func() civil.Date { return civil.Of(2027, 1, 12) }, h, files)
+	handler, err := New(st, func() civil.Date { return civil.Of(2027, 1, 12) }, h, "", files)
 	if err != nil {
 		tb.Fatal(err)
 	}

@@ -13,6 +13,7 @@ import (
 	"inventory/internal/core/season"
 	"inventory/internal/core/shelf"
 	"inventory/internal/core/table"
+	"inventory/internal/core/work"
 	"inventory/internal/core/working"
 	"inventory/internal/store"
 
@@ -73,6 +74,7 @@ const (
 	EditCommandAddPatch             EditCommand = "add-patch"
 	EditCommandAddStore             EditCommand = "add-store"
 	EditCommandAddWish              EditCommand = "add-wish"
+	EditCommandAgree                EditCommand = "agree"
 	EditCommandBegin                EditCommand = "begin"
 	EditCommandChangeGuest          EditCommand = "change-guest"
 	EditCommandChangeLot            EditCommand = "change-lot"
@@ -82,6 +84,7 @@ const (
 	EditCommandChangePatch          EditCommand = "change-patch"
 	EditCommandChangeStore          EditCommand = "change-store"
 	EditCommandChangeWish           EditCommand = "change-wish"
+	EditCommandDisagree             EditCommand = "disagree"
 	EditCommandMoveWish             EditCommand = "move-wish"
 	EditCommandOverrule             EditCommand = "overrule"
 	EditCommandPutBack              EditCommand = "put-back"
@@ -91,10 +94,13 @@ const (
 	EditCommandRemoveOwnCrop        EditCommand = "remove-own-crop"
 	EditCommandRemoveOwnPreparation EditCommand = "remove-own-preparation"
 	EditCommandRemovePatch          EditCommand = "remove-patch"
+	EditCommandRemovePlanting       EditCommand = "remove-planting"
 	EditCommandRemoveStore          EditCommand = "remove-store"
 	EditCommandRemoveWish           EditCommand = "remove-wish"
+	EditCommandSetHabit             EditCommand = "set-habit"
 	EditCommandSetHousehold         EditCommand = "set-household"
 	EditCommandSetPlace             EditCommand = "set-place"
+	EditCommandSetWeather           EditCommand = "set-weather"
 )
 
 // Valid indicates whether the value is a known member of the EditCommand enum.
@@ -118,6 +124,8 @@ func (e EditCommand) Valid() bool {
 		return true
 	case EditCommandAddWish:
 		return true
+	case EditCommandAgree:
+		return true
 	case EditCommandBegin:
 		return true
 	case EditCommandChangeGuest:
@@ -135,6 +143,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandChangeStore:
 		return true
 	case EditCommandChangeWish:
+		return true
+	case EditCommandDisagree:
 		return true
 	case EditCommandMoveWish:
 		return true
@@ -154,13 +164,19 @@ func (e EditCommand) Valid() bool {
 		return true
 	case EditCommandRemovePatch:
 		return true
+	case EditCommandRemovePlanting:
+		return true
 	case EditCommandRemoveStore:
 		return true
 	case EditCommandRemoveWish:
 		return true
+	case EditCommandSetHabit:
+		return true
 	case EditCommandSetHousehold:
 		return true
 	case EditCommandSetPlace:
+		return true
+	case EditCommandSetWeather:
 		return true
 	default:
 		return false
@@ -205,21 +221,45 @@ func (e WeatherFileDegrees) Valid() bool {
 
 // Defines values for GetCalendarParamsUnits.
 const (
-	Metric GetCalendarParamsUnits = "metric"
-	Us     GetCalendarParamsUnits = "us"
+	GetCalendarParamsUnitsMetric GetCalendarParamsUnits = "metric"
+	GetCalendarParamsUnitsUs     GetCalendarParamsUnits = "us"
 )
 
 // Valid indicates whether the value is a known member of the GetCalendarParamsUnits enum.
 func (e GetCalendarParamsUnits) Valid() bool {
 	switch e {
-	case Metric:
+	case GetCalendarParamsUnitsMetric:
 		return true
-	case Us:
+	case GetCalendarParamsUnitsUs:
 		return true
 	default:
 		return false
 	}
 }
+
+// Defines values for GetCalendarFeedParamsUnits.
+const (
+	GetCalendarFeedParamsUnitsMetric GetCalendarFeedParamsUnits = "metric"
+	GetCalendarFeedParamsUnitsUs     GetCalendarFeedParamsUnits = "us"
+)
+
+// Valid indicates whether the value is a known member of the GetCalendarFeedParamsUnits enum.
+func (e GetCalendarFeedParamsUnits) Valid() bool {
+	switch e {
+	case GetCalendarFeedParamsUnitsMetric:
+		return true
+	case GetCalendarFeedParamsUnitsUs:
+		return true
+	default:
+		return false
+	}
+}
+
+// Agreed defines model for Agreed.
+type Agreed = table.Agreed
+
+// Agreement defines model for Agreement.
+type Agreement = table.Agreement
 
 // Assumption defines model for Assumption.
 type Assumption struct {
@@ -315,6 +355,9 @@ type CropBook struct {
 	Preparations []BookPreparation `json:"preparations"`
 }
 
+// Done defines model for Done.
+type Done = table.Done
+
 // Eaten defines model for Eaten.
 type Eaten = plan.Eaten
 
@@ -327,6 +370,7 @@ type Edit struct {
 	Client    string      `json:"client"`
 	Command   EditCommand `json:"command"`
 	Guest     *Guest      `json:"guest,omitempty"`
+	Habit     *Habit      `json:"habit,omitempty"`
 	Household *Household  `json:"household,omitempty"`
 
 	// ID the client's own id of the edit; a repeat does nothing
@@ -346,8 +390,9 @@ type Edit struct {
 	Store    *Store    `json:"store,omitempty"`
 
 	// Target the id of what is removed or moved
-	Target *string `json:"target,omitempty"`
-	Wish   *Wish   `json:"wish,omitempty"`
+	Target  *string       `json:"target,omitempty"`
+	Weather *[]WeatherDay `json:"weather,omitempty"`
+	Wish    *Wish         `json:"wish,omitempty"`
 }
 
 // EditCommand defines model for Edit.Command.
@@ -407,6 +452,9 @@ type Goals = plan.Goals
 // Guest defines model for Guest.
 type Guest = table.Guest
 
+// Habit defines model for Habit.
+type Habit = table.Habit
+
 // Household defines model for Household.
 type Household = table.Household
 
@@ -418,11 +466,22 @@ type Line struct {
 	Text string `json:"text"`
 }
 
+// Log defines model for Log.
+type Log struct {
+	Client   string      `json:"client"`
+	Event    SowingEvent `json:"event"`
+	ID       string      `json:"id"`
+	Revision int         `json:"revision"`
+}
+
 // Lot defines model for Lot.
 type Lot = shelf.Lot
 
 // Member defines model for Member.
 type Member = table.Member
+
+// Move defines model for Move.
+type Move = plan.Move
 
 // Overload defines model for Overload.
 type Overload = plan.Overload
@@ -450,6 +509,9 @@ type Plan = plan.Plan
 
 // PlanWish defines model for PlanWish.
 type PlanWish = plan.Wish
+
+// Planting defines model for Planting.
+type Planting = table.Planting
 
 // Preparation defines model for Preparation.
 type Preparation struct {
@@ -483,6 +545,9 @@ type Problem struct {
 	Type   string      `json:"type"`
 }
 
+// Purpose defines model for Purpose.
+type Purpose = table.Purpose
+
 // Reading defines model for Reading.
 type Reading struct {
 	Wish  Wish   `json:"wish"`
@@ -497,7 +562,10 @@ type Reference struct {
 	Climates     []Climate     `json:"climates"`
 	Foods        []Food        `json:"foods"`
 	Preparations []Preparation `json:"preparations"`
-	Units        []Unit        `json:"units"`
+
+	// Station the weather station it knows of; empty for none
+	Station string `json:"station"`
+	Units   []Unit `json:"units"`
 }
 
 // Risk defines model for Risk.
@@ -505,6 +573,9 @@ type Risk = season.Risk
 
 // Room defines model for Room.
 type Room = plan.Room
+
+// School defines model for School.
+type School = season.School
 
 // Served defines model for Served.
 type Served = plan.Served
@@ -523,6 +594,12 @@ type Shown struct {
 // Sowing defines model for Sowing.
 type Sowing = plan.Sowing
 
+// SowingEvent defines model for SowingEvent.
+type SowingEvent = plan.Event
+
+// SowingWay defines model for SowingWay.
+type SowingWay = season.Way
+
 // Span defines model for Span.
 type Span = table.Span
 
@@ -533,15 +610,41 @@ type Standing = plan.Standing
 type State struct {
 	Before    *Tally     `json:"before,omitempty"`
 	Household *Household `json:"household,omitempty"`
-	Plan      *Plan      `json:"plan,omitempty"`
-	Redo      string     `json:"redo"`
-	Revision  int        `json:"revision"`
+
+	// Moves what the last edit moved among the sowings
+	Moves    *[]Move `json:"moves,omitempty"`
+	Plan     *Plan   `json:"plan,omitempty"`
+	Redo     string  `json:"redo"`
+	Revision int     `json:"revision"`
 
 	// Undo what undo would take back; empty for nothing
 	Undo string `json:"undo"`
 
 	// Words what the last edit did
 	Words string `json:"words"`
+}
+
+// StationAnswer defines model for StationAnswer.
+type StationAnswer struct {
+	Places []StationPlace `json:"places"`
+	Record *WeatherRecord `json:"record,omitempty"`
+}
+
+// StationAsk defines model for StationAsk.
+type StationAsk struct {
+	// Address where the station answers
+	Address string `json:"address"`
+
+	// Station which of its places; empty to ask which there are
+	Station *string `json:"station,omitempty"`
+}
+
+// StationPlace defines model for StationPlace.
+type StationPlace struct {
+	Altitude float64 `json:"altitude"`
+	ID       string  `json:"id"`
+	Latitude float64 `json:"latitude"`
+	Name     string  `json:"name"`
 }
 
 // Step defines model for Step.
@@ -559,6 +662,9 @@ type Story = table.Story
 // Tally defines model for Tally.
 type Tally = plan.Tally
 
+// Task defines model for Task.
+type Task = work.Task
+
 // Unit defines model for Unit.
 type Unit struct {
 	Metric Shown  `json:"metric"`
@@ -571,6 +677,9 @@ type Use = plan.Use
 
 // Way defines model for Way.
 type Way = plan.Way
+
+// WeatherDay defines model for WeatherDay.
+type WeatherDay = place.Day
 
 // WeatherFile defines model for WeatherFile.
 type WeatherFile struct {
@@ -588,7 +697,10 @@ type WeatherRecord struct {
 	Days  int      `json:"days"`
 	Notes []string `json:"notes"`
 	Place Place    `json:"place"`
-	Years int      `json:"years"`
+
+	// Recent the last 400 days of it
+	Recent []WeatherDay `json:"recent"`
+	Years  int          `json:"years"`
 }
 
 // Week defines model for Week.
@@ -599,6 +711,9 @@ type Window = plan.Window
 
 // Wish defines model for Wish.
 type Wish = table.Wish
+
+// Work defines model for Work.
+type Work = plan.Work
 
 // Working defines model for Working.
 type Working = working.Working
@@ -613,6 +728,14 @@ type GetCalendarParams struct {
 
 // GetCalendarParamsUnits defines parameters for GetCalendar.
 type GetCalendarParamsUnits string
+
+// GetCalendarFeedParams defines parameters for GetCalendarFeed.
+type GetCalendarFeedParams struct {
+	Units *GetCalendarFeedParamsUnits `form:"units,omitempty" json:"units,omitempty"`
+}
+
+// GetCalendarFeedParamsUnits defines parameters for GetCalendarFeed.
+type GetCalendarFeedParamsUnits string
 
 // GetWaysParams defines parameters for GetWays.
 type GetWaysParams struct {
@@ -637,11 +760,17 @@ type PostEditJSONRequestBody = Edit
 // PostLineJSONRequestBody defines body for PostLine for application/json ContentType.
 type PostLineJSONRequestBody = Line
 
+// PostLogJSONRequestBody defines body for PostLog for application/json ContentType.
+type PostLogJSONRequestBody = Log
+
 // PostLotsReadJSONRequestBody defines body for PostLotsRead for application/json ContentType.
 type PostLotsReadJSONRequestBody = Line
 
 // PostRedoJSONRequestBody defines body for PostRedo for application/json ContentType.
 type PostRedoJSONRequestBody = Step
+
+// PostStationReadJSONRequestBody defines body for PostStationRead for application/json ContentType.
+type PostStationReadJSONRequestBody = StationAsk
 
 // PostUndoJSONRequestBody defines body for PostUndo for application/json ContentType.
 type PostUndoJSONRequestBody = Step
@@ -657,6 +786,9 @@ type ServerInterface interface {
 	// GetCalendar The dates of all sowings as iCalendar (RFC 5545), as a file or to subscribe to
 	// (GET /calendar)
 	GetCalendar(ctx *echo.Context, params GetCalendarParams) error
+	// GetCalendarFeed The same calendar under an address to subscribe to
+	// (GET /calendar.ics)
+	GetCalendarFeed(ctx *echo.Context, params GetCalendarFeedParams) error
 	// GetDemoHousehold The made-up demo household, to begin from
 	// (GET /demo-household)
 	GetDemoHousehold(ctx *echo.Context) error
@@ -669,6 +801,9 @@ type ServerInterface interface {
 	// PostLine Understand a wish typed as one line, without changing anything
 	// (POST /lines)
 	PostLine(ctx *echo.Context) error
+	// PostLog What somebody did to a sowing or saw of it; the rest is reckoned around it
+	// (POST /log)
+	PostLog(ctx *echo.Context) error
 	// PostLotsRead Read a CSV of what stands on the shelf, without changing anything
 	// (POST /lots-read)
 	PostLotsRead(ctx *echo.Context) error
@@ -684,6 +819,9 @@ type ServerInterface interface {
 	// GetState The household and its plan as they stand
 	// (GET /state)
 	GetState(ctx *echo.Context) error
+	// PostStationRead Fetch the record of a weather station, without changing anything
+	// (POST /station-read)
+	PostStationRead(ctx *echo.Context) error
 	// PostUndo Take the last edit back
 	// (POST /undo)
 	PostUndo(ctx *echo.Context) error
@@ -733,6 +871,24 @@ func (w *ServerInterfaceWrapper) GetCalendar(ctx *echo.Context) error {
 	return err
 }
 
+// GetCalendarFeed converts echo context to params.
+func (w *ServerInterfaceWrapper) GetCalendarFeed(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetCalendarFeedParams
+	// ------------- Optional query parameter "units" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "units", ctx.QueryParams(), &params.Units, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter units: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetCalendarFeed(ctx, params)
+	return err
+}
+
 // GetDemoHousehold converts echo context to params.
 func (w *ServerInterfaceWrapper) GetDemoHousehold(ctx *echo.Context) error {
 	var err error
@@ -766,6 +922,15 @@ func (w *ServerInterfaceWrapper) PostLine(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PostLine(ctx)
+	return err
+}
+
+// PostLog converts echo context to params.
+func (w *ServerInterfaceWrapper) PostLog(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostLog(ctx)
 	return err
 }
 
@@ -811,6 +976,15 @@ func (w *ServerInterfaceWrapper) GetState(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetState(ctx)
+	return err
+}
+
+// PostStationRead converts echo context to params.
+func (w *ServerInterfaceWrapper) PostStationRead(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostStationRead(ctx)
 	return err
 }
 
@@ -942,6 +1116,8 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 
 	router.GET(options.BaseURL+"/state", wrapper.GetState, options.OperationMiddlewares["getState"]...)
 	router.POST(options.BaseURL+"/edits", wrapper.PostEdit, options.OperationMiddlewares["postEdit"]...)
+	router.POST(options.BaseURL+"/log", wrapper.PostLog, options.OperationMiddlewares["postLog"]...)
+	router.POST(options.BaseURL+"/station-read", wrapper.PostStationRead, options.OperationMiddlewares["postStationRead"]...)
 	router.POST(options.BaseURL+"/undo", wrapper.PostUndo, options.OperationMiddlewares["postUndo"]...)
 	router.POST(options.BaseURL+"/redo", wrapper.PostRedo, options.OperationMiddlewares["postRedo"]...)
 	router.GET(options.BaseURL+"/working", wrapper.GetWorking, options.OperationMiddlewares["getWorking"]...)
@@ -952,6 +1128,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/shelf-file", wrapper.GetShelfFile, options.OperationMiddlewares["getShelfFile"]...)
 	router.POST(options.BaseURL+"/weather-read", wrapper.PostWeatherRead, options.OperationMiddlewares["postWeatherRead"]...)
 	router.GET(options.BaseURL+"/calendar", wrapper.GetCalendar, options.OperationMiddlewares["getCalendar"]...)
+	router.GET(options.BaseURL+"/calendar.ics", wrapper.GetCalendarFeed, options.OperationMiddlewares["getCalendarFeed"]...)
 	router.POST(options.BaseURL+"/lines", wrapper.PostLine, options.OperationMiddlewares["postLine"]...)
 	router.GET(options.BaseURL+"/reference", wrapper.GetReference, options.OperationMiddlewares["getReference"]...)
 	router.GET(options.BaseURL+"/household-file", wrapper.GetHouseholdFile, options.OperationMiddlewares["getHouseholdFile"]...)

@@ -6,7 +6,6 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
-	"fmt"
 	"io"
 	"io/fs"
 	"log/slog"
@@ -17,11 +16,8 @@ import (
 	"github.com/labstack/echo/v5"
 	"github.com/labstack/echo/v5/middleware"
 
-	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
-	"inventory/internal/core/invalid"
-	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/shelf"
 	"inventory/internal/core/table"
@@ -34,6 +30,8 @@ type Server struct {
 	store *store.Store
 	asOf  func() civil.Date
 	demo  table.Household
+
+	station string // address of the weather station it knows of; empty for none
 
 	memory plan.Memory // of the place's seasons, from one plan to the next
 
@@ -50,9 +48,10 @@ type reckoned struct {
 
 // New makes the handler of the whole application: the contract under /api, the
 // interface's files from web under everything else. asOf tells the date it is;
-// demo is the household offered to a newcomer.
-func New(st *store.Store, asOf func() civil.Date, demo table.Household, web fs.FS) (http.Handler, error) {
-	s := &Server{store: st, asOf: asOf, demo: demo}
+// demo is the household offered to a newcomer, station the address of the weather
+// station it knows of, if any.
+func New(st *store.Store, asOf func() civil.Date, demo table.Household, station string, web fs.FS) (http.Handler, error) {
+	s := &Server{store: st, asOf: asOf, demo: demo, station: station}
 	e := echo.New()
 	e.HTTPErrorHandler = problems
 	e.Use(middleware.Recover(), middleware.Gzip())
@@ -100,19 +99,15 @@ func (s *Server) plan(snap store.Snapshot) (*reckoned, error) {
 	return s.computed, nil
 }
 
-// last returns the tally of the last plan there was, for the differences.
-func (s *Server) last() *plan.Tally {
+// last returns the last plan there was, for the differences.
+func (s *Server) last() *reckoned {
 	s.mu.Lock()
 	defer s.mu.Unlock()
-	if s.computed == nil {
-		return nil
-	}
-	t := s.computed.plan.Tally
-	return &t
+	return s.computed
 }
 
-func (s *Server) state(snap store.Snapshot, before *plan.Tally) (State, error) {
-	out := State{Revision: snap.Revision, Undo: snap.Undo, Redo: snap.Redo, Words: snap.Words, Household: snap.Household, Before: before}
+func (s *Server) state(snap store.Snapshot, before *reckoned) (State, error) {
+	out := State{Revision: snap.Revision, Undo: snap.Undo, Redo: snap.Redo, Words: snap.Words, Household: snap.Household}
 	if snap.Household == nil {
 		return out, nil
 	}
@@ -121,6 +116,11 @@ func (s *Server) state(snap store.Snapshot, before *plan.Tally) (State, error) {
 		return State{}, err
 	}
 	out.Plan = &r.plan
+	if before != nil {
+		out.Before = &before.plan.Tally
+		moves := plan.Moves(before.plan.Agreement().Sowings, r.plan.Agreement().Sowings)
+		out.Moves = &moves
+	}
 	return out, nil
 }
 
@@ -169,7 +169,12 @@ func (s *Server) PostEdit(c *echo.Context) error {
 		e.Household.Year = e.Household.FirstYear(s.asOf())
 	}
 	return s.change(c, func(ctx context.Context) (store.Snapshot, error) {
+		agreement, err := s.agreement(ctx, string(e.Command))
+		if err != nil {
+			return store.Snapshot{}, err
+		}
 		return s.store.Apply(ctx, store.Edit{
+			Habit: e.Habit, Agreement: agreement, Weather: listOf(e.Weather),
 			Client: e.Client, ID: e.ID, Revision: e.Revision, Command: string(e.Command),
 			Household: e.Household, Settings: e.Settings, Place: e.Place, Member: e.Member, Guest: e.Guest,
 			Store: e.Store, Wish: e.Wish, Overrule: e.Overrule, Lot: e.Lot, Lots: listOf(e.Lots), Patch: e.Patch, OwnCrop: e.OwnCrop, OwnPreparation: e.OwnPreparation, Target: text(e.Target), After: text(e.After),
@@ -320,47 +325,6 @@ func (s *Server) GetShelfFile(c *echo.Context) error {
 	return exchange.WriteShelf(c.Response(), in.Household.Lots, in.Household.Stores)
 }
 
-// GetCalendar answers with the dates of all sowings as iCalendar.
-func (s *Server) GetCalendar(c *echo.Context, params GetCalendarParams) error {
-	in, err := s.input(c.Request().Context())
-	if err != nil {
-		return err
-	}
-	p, err := plan.Compute(in)
-	if err != nil {
-		return err
-	}
-	system := amount.Metric
-	if params.Units != nil && string(*params.Units) == string(amount.US) {
-		system = amount.US
-	}
-	h := c.Response().Header()
-	h.Set("Content-Type", "text/calendar; charset=utf-8")
-	h.Set("Content-Disposition", `attachment; filename="sowings.ics"`)
-	return exchange.WriteCalendar(c.Response(), p, system)
-}
-
-// PostWeatherRead derives a place from a weather record, and changes nothing.
-func (s *Server) PostWeatherRead(c *echo.Context) error {
-	var f WeatherFile
-	if err := decode(c, &f); err != nil {
-		return err
-	}
-	in, err := s.input(c.Request().Context())
-	if err != nil {
-		return err
-	}
-	days, notes, err := exchange.ReadWeather(strings.NewReader(f.Text), f.Degrees == "F")
-	if err != nil {
-		return err
-	}
-	r, err := place.FromWeather(in.Household.Place, days)
-	if err != nil {
-		return &invalid.Field{Field: "the file", Value: fmt.Sprintf("%d days", len(days)), Allowed: err.Error()}
-	}
-	return c.JSON(http.StatusOK, WeatherRecord{Place: r.Place, Years: r.Years, Days: r.Days, Notes: append(append([]string{}, notes...), r.Notes...)})
-}
-
 // PostLine says what a line means, and changes nothing.
 func (s *Server) PostLine(c *echo.Context) error {
 	var l Line
@@ -391,7 +355,9 @@ func (s *Server) GetReference(c *echo.Context) error {
 		return err
 	}
 	c.Response().Header().Set("Cache-Control", "no-cache")
-	return c.JSON(http.StatusOK, reference(b))
+	r := reference(b)
+	r.Station = s.station
+	return c.JSON(http.StatusOK, r)
 }
 
 // GetHouseholdFile answers with the household as a file.

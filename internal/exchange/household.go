@@ -128,6 +128,10 @@ func fill(h *table.Household) {
 	h.Members, h.Guests, h.Stores = listed(h.Members), listed(h.Guests), listed(h.Stores)
 	h.Wishes, h.Overrules = listed(h.Wishes), listed(h.Overrules)
 	h.Lots, h.Patches, h.OwnCrops, h.OwnPreparations = listed(h.Lots), listed(h.Patches), listed(h.OwnCrops), listed(h.OwnPreparations)
+	h.Habits, h.Plantings, h.Weather = listed(h.Habits), listed(h.Plantings), listed(h.Weather)
+	for i := range h.Plantings {
+		h.Plantings[i].For = listed(h.Plantings[i].For)
+	}
 	for i := range h.OwnPreparations {
 		h.OwnPreparations[i].Crops = listed(h.OwnPreparations[i].Crops)
 	}

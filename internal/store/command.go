@@ -35,6 +35,11 @@ type Edit struct {
 	Patch          *table.Patch         // add-patch, change-patch
 	OwnCrop        *book.OwnCrop        // add-own-crop, change-own-crop
 	OwnPreparation *book.OwnPreparation // add-own-preparation, change-own-preparation
+	Habit          *table.Habit         // set-habit; an empty one forgets it
+	Planting       *table.Planting      // put-planting
+	Agreement      *table.Agreement     // agree
+	Weather        []place.Day          // set-weather, with or without a place
+	Words          string               // put-planting: what happened
 	Target         string               // remove-…, move-wish
 	After          string               // move-wish: the wish to stand behind; empty: to the front
 }
@@ -47,6 +52,7 @@ var Commands = []string{
 	"overrule", "put-back",
 	"add-lot", "change-lot", "remove-lot", "add-lots", "add-patch", "change-patch", "remove-patch",
 	"add-own-crop", "change-own-crop", "remove-own-crop", "add-own-preparation", "change-own-preparation", "remove-own-preparation",
+	"set-habit", "put-planting", "remove-planting", "agree", "disagree", "set-weather",
 }
 
 // drafter makes the changes of a command against a state.
@@ -131,6 +137,17 @@ func (d *drafter) name(k key) string {
 		if json.Unmarshal(v, &p) == nil {
 			return fmt.Sprintf("the patch of %d %s", p.Plants, p.Crop)
 		}
+	case kindHabit:
+		if c := d.book().Crop(k.ID); c != nil {
+			return strings.ToLower(c.Short())
+		}
+	case kindPlanting:
+		var p table.Planting
+		if json.Unmarshal(v, &p) == nil {
+			if c := d.book().Crop(p.Crop); c != nil {
+				return strings.ToLower(c.Short()) + " of " + p.Day.Short()
+			}
+		}
 	case kindMember, kindGuest, kindStore, kindOwnCrop, kindOwnPrep:
 		var n struct{ Name string }
 		if json.Unmarshal(v, &n) == nil {
@@ -172,6 +189,9 @@ func (d *drafter) draft(e *Edit) error {
 			return &invalid.Field{Field: "command", Value: e.Command, Allowed: "an edit: this file has a household already"}
 		}
 		return &invalid.Field{Field: "command", Value: e.Command, Allowed: "begin: this file has no household yet"}
+	}
+	if done, err := d.seasonEdit(e); done {
+		return err
 	}
 	switch {
 	case e.Command == "begin":
@@ -273,7 +293,7 @@ func (d *drafter) begin(h *table.Household) error {
 		return missing("household")
 	}
 	d.words = "began the household"
-	err := d.set(kindHousehold, "", 0, Settings{h.Name, h.Year, h.Start, h.Risk})
+	err := d.set(kindHousehold, "", 0, Settings{h.Name, h.Year, h.Start, h.Risk, h.School})
 	if err == nil {
 		err = d.set(kindPlace, "", 0, h.Place)
 	}
@@ -312,6 +332,18 @@ func (d *drafter) begin(h *table.Household) error {
 	}
 	for i := range h.Patches {
 		set(kindPatch, "p", &h.Patches[i].ID, &h.Patches[i])
+	}
+	for i := range h.Habits {
+		set(kindHabit, "h", &h.Habits[i].Crop, &h.Habits[i])
+	}
+	for i := range h.Plantings {
+		set(kindPlanting, "t", &h.Plantings[i].ID, &h.Plantings[i])
+	}
+	if err == nil && h.Agreed != nil {
+		err = d.set(kindAgreement, "", 0, h.Agreed)
+	}
+	if err == nil && len(h.Weather) > 0 {
+		err = d.set(kindWeather, "", 0, h.Weather)
 	}
 	for i := range h.Overrules {
 		id := h.Overrules[i].Subject + " " + h.Overrules[i].Field

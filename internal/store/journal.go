@@ -168,6 +168,19 @@ func (s *Store) Apply(ctx context.Context, e Edit) (Snapshot, error) {
 	})
 }
 
+// Seen tells whether an edit of this id was done already, and returns the
+// household as it stands then.
+func (s *Store) Seen(ctx context.Context, id string) (bool, Snapshot, error) {
+	s.edits.Lock()
+	seen, err := s.q.JournalByEdit(ctx, id)
+	s.edits.Unlock()
+	if err != nil || len(seen) == 0 {
+		return false, Snapshot{}, err
+	}
+	snap, err := s.Load(ctx)
+	return true, snap, err
+}
+
 // targetOf names the thing an edit is about, where it is one of a list.
 func targetOf(e Edit) string {
 	switch {
@@ -185,6 +198,10 @@ func targetOf(e Edit) string {
 		return e.Patch.ID
 	case e.OwnCrop != nil:
 		return e.OwnCrop.ID
+	case e.Habit != nil:
+		return e.Habit.Crop
+	case e.Planting != nil:
+		return e.Planting.ID
 	case e.OwnPreparation != nil:
 		return e.OwnPreparation.ID
 	case e.Overrule != nil:
@@ -274,6 +291,10 @@ func (d *drafter) validate() error {
 		index("own_crops", len(h.OwnCrops), func(i int) string { return h.OwnCrops[i].ID })
 	case kindOwnPrep:
 		index("own_preparations", len(h.OwnPreparations), func(i int) string { return h.OwnPreparations[i].ID })
+	case kindHabit:
+		index("habits", len(h.Habits), func(i int) string { return h.Habits[i].Crop })
+	case kindPlanting:
+		index("plantings", len(h.Plantings), func(i int) string { return h.Plantings[i].ID })
 	case kindOverrule:
 		index("overrules", len(h.Overrules), func(i int) string { return h.Overrules[i].Subject + " " + h.Overrules[i].Field })
 	}

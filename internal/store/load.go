@@ -28,6 +28,10 @@ const (
 	kindPatch     = "patch"
 	kindOwnCrop   = "own-crop"
 	kindOwnPrep   = "own-preparation"
+	kindHabit     = "habit"
+	kindPlanting  = "planting"
+	kindAgreement = "agreement"
+	kindWeather   = "weather"
 )
 
 // Settings are the household's own fields, its lists and its place aside.
@@ -36,6 +40,8 @@ type Settings struct {
 	Year  int            `json:"year"`
 	Start civil.MonthDay `json:"start"`
 	Risk  season.Risk    `json:"risk"`
+
+	School season.School `json:"school,omitempty"`
 }
 
 // item is a thing that an edit changes: its place in its list and its value.
@@ -67,7 +73,7 @@ func (s *state) add(kind, id string, position float64, value any) error {
 // load reads the household item by item.
 func load(ctx context.Context, q *rows.Queries) (*state, error) {
 	s := &state{items: map[key]item{}}
-	for _, read := range []func(context.Context, *rows.Queries, *state) error{loadSettings, loadPlace, loadMembers, loadGuests, loadStores, loadWishes, loadOverrules, loadLots, loadPatches, loadOwn} {
+	for _, read := range []func(context.Context, *rows.Queries, *state) error{loadSettings, loadPlace, loadMembers, loadGuests, loadStores, loadWishes, loadOverrules, loadLots, loadPatches, loadOwn, loadSeason} {
 		if err := read(ctx, q, s); err != nil {
 			return nil, explain("", err)
 		}
@@ -85,7 +91,7 @@ func loadSettings(ctx context.Context, q *rows.Queries, s *state) error {
 	if err != nil {
 		return err
 	}
-	return s.add(kindHousehold, "", 0, Settings{h.Name, int(h.Year), start, season.Risk(h.Risk)})
+	return s.add(kindHousehold, "", 0, Settings{h.Name, int(h.Year), start, season.Risk(h.Risk), season.School(h.School)})
 }
 
 func monthDay(text string) (m civil.MonthDay, err error) {
@@ -205,7 +211,7 @@ func loadWishes(ctx context.Context, q *rows.Queries, s *state) error {
 			Amount:   table.Amount{Kind: table.Kind(r.AmountKind), Number: r.Number, Portion: r.Portion, Jar: r.Jar},
 			Season:   table.Season{Kind: table.SeasonKind(r.SeasonKind), From: int(r.FromMonth), To: int(r.ToMonth)},
 			Priority: table.Priority(r.Priority), Left: r.LeftOnShelf,
-			Stagger: table.Stagger{Kind: table.StaggerKind(r.StaggerKind), Days: int(r.StaggerDays), Sowings: int(r.StaggerSowings)},
+			Stagger: table.Stagger{Kind: table.StaggerKind(r.StaggerKind), Days: int(r.StaggerDays), Sowings: int(r.StaggerSowings), Early: r.StaggerEarly != 0},
 			Layout:  table.Layout(r.Layout), Cover: place.Cover(r.Cover), Piece: r.Piece, Note: r.Note,
 		}
 		if r.Story != "" {
@@ -322,9 +328,10 @@ func (s *state) household() (*table.Household, error) {
 		return nil, err
 	}
 	h := &table.Household{
-		Name: set.Name, Year: set.Year, Start: set.Start, Risk: set.Risk,
+		Name: set.Name, Year: set.Year, Start: set.Start, Risk: set.Risk, School: set.School,
 		Members: []table.Member{}, Guests: []table.Guest{}, Stores: []shelf.Store{}, Wishes: []table.Wish{}, Overrules: []book.Overrule{},
 		Lots: []shelf.Lot{}, Patches: []table.Patch{}, OwnCrops: []book.OwnCrop{}, OwnPreparations: []book.OwnPreparation{},
+		Habits: []table.Habit{}, Plantings: []table.Planting{}, Weather: []place.Day{},
 	}
 	for _, k := range s.order {
 		v := s.items[k].Value
@@ -350,6 +357,14 @@ func (s *state) household() (*table.Household, error) {
 			h.OwnCrops, err = appended(h.OwnCrops, v)
 		case kindOwnPrep:
 			h.OwnPreparations, err = appended(h.OwnPreparations, v)
+		case kindHabit:
+			h.Habits, err = appended(h.Habits, v)
+		case kindPlanting:
+			h.Plantings, err = appended(h.Plantings, v)
+		case kindAgreement:
+			err = json.Unmarshal(v, &h.Agreed)
+		case kindWeather:
+			err = json.Unmarshal(v, &h.Weather)
 		}
 		if err != nil {
 			return nil, fmt.Errorf("%s %s: %w", k.Kind, k.ID, err)

@@ -37,11 +37,14 @@ func write(ctx context.Context, q *rows.Queries, c Change) error {
 	if c.After == nil {
 		return remove(ctx, q, c)
 	}
+	if done, err := writeSeason(ctx, q, c); done {
+		return err
+	}
 	v, at := c.After.Value, c.After.Position
 	switch c.Kind {
 	case kindHousehold:
 		return decoded(v, func(s Settings) error {
-			return q.PutHousehold(ctx, rows.PutHouseholdParams{Name: s.Name, Year: int64(s.Year), Start: s.Start.String(), Risk: string(s.Risk)})
+			return q.PutHousehold(ctx, rows.PutHouseholdParams{Name: s.Name, Year: int64(s.Year), Start: s.Start.String(), Risk: string(s.Risk), School: string(s.School)})
 		})
 	case kindPlace:
 		return decoded(v, func(p place.Place) error { return writePlace(ctx, q, p) })
@@ -157,7 +160,7 @@ func writeWish(ctx context.Context, q *rows.Queries, at float64, w table.Wish) e
 		AmountKind: string(w.Amount.Kind), Number: w.Amount.Number, Portion: w.Amount.Portion, Jar: w.Amount.Jar,
 		SeasonKind: string(w.Season.Kind), FromMonth: int64(w.Season.From), ToMonth: int64(w.Season.To),
 		Priority: string(w.Priority), Confidence: nullable(w.Confidence), LeftOnShelf: w.Left,
-		StaggerKind: string(w.Stagger.Kind), StaggerDays: int64(w.Stagger.Days), StaggerSowings: int64(w.Stagger.Sowings),
+		StaggerKind: string(w.Stagger.Kind), StaggerDays: int64(w.Stagger.Days), StaggerSowings: int64(w.Stagger.Sowings), StaggerEarly: integer(w.Stagger.Early),
 		Layout: string(w.Layout), Cover: string(w.Cover), Piece: w.Piece, Story: story, Note: w.Note,
 	}); err != nil {
 		return err
@@ -182,6 +185,9 @@ func writeWish(ctx context.Context, q *rows.Queries, at float64, w table.Wish) e
 }
 
 func remove(ctx context.Context, q *rows.Queries, c Change) error {
+	if done, err := removeSeason(ctx, q, c); done {
+		return err
+	}
 	switch c.Kind {
 	case kindHousehold:
 		return q.DeleteHousehold(ctx)

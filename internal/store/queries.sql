@@ -2,8 +2,8 @@
 SELECT * FROM household;
 
 -- name: PutHousehold :exec
-INSERT INTO household (id, name, year, start, risk) VALUES (1, ?, ?, ?, ?)
-ON CONFLICT (id) DO UPDATE SET name = excluded.name, year = excluded.year, start = excluded.start, risk = excluded.risk;
+INSERT INTO household (id, name, year, start, risk, school) VALUES (1, ?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET name = excluded.name, year = excluded.year, start = excluded.start, risk = excluded.risk, school = excluded.school;
 
 -- name: DeleteHousehold :exec
 DELETE FROM household;
@@ -75,13 +75,13 @@ SELECT * FROM wish ORDER BY position, id;
 
 -- name: PutWish :exec
 INSERT INTO wish (id, position, food, kind, preparations, amount_kind, number, portion, jar, season_kind, from_month, to_month,
-    priority, confidence, left_on_shelf, stagger_kind, stagger_days, stagger_sowings, layout, cover, piece, story, note)
-VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+    priority, confidence, left_on_shelf, stagger_kind, stagger_days, stagger_sowings, stagger_early, layout, cover, piece, story, note)
+VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
 ON CONFLICT (id) DO UPDATE SET position = excluded.position, food = excluded.food, kind = excluded.kind,
     preparations = excluded.preparations, amount_kind = excluded.amount_kind, number = excluded.number, portion = excluded.portion,
     jar = excluded.jar, season_kind = excluded.season_kind, from_month = excluded.from_month, to_month = excluded.to_month,
     priority = excluded.priority, confidence = excluded.confidence, left_on_shelf = excluded.left_on_shelf,
-    stagger_kind = excluded.stagger_kind, stagger_days = excluded.stagger_days, stagger_sowings = excluded.stagger_sowings,
+    stagger_kind = excluded.stagger_kind, stagger_days = excluded.stagger_days, stagger_sowings = excluded.stagger_sowings, stagger_early = excluded.stagger_early,
     layout = excluded.layout, cover = excluded.cover, piece = excluded.piece, story = excluded.story, note = excluded.note;
 
 -- name: DeleteWish :exec
@@ -172,3 +172,44 @@ SELECT revision FROM journal WHERE edit = ?;
 
 -- name: JournalSince :many
 SELECT revision, changes FROM journal WHERE revision > ? ORDER BY revision;
+
+-- name: ListHabits :many
+SELECT * FROM habit ORDER BY position, crop;
+
+-- name: PutHabit :exec
+INSERT INTO habit (crop, position, school, way, not_before, not_after, day_length) VALUES (?, ?, ?, ?, ?, ?, ?)
+ON CONFLICT (crop) DO UPDATE SET position = excluded.position, school = excluded.school, way = excluded.way,
+    not_before = excluded.not_before, not_after = excluded.not_after, day_length = excluded.day_length;
+
+-- name: DeleteHabit :exec
+DELETE FROM habit WHERE crop = ?;
+
+-- name: ListPlantings :many
+SELECT * FROM planting ORDER BY position, id;
+
+-- name: PutPlanting :exec
+INSERT INTO planting (id, position, crop, day, body) VALUES (?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, crop = excluded.crop, day = excluded.day, body = excluded.body;
+
+-- name: DeletePlanting :exec
+DELETE FROM planting WHERE id = ?;
+
+-- name: GetAgreement :many
+SELECT * FROM agreement;
+
+-- name: PutAgreement :exec
+INSERT INTO agreement (id, body) VALUES (1, ?)
+ON CONFLICT (id) DO UPDATE SET body = excluded.body;
+
+-- name: DeleteAgreement :exec
+DELETE FROM agreement;
+
+-- name: ListWeatherDays :many
+SELECT * FROM weather_day ORDER BY day;
+
+-- name: PutWeatherDay :exec
+INSERT INTO weather_day (day, high, low, rain) VALUES (?, ?, ?, ?)
+ON CONFLICT (day) DO UPDATE SET high = excluded.high, low = excluded.low, rain = excluded.rain;
+
+-- name: DeleteWeatherDays :exec
+DELETE FROM weather_day;

@@ -35,14 +35,14 @@ type Task struct {
 	What    string      `json:"what"`
 	Do      string      `json:"do"` // in words, before the name of the crop
 	Day     civil.Date  `json:"day"`
-	Until   civil.Date  `json:"until,omitzero"` // of what goes on: the last day
-	Every   int         `json:"every"`          // days between, of what goes on; 0: once
-	Count   float64     `json:"count"`          // what there is to do of it
+	Until   civil.Date  `json:"until,omitzero"`  // of what goes on: the last day
+	Every   int         `json:"every,omitempty"` // days between, of what goes on; 0: once
+	Count   float64     `json:"count,omitempty"` // what there is to do of it
 	Unit    amount.Unit `json:"unit,omitempty"`
-	Each    int         `json:"each"`    // seeds to a cell or station
-	Minutes float64     `json:"minutes"` // of all of it
+	Each    int         `json:"each,omitempty"` // seeds to a cell or station
+	Minutes float64     `json:"minutes"`        // of all of it
 	Done    civil.Date  `json:"done,omitzero"`
-	Got     float64     `json:"got"` // what was really done of it
+	Got     float64     `json:"got,omitempty"` // what was really done of it
 }
 
 // Job is a sowing as the work sees it. Days that are zero are none.

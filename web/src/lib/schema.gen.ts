@@ -38,6 +38,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What somebody did to a sowing or saw of it; the rest is reckoned around it */
+        post: operations["postLog"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/station-read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Fetch the record of a weather station, without changing anything */
+        post: operations["postStationRead"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/undo": {
         parameters: {
             query?: never;
@@ -208,6 +242,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same calendar under an address to subscribe to */
+        get: operations["getCalendarFeed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lines": {
         parameters: {
             query?: never;
@@ -290,6 +341,8 @@ export interface components {
             redo: string;
             /** @description what the last edit did */
             words: string;
+            /** @description what the last edit moved among the sowings */
+            moves?: components["schemas"]["Move"][];
         };
         Step: {
             client: string;
@@ -303,7 +356,7 @@ export interface components {
             /** @description the revision it was made against */
             revision: number;
             /** @enum {string} */
-            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation";
+            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather";
             household?: components["schemas"]["Household"];
             settings?: components["schemas"]["Settings"];
             place?: components["schemas"]["Place"];
@@ -317,6 +370,8 @@ export interface components {
             patch?: components["schemas"]["Patch"];
             own_crop?: components["schemas"]["OwnCrop"];
             own_preparation?: components["schemas"]["OwnPreparation"];
+            habit?: components["schemas"]["Habit"];
+            weather?: components["schemas"]["WeatherDay"][];
             /** @description the id of what is removed or moved */
             target?: string;
             /** @description the wish to stand behind; empty for the front */
@@ -362,7 +417,14 @@ export interface components {
             patches: components["schemas"]["Patch"][];
             own_crops: components["schemas"]["OwnCrop"][];
             own_preparations: components["schemas"]["OwnPreparation"][];
+            school?: components["schemas"]["School"];
+            habits: components["schemas"]["Habit"][];
+            plantings: components["schemas"]["Planting"][];
+            agreed?: components["schemas"]["Agreement"];
+            weather: components["schemas"]["WeatherDay"][];
         };
+        /** @enum {string} */
+        School: "" | "frost" | "temperature";
         /** @enum {string} */
         Risk: "careful" | "usual" | "bold";
         Settings: {
@@ -370,6 +432,7 @@ export interface components {
             year: number;
             start: string;
             risk: components["schemas"]["Risk"];
+            school?: components["schemas"]["School"];
         };
         Place: {
             name: string;
@@ -438,6 +501,8 @@ export interface components {
             years: number;
             days: number;
             notes: string[];
+            /** @description the last 400 days of it */
+            recent: components["schemas"]["WeatherDay"][];
         };
         Lot: {
             id: string;
@@ -526,9 +591,10 @@ export interface components {
             left?: number;
             stagger: {
                 /** @enum {string} */
-                kind: "need" | "every" | "once";
+                kind: "need" | "every" | "times" | "once";
                 days?: number;
                 sowings?: number;
+                early?: boolean;
             };
             /** @enum {string} */
             layout?: "" | "rows" | "across" | "block" | "plot";
@@ -597,6 +663,9 @@ export interface components {
             rooms: components["schemas"]["Room"][];
             goals: components["schemas"]["Goals"];
             shelf: components["schemas"]["Standing"][];
+            work: components["schemas"]["Work"];
+            /** @description what differs from the plan agreed to */
+            changed: components["schemas"]["Move"][];
         };
         Field: {
             crop: string;
@@ -865,7 +934,7 @@ export interface components {
             crop_name: string;
             form: string;
             /** @enum {string} */
-            method: "raised" | "direct" | "stock" | "tray" | "patch";
+            method: "raised" | "bought" | "direct" | "stock" | "tray" | "patch";
             date: string;
             harden_off?: string;
             plant_out?: string;
@@ -926,6 +995,29 @@ export interface components {
             cover?: string;
             stands: boolean;
             for: components["schemas"]["Served"][];
+            /** @description on which it takes the ground */
+            day: string;
+            way?: components["schemas"]["SowingWay"];
+            /** @description a row risked before the season; nothing is counted on it */
+            early: boolean;
+            merged?: string;
+            /** @description set by hand, or really begun */
+            set: boolean;
+            /** @description why it may not be begun then, where it was set all the same */
+            set_why?: string;
+            begun: boolean;
+            behind: number;
+            over: boolean;
+            /** @description plants that are reckoned, where they were counted by hand */
+            wants: number;
+            spare: number;
+            /**
+             * Format: double
+             * @description g of seed to keep for the sowings that follow
+             */
+            keep_back: number;
+            crosses?: string;
+            tasks: components["schemas"]["Task"][];
         };
         Served: {
             wish: string;
@@ -940,6 +1032,155 @@ export interface components {
             /** Format: double */
             average: number;
         };
+        Habit: {
+            crop: string;
+            /** @enum {string} */
+            school?: "" | "frost" | "temperature";
+            way?: components["schemas"]["SowingWay"];
+            not_before?: string;
+            not_after?: string;
+            /** @enum {string} */
+            day_length?: "" | "short" | "intermediate" | "long";
+        };
+        Planting: {
+            id: string;
+            crop: string;
+            cover?: string;
+            way?: components["schemas"]["SowingWay"];
+            /** @description on which it takes the ground */
+            day: string;
+            sown?: string;
+            out?: string;
+            up?: string;
+            asked?: number;
+            plants?: number;
+            behind?: number;
+            ended?: string;
+            lost?: boolean;
+            for: components["schemas"]["Purpose"][];
+            done?: components["schemas"]["Done"][];
+            note?: string;
+        };
+        Purpose: {
+            wish: string;
+            form: string;
+            part?: boolean;
+        };
+        Done: {
+            what: string;
+            day: string;
+            /** Format: double */
+            count?: number;
+        };
+        Agreement: {
+            on: string;
+            year: number;
+            sowings: components["schemas"]["Agreed"][];
+            fed: number;
+            wanted: number;
+            plants: number;
+            /** Format: double */
+            area: number;
+            jars: number;
+        };
+        Agreed: {
+            id: string;
+            crop: string;
+            crop_name: string;
+            cover?: string;
+            fresh: boolean;
+            date: string;
+            day: string;
+            plants: number;
+            /** Format: double */
+            area: number;
+            /** Format: double */
+            likely: number;
+        };
+        WeatherDay: {
+            date: string;
+            /** Format: double */
+            max: number;
+            /** Format: double */
+            min: number;
+            /** Format: double */
+            rain?: number;
+        };
+        Move: {
+            /** @enum {string} */
+            what: "moved" | "sized" | "added" | "dropped";
+            sowing: string;
+            crop_name: string;
+            from?: string;
+            to?: string;
+            /** @description plants before */
+            was: number;
+            is: number;
+        };
+        Task: {
+            what: string;
+            do: string;
+            day: string;
+            until?: string;
+            every?: number;
+            /** Format: double */
+            count?: number;
+            unit?: string;
+            each?: number;
+            /** Format: double */
+            minutes: number;
+            done?: string;
+            /** Format: double */
+            got?: number;
+        };
+        Work: {
+            hours: number[];
+            /** Format: double */
+            can: number;
+            trays: number[];
+            /** Format: double */
+            room: number;
+            over: number[];
+            /** Format: double */
+            total: number;
+        };
+        SowingEvent: {
+            sowing: string;
+            /** @enum {string} */
+            what: "set" | "count" | "way" | "done" | "share" | "behind" | "ready" | "ended";
+            day?: string;
+            /** Format: double */
+            count?: number;
+            task?: string;
+            way?: components["schemas"]["SowingWay"];
+            note?: string;
+        };
+        Log: {
+            client: string;
+            id: string;
+            revision: number;
+            event: components["schemas"]["SowingEvent"];
+        };
+        StationAsk: {
+            /** @description where the station answers */
+            address: string;
+            /** @description which of its places; empty to ask which there are */
+            station?: string;
+        };
+        StationAnswer: {
+            places: components["schemas"]["StationPlace"][];
+            record?: components["schemas"]["WeatherRecord"];
+        };
+        StationPlace: {
+            id: string;
+            name: string;
+            /** Format: double */
+            latitude: number;
+            /** Format: double */
+            altitude: number;
+        };
+        /** @enum {string} */
+        SowingWay: "" | "direct" | "raised" | "bought";
         Working: {
             figure: string;
             title: string;
@@ -978,6 +1219,8 @@ export interface components {
             climates: components["schemas"]["Climate"][];
             bands: components["schemas"]["Band"][];
             assumptions: components["schemas"]["Assumption"][];
+            /** @description the weather station it knows of; empty for none */
+            station: string;
         };
         Food: {
             name: string;
@@ -1121,6 +1364,56 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["State"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postLog: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Log"];
+            };
+        };
+        responses: {
+            /** @description The state after it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["State"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postStationRead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StationAsk"];
+            };
+        };
+        responses: {
+            /** @description The places it has and the record of the one asked for */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StationAnswer"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -1340,6 +1633,29 @@ export interface operations {
         };
     };
     getCalendar: {
+        parameters: {
+            query?: {
+                units?: "metric" | "us";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The calendar */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getCalendarFeed: {
         parameters: {
             query?: {
                 units?: "metric" | "us";

@@ -8,6 +8,11 @@ import (
 	"database/sql"
 )
 
+type Agreement struct {
+	ID   int64
+	Body string
+}
+
 type Guest struct {
 	ID       string
 	Position float64
@@ -17,12 +22,23 @@ type Guest struct {
 	ToDay    string
 }
 
+type Habit struct {
+	Crop      string
+	Position  float64
+	School    string
+	Way       string
+	NotBefore string
+	NotAfter  string
+	DayLength string
+}
+
 type Household struct {
-	ID    int64
-	Name  string
-	Year  int64
-	Start string
-	Risk  string
+	ID     int64
+	Name   string
+	Year   int64
+	Start  string
+	Risk   string
+	School string
 }
 
 type Journal struct {
@@ -116,6 +132,14 @@ type PlaceMonth struct {
 	Rain    float64
 }
 
+type Planting struct {
+	ID       string
+	Position float64
+	Crop     string
+	Day      string
+	Body     string
+}
+
 type Store struct {
 	ID          string
 	Position    float64
@@ -123,6 +147,13 @@ type Store struct {
 	Temperature float64
 	Damp        int64
 	RoomKg      float64
+}
+
+type WeatherDay struct {
+	Day  string
+	High float64
+	Low  float64
+	Rain sql.NullFloat64
 }
 
 type Wish struct {
@@ -149,6 +180,7 @@ type Wish struct {
 	Cover          string
 	Piece          float64
 	Story          string
+	StaggerEarly   int64
 }
 
 type WishForm struct {

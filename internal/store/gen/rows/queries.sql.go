@@ -41,12 +41,30 @@ func (q *Queries) AddJournal(ctx context.Context, arg AddJournalParams) error {
 	return err
 }
 
+const deleteAgreement = `-- name: DeleteAgreement :exec
+DELETE FROM agreement
+`
+
+func (q *Queries) DeleteAgreement(ctx context.Context) error {
+	_, err := q.db.ExecContext(ctx, deleteAgreement)
+	return err
+}
+
 const deleteGuest = `-- name: DeleteGuest :exec
 DELETE FROM guest WHERE id = ?
 `
 
 func (q *Queries) DeleteGuest(ctx context.Context, id string) error {
 	_, err := q.db.ExecContext(ctx, deleteGuest, id)
+	return err
+}
+
+const deleteHabit = `-- name: DeleteHabit :exec
+DELETE FROM habit WHERE crop = ?
+`
+
+func (q *Queries) DeleteHabit(ctx context.Context, crop string) error {
+	_, err := q.db.ExecContext(ctx, deleteHabit, crop)
 	return err
 }
 
@@ -145,12 +163,30 @@ func (q *Queries) DeletePlaceMonths(ctx context.Context) error {
 	return err
 }
 
+const deletePlanting = `-- name: DeletePlanting :exec
+DELETE FROM planting WHERE id = ?
+`
+
+func (q *Queries) DeletePlanting(ctx context.Context, id string) error {
+	_, err := q.db.ExecContext(ctx, deletePlanting, id)
+	return err
+}
+
 const deleteStore = `-- name: DeleteStore :exec
 DELETE FROM store WHERE id = ?
 `
 
 func (q *Queries) DeleteStore(ctx context.Context, id string) error {
 	_, err := q.db.ExecContext(ctx, deleteStore, id)
+	return err
+}
+
+const deleteWeatherDays = `-- name: DeleteWeatherDays :exec
+DELETE FROM weather_day
+`
+
+func (q *Queries) DeleteWeatherDays(ctx context.Context) error {
+	_, err := q.db.ExecContext(ctx, deleteWeatherDays)
 	return err
 }
 
@@ -181,8 +217,35 @@ func (q *Queries) DeleteWishPins(ctx context.Context, wishID string) error {
 	return err
 }
 
+const getAgreement = `-- name: GetAgreement :many
+SELECT id, body FROM agreement
+`
+
+func (q *Queries) GetAgreement(ctx context.Context) ([]Agreement, error) {
+	rows, err := q.db.QueryContext(ctx, getAgreement)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []Agreement
+	for rows.Next() {
+		var i Agreement
+		if err := rows.Scan(&i.ID, &i.Body); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const getHousehold = `-- name: GetHousehold :many
-SELECT id, name, year, start, risk FROM household
+SELECT id, name, year, start, risk, school FROM household
 `
 
 func (q *Queries) GetHousehold(ctx context.Context) ([]Household, error) {
@@ -200,6 +263,7 @@ func (q *Queries) GetHousehold(ctx context.Context) ([]Household, error) {
 			&i.Year,
 			&i.Start,
 			&i.Risk,
+			&i.School,
 		); err != nil {
 			return nil, err
 		}
@@ -391,6 +455,41 @@ func (q *Queries) ListGuests(ctx context.Context) ([]Guest, error) {
 			&i.Eaters,
 			&i.FromDay,
 			&i.ToDay,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const listHabits = `-- name: ListHabits :many
+SELECT crop, position, school, way, not_before, not_after, day_length FROM habit ORDER BY position, crop
+`
+
+func (q *Queries) ListHabits(ctx context.Context) ([]Habit, error) {
+	rows, err := q.db.QueryContext(ctx, listHabits)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []Habit
+	for rows.Next() {
+		var i Habit
+		if err := rows.Scan(
+			&i.Crop,
+			&i.Position,
+			&i.School,
+			&i.Way,
+			&i.NotBefore,
+			&i.NotAfter,
+			&i.DayLength,
 		); err != nil {
 			return nil, err
 		}
@@ -673,6 +772,39 @@ func (q *Queries) ListPlaceMonths(ctx context.Context) ([]PlaceMonth, error) {
 	return items, nil
 }
 
+const listPlantings = `-- name: ListPlantings :many
+SELECT id, position, crop, day, body FROM planting ORDER BY position, id
+`
+
+func (q *Queries) ListPlantings(ctx context.Context) ([]Planting, error) {
+	rows, err := q.db.QueryContext(ctx, listPlantings)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []Planting
+	for rows.Next() {
+		var i Planting
+		if err := rows.Scan(
+			&i.ID,
+			&i.Position,
+			&i.Crop,
+			&i.Day,
+			&i.Body,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const listStores = `-- name: ListStores :many
 SELECT id, position, name, temperature, damp, room_kg FROM store ORDER BY position, id
 `
@@ -693,6 +825,38 @@ func (q *Queries) ListStores(ctx context.Context) ([]Store, error) {
 			&i.Temperature,
 			&i.Damp,
 			&i.RoomKg,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const listWeatherDays = `-- name: ListWeatherDays :many
+SELECT day, high, low, rain FROM weather_day ORDER BY day
+`
+
+func (q *Queries) ListWeatherDays(ctx context.Context) ([]WeatherDay, error) {
+	rows, err := q.db.QueryContext(ctx, listWeatherDays)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []WeatherDay
+	for rows.Next() {
+		var i WeatherDay
+		if err := rows.Scan(
+			&i.Day,
+			&i.High,
+			&i.Low,
+			&i.Rain,
 		); err != nil {
 			return nil, err
 		}
@@ -767,7 +931,7 @@ func (q *Queries) ListWishPins(ctx context.Context) ([]WishPin, error) {
 }
 
 const listWishes = `-- name: ListWishes :many
-SELECT id, position, food, kind, preparations, amount_kind, number, portion, jar, season_kind, from_month, to_month, priority, confidence, left_on_shelf, stagger_kind, stagger_days, stagger_sowings, layout, note, cover, piece, story FROM wish ORDER BY position, id
+SELECT id, position, food, kind, preparations, amount_kind, number, portion, jar, season_kind, from_month, to_month, priority, confidence, left_on_shelf, stagger_kind, stagger_days, stagger_sowings, layout, note, cover, piece, story, stagger_early FROM wish ORDER BY position, id
 `
 
 func (q *Queries) ListWishes(ctx context.Context) ([]Wish, error) {
@@ -803,6 +967,7 @@ func (q *Queries) ListWishes(ctx context.Context) ([]Wish, error) {
 			&i.Cover,
 			&i.Piece,
 			&i.Story,
+			&i.StaggerEarly,
 		); err != nil {
 			return nil, err
 		}
@@ -815,6 +980,16 @@ func (q *Queries) ListWishes(ctx context.Context) ([]Wish, error) {
 		return nil, err
 	}
 	return items, nil
+}
+
+const putAgreement = `-- name: PutAgreement :exec
+INSERT INTO agreement (id, body) VALUES (1, ?)
+ON CONFLICT (id) DO UPDATE SET body = excluded.body
+`
+
+func (q *Queries) PutAgreement(ctx context.Context, body string) error {
+	_, err := q.db.ExecContext(ctx, putAgreement, body)
+	return err
 }
 
 const putGuest = `-- name: PutGuest :exec
@@ -844,16 +1019,46 @@ func (q *Queries) PutGuest(ctx context.Context, arg PutGuestParams) error {
 	return err
 }
 
+const putHabit = `-- name: PutHabit :exec
+INSERT INTO habit (crop, position, school, way, not_before, not_after, day_length) VALUES (?, ?, ?, ?, ?, ?, ?)
+ON CONFLICT (crop) DO UPDATE SET position = excluded.position, school = excluded.school, way = excluded.way,
+    not_before = excluded.not_before, not_after = excluded.not_after, day_length = excluded.day_length
+`
+
+type PutHabitParams struct {
+	Crop      string
+	Position  float64
+	School    string
+	Way       string
+	NotBefore string
+	NotAfter  string
+	DayLength string
+}
+
+func (q *Queries) PutHabit(ctx context.Context, arg PutHabitParams) error {
+	_, err := q.db.ExecContext(ctx, putHabit,
+		arg.Crop,
+		arg.Position,
+		arg.School,
+		arg.Way,
+		arg.NotBefore,
+		arg.NotAfter,
+		arg.DayLength,
+	)
+	return err
+}
+
 const putHousehold = `-- name: PutHousehold :exec
-INSERT INTO household (id, name, year, start, risk) VALUES (1, ?, ?, ?, ?)
-ON CONFLICT (id) DO UPDATE SET name = excluded.name, year = excluded.year, start = excluded.start, risk = excluded.risk
+INSERT INTO household (id, name, year, start, risk, school) VALUES (1, ?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET name = excluded.name, year = excluded.year, start = excluded.start, risk = excluded.risk, school = excluded.school
 `
 
 type PutHouseholdParams struct {
-	Name  string
-	Year  int64
-	Start string
-	Risk  string
+	Name   string
+	Year   int64
+	Start  string
+	Risk   string
+	School string
 }
 
 func (q *Queries) PutHousehold(ctx context.Context, arg PutHouseholdParams) error {
@@ -862,6 +1067,7 @@ func (q *Queries) PutHousehold(ctx context.Context, arg PutHouseholdParams) erro
 		arg.Year,
 		arg.Start,
 		arg.Risk,
+		arg.School,
 	)
 	return err
 }
@@ -1097,6 +1303,30 @@ func (q *Queries) PutPlaceMonth(ctx context.Context, arg PutPlaceMonthParams) er
 	return err
 }
 
+const putPlanting = `-- name: PutPlanting :exec
+INSERT INTO planting (id, position, crop, day, body) VALUES (?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, crop = excluded.crop, day = excluded.day, body = excluded.body
+`
+
+type PutPlantingParams struct {
+	ID       string
+	Position float64
+	Crop     string
+	Day      string
+	Body     string
+}
+
+func (q *Queries) PutPlanting(ctx context.Context, arg PutPlantingParams) error {
+	_, err := q.db.ExecContext(ctx, putPlanting,
+		arg.ID,
+		arg.Position,
+		arg.Crop,
+		arg.Day,
+		arg.Body,
+	)
+	return err
+}
+
 const putStore = `-- name: PutStore :exec
 INSERT INTO store (id, position, name, temperature, damp, room_kg) VALUES (?, ?, ?, ?, ?, ?)
 ON CONFLICT (id) DO UPDATE SET position = excluded.position, name = excluded.name, temperature = excluded.temperature,
@@ -1124,15 +1354,37 @@ func (q *Queries) PutStore(ctx context.Context, arg PutStoreParams) error {
 	return err
 }
 
+const putWeatherDay = `-- name: PutWeatherDay :exec
+INSERT INTO weather_day (day, high, low, rain) VALUES (?, ?, ?, ?)
+ON CONFLICT (day) DO UPDATE SET high = excluded.high, low = excluded.low, rain = excluded.rain
+`
+
+type PutWeatherDayParams struct {
+	Day  string
+	High float64
+	Low  float64
+	Rain sql.NullFloat64
+}
+
+func (q *Queries) PutWeatherDay(ctx context.Context, arg PutWeatherDayParams) error {
+	_, err := q.db.ExecContext(ctx, putWeatherDay,
+		arg.Day,
+		arg.High,
+		arg.Low,
+		arg.Rain,
+	)
+	return err
+}
+
 const putWish = `-- name: PutWish :exec
 INSERT INTO wish (id, position, food, kind, preparations, amount_kind, number, portion, jar, season_kind, from_month, to_month,
-    priority, confidence, left_on_shelf, stagger_kind, stagger_days, stagger_sowings, layout, cover, piece, story, note)
-VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+    priority, confidence, left_on_shelf, stagger_kind, stagger_days, stagger_sowings, stagger_early, layout, cover, piece, story, note)
+VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
 ON CONFLICT (id) DO UPDATE SET position = excluded.position, food = excluded.food, kind = excluded.kind,
     preparations = excluded.preparations, amount_kind = excluded.amount_kind, number = excluded.number, portion = excluded.portion,
     jar = excluded.jar, season_kind = excluded.season_kind, from_month = excluded.from_month, to_month = excluded.to_month,
     priority = excluded.priority, confidence = excluded.confidence, left_on_shelf = excluded.left_on_shelf,
-    stagger_kind = excluded.stagger_kind, stagger_days = excluded.stagger_days, stagger_sowings = excluded.stagger_sowings,
+    stagger_kind = excluded.stagger_kind, stagger_days = excluded.stagger_days, stagger_sowings = excluded.stagger_sowings, stagger_early = excluded.stagger_early,
     layout = excluded.layout, cover = excluded.cover, piece = excluded.piece, story = excluded.story, note = excluded.note
 `
 
@@ -1155,6 +1407,7 @@ type PutWishParams struct {
 	StaggerKind    string
 	StaggerDays    int64
 	StaggerSowings int64
+	StaggerEarly   int64
 	Layout         string
 	Cover          string
 	Piece          float64
@@ -1182,6 +1435,7 @@ func (q *Queries) PutWish(ctx context.Context, arg PutWishParams) error {
 		arg.StaggerKind,
 		arg.StaggerDays,
 		arg.StaggerSowings,
+		arg.StaggerEarly,
 		arg.Layout,
 		arg.Cover,
 		arg.Piece,
