@@ -480,6 +480,9 @@ type Lot = shelf.Lot
 // Member defines model for Member.
 type Member = table.Member
 
+// Moon defines model for Moon.
+type Moon = place.Moon
+
 // Move defines model for Move.
 type Move = plan.Move
 
@@ -503,6 +506,9 @@ type Pin = table.Pin
 
 // Place defines model for Place.
 type Place = place.Place
+
+// PlaceChart defines model for PlaceChart.
+type PlaceChart = place.Chart
 
 // Plan defines model for Plan.
 type Plan = plan.Plan
@@ -766,6 +772,9 @@ type PostLogJSONRequestBody = Log
 // PostLotsReadJSONRequestBody defines body for PostLotsRead for application/json ContentType.
 type PostLotsReadJSONRequestBody = Line
 
+// PostPlaceChartJSONRequestBody defines body for PostPlaceChart for application/json ContentType.
+type PostPlaceChartJSONRequestBody = Place
+
 // PostRedoJSONRequestBody defines body for PostRedo for application/json ContentType.
 type PostRedoJSONRequestBody = Step
 
@@ -807,6 +816,9 @@ type ServerInterface interface {
 	// PostLotsRead Read a CSV of what stands on the shelf, without changing anything
 	// (POST /lots-read)
 	PostLotsRead(ctx *echo.Context) error
+	// PostPlaceChart The year of a place as it is drawn, without changing anything
+	// (POST /place-chart)
+	PostPlaceChart(ctx *echo.Context) error
 	// PostRedo Do the last edit taken back again
 	// (POST /redo)
 	PostRedo(ctx *echo.Context) error
@@ -940,6 +952,15 @@ func (w *ServerInterfaceWrapper) PostLotsRead(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PostLotsRead(ctx)
+	return err
+}
+
+// PostPlaceChart converts echo context to params.
+func (w *ServerInterfaceWrapper) PostPlaceChart(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostPlaceChart(ctx)
 	return err
 }
 
@@ -1118,6 +1139,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.POST(options.BaseURL+"/edits", wrapper.PostEdit, options.OperationMiddlewares["postEdit"]...)
 	router.POST(options.BaseURL+"/log", wrapper.PostLog, options.OperationMiddlewares["postLog"]...)
 	router.POST(options.BaseURL+"/station-read", wrapper.PostStationRead, options.OperationMiddlewares["postStationRead"]...)
+	router.POST(options.BaseURL+"/place-chart", wrapper.PostPlaceChart, options.OperationMiddlewares["postPlaceChart"]...)
 	router.POST(options.BaseURL+"/undo", wrapper.PostUndo, options.OperationMiddlewares["postUndo"]...)
 	router.POST(options.BaseURL+"/redo", wrapper.PostRedo, options.OperationMiddlewares["postRedo"]...)
 	router.GET(options.BaseURL+"/working", wrapper.GetWorking, options.OperationMiddlewares["getWorking"]...)

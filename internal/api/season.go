@@ -167,3 +167,17 @@ func (s *Server) calendar(c *echo.Context, us bool) error {
 	c.Response().Header().Set("Content-Type", "text/calendar; charset=utf-8")
 	return exchange.WriteCalendar(c.Response(), p, system)
 }
+
+// PostPlaceChart draws the year of a place that may not be saved yet.
+func (s *Server) PostPlaceChart(c *echo.Context) error {
+	var p place.Place
+	if err := decode(c, &p); err != nil {
+		return err
+	}
+	check := invalid.NewCheck()
+	p.Validate(check)
+	if err := check.Err(); err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, place.Build(p).Chart())
+}

@@ -153,6 +153,19 @@ func (c *computation) tick(s *Sowing) {
 			}
 		}
 	}
+	for i := len(s.Tasks) - 1; i >= 0; i-- { // what was left undone before the last thing done is past
+		if t := &s.Tasks[i]; t.Done != 0 {
+			for k := range s.Tasks[:i] {
+				s.Tasks[k].Moot = s.Tasks[k].Done == 0 && s.Tasks[k].Day <= t.Day
+			}
+			break
+		}
+	}
+	if s.Over {
+		for k := range s.Tasks {
+			s.Tasks[k].Moot = s.Tasks[k].Done == 0 && s.Tasks[k].What != work.Clear
+		}
+	}
 }
 
 // keepBack says at each sowing from a packet how much seed the later ones want.

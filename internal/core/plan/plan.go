@@ -45,6 +45,7 @@ type Plan struct {
 	Goals      Goals        `json:"goals"`
 	Shelf      []Standing   `json:"shelf"`   // what stands on the shelf today, and how long
 	Work       Work         `json:"work"`    // hours in the garden and trays on the raising shelf, by week
+	Moons      []place.Moon `json:"moons"`   // information only
 	Changed    []Move       `json:"changed"` // what differs from the plan that was agreed
 }
 
@@ -373,6 +374,7 @@ func (c *computation) frame(eaters [season.WeeksPerYear]float64) {
 	if _, m, d := c.start.Split(); m == 1 && d == 1 {
 		p.Year = fmt.Sprint(c.in.Household.Year)
 	}
+	p.Moons = place.Moons(c.in.AsOf-7, c.in.AsOf+28)
 	p.Sowings, p.Changed = []Sowing{}, []Move{}
 	for w := range eaters {
 		max := 0.0

@@ -41,6 +41,7 @@ type Task struct {
 	Unit    amount.Unit `json:"unit,omitempty"`
 	Each    int         `json:"each,omitempty"` // seeds to a cell or station
 	Minutes float64     `json:"minutes"`        // of all of it
+	Moot    bool        `json:"moot,omitempty"` // what comes after it is done, so nobody need do it any more
 	Done    civil.Date  `json:"done,omitzero"`
 	Got     float64     `json:"got,omitempty"` // what was really done of it
 }

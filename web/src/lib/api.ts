@@ -36,6 +36,14 @@ export type BookCrop = Schemas['BookCrop']
 export type BookPreparation = Schemas['BookPreparation']
 export type BookFigure = Schemas['BookFigure']
 export type Goal = Schemas['Goal']
+export type Task = Schemas['Task']
+export type Move = Schemas['Move']
+export type Habit = Schemas['Habit']
+export type Planting = Schemas['Planting']
+export type SowingEvent = Schemas['SowingEvent']
+export type Log = Schemas['Log']
+export type WeatherRecord = Schemas['WeatherRecord']
+export type PlaceChart = Schemas['PlaceChart']
 
 export const api = createClient<paths>({ baseUrl: '/api' })
 

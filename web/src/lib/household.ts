@@ -1,7 +1,19 @@
 // The one state of the application: the household with its plan, and the edits.
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { answer, api, Refused, type Edit, type Problem, type Reference, type State, type Tally } from './api'
+import {
+  answer,
+  api,
+  Refused,
+  type Edit,
+  type Log,
+  type Move,
+  type Problem,
+  type Reference,
+  type SowingEvent,
+  type State,
+  type Tally,
+} from './api'
 
 type Change = Omit<Edit, 'client' | 'id' | 'revision'>
 
@@ -26,7 +38,8 @@ export const useHousehold = defineStore('household', () => {
   const notice = ref('')
   const problem = shallowRef<Problem>()
   const busy = ref(0)
-  const unsent = shallowRef<Edit>()
+  const unsent = shallowRef<Edit | Log>()
+  const moves = shallowRef<Move[]>([])
   const client = clientName()
 
   async function load() {
@@ -57,15 +70,17 @@ export const useHousehold = defineStore('household', () => {
     before.value = s.before
     state.value = s
     notice.value = s.words
+    moves.value = s.moves ?? []
     problem.value = undefined
   }
 
-  async function send(edit: Edit): Promise<Problem | undefined> {
+  async function send(edit: Edit | Log): Promise<Problem | undefined> {
     busy.value++
     try {
-      take(await answer(() => api.POST('/edits', { body: edit })))
+      if ('event' in edit) take(await answer(() => api.POST('/log', { body: edit })))
+      else take(await answer(() => api.POST('/edits', { body: edit })))
       unsent.value = undefined
-      if (/own-|begin/.test(edit.command)) await renew()
+      if ('command' in edit && /own-|begin/.test(edit.command)) await renew()
       return undefined
     } catch (e) {
       if (!(e instanceof Refused)) throw e
@@ -82,6 +97,11 @@ export const useHousehold = defineStore('household', () => {
   /** Does one edit; returns what was wrong with it, if anything. */
   function edit(change: Change): Promise<Problem | undefined> {
     return send({ ...change, client, id: freshId(), revision: state.value?.revision ?? 0 })
+  }
+
+  /** Puts down what was done to a sowing or seen of it. */
+  function log(event: SowingEvent): Promise<Problem | undefined> {
+    return send({ event, client, id: freshId(), revision: state.value?.revision ?? 0 })
   }
 
   async function again() {
@@ -108,6 +128,7 @@ export const useHousehold = defineStore('household', () => {
     reference,
     before,
     notice,
+    moves,
     problem,
     busy,
     unsent,
@@ -115,6 +136,7 @@ export const useHousehold = defineStore('household', () => {
     plan: computed(() => state.value?.plan),
     load,
     edit,
+    log,
     again,
     undo: () => step('/undo'),
     redo: () => step('/redo'),

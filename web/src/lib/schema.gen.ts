@@ -72,6 +72,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/place-chart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The year of a place as it is drawn, without changing anything */
+        post: operations["postPlaceChart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/undo": {
         parameters: {
             query?: never;
@@ -664,6 +681,8 @@ export interface components {
             goals: components["schemas"]["Goals"];
             shelf: components["schemas"]["Standing"][];
             work: components["schemas"]["Work"];
+            /** @description around the date it is; information only */
+            moons: components["schemas"]["Moon"][];
             /** @description what differs from the plan agreed to */
             changed: components["schemas"]["Move"][];
         };
@@ -1117,6 +1136,23 @@ export interface components {
             was: number;
             is: number;
         };
+        Moon: {
+            day: string;
+            /** @enum {string} */
+            phase: "new" | "first quarter" | "full" | "last quarter";
+        };
+        PlaceChart: {
+            /** @description a point every five days from 1 January */
+            max: number[];
+            min: number[];
+            soil: number[];
+            /** @description hours */
+            light: number[];
+            /** @description chance that the day is outside the frost-free time */
+            frost: number[];
+            /** @description days between the median frosts */
+            frost_free: number;
+        };
         Task: {
             what: string;
             do: string;
@@ -1129,6 +1165,7 @@ export interface components {
             each?: number;
             /** Format: double */
             minutes: number;
+            moot?: boolean;
             done?: string;
             /** Format: double */
             got?: number;
@@ -1414,6 +1451,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StationAnswer"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postPlaceChart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Place"];
+            };
+        };
+        responses: {
+            /** @description Its chart */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceChart"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -129,3 +129,24 @@ export function count(n: number, one: string, many = one + 's'): string {
 export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1)
 }
+
+/** How a crop comes into the ground. */
+export const wayWords: Record<string, string> = {
+  '': 'as the book has it',
+  direct: 'sown in place',
+  raised: 'raised indoors',
+  bought: 'bought as starts',
+}
+
+/** Whole days since 1970 of an ISO date, and back. */
+export function dayNumber(iso: string): number {
+  return Math.round(Date.parse(iso) / 86400000)
+}
+export function isoDay(n: number): string {
+  return new Date(n * 86400000).toISOString().slice(0, 10)
+}
+
+const weekdays = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday']
+export function weekday(iso: string): string {
+  return weekdays[new Date(Date.parse(iso)).getUTCDay()] ?? ''
+}

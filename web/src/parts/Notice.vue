@@ -1,12 +1,18 @@
 <script setup lang="ts">
 // What the last edit did, or what went wrong; nothing typed is lost by either.
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useHousehold } from '../lib/household'
 import { useUnits } from '../lib/units'
-import { capital } from '../lib/words'
+import { capital, count } from '../lib/words'
+import MoveList from './MoveList.vue'
 
 const store = useHousehold()
 const { render } = useUnits()
+const open = ref(false)
+watch(
+  () => store.state?.revision,
+  () => (open.value = false),
+)
 const words = computed(() => (store.notice ? capital(render(store.notice)) + '.' : ''))
 </script>
 
@@ -17,7 +23,17 @@ const words = computed(() => (store.notice ? capital(render(store.notice)) + '.'
       <button v-if="store.unsent || !store.state" type="button" class="link" @click="store.again()">Try again</button>
       <button type="button" class="link" @click="store.problem = undefined">Close</button>
     </div>
-    <p v-else-if="words" class="notice small" role="status">{{ words }}</p>
+    <div v-else-if="words" class="notice small">
+      <span role="status"
+        >{{ words
+        }}<template v-if="store.moves.length"> {{ count(store.moves.length, 'sowing') }} changed.</template></span
+      >
+      <button v-if="store.moves.length" type="button" class="link" :aria-expanded="open" @click="open = !open">
+        {{ open ? 'hide' : 'which' }}
+      </button>
+      <button v-if="store.state?.undo" type="button" class="link" @click="store.undo()">undo</button>
+      <MoveList v-if="open" :moves="store.moves" />
+    </div>
   </div>
 </template>
 
@@ -34,5 +50,8 @@ const words = computed(() => (store.notice ? capital(render(store.notice)) + '.'
   padding: 0.25rem 1.2rem;
   color: var(--ink-2);
   border-bottom: 1px solid var(--hair);
+}
+.notice .link {
+  margin-left: 0.6rem;
 }
 </style>

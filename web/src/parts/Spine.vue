@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { useHousehold } from '../lib/household'
 import { useUnits } from '../lib/units'
+import { dueOf } from '../lib/daybook'
 import { count, day } from '../lib/words'
 
 defineEmits<{ help: [] }>()
@@ -15,6 +16,7 @@ const places = computed(() => {
   const gaps = t ? t.weeks_wanted - t.weeks_fed - (p?.wishes ?? []).reduce((n, w) => n + w.weeks_bought, 0) : 0
   const spoilt = (p?.shelf ?? []).filter((x) => x.expired).length
   const next = p?.sowings.find((s) => !s.late && s.date >= p.as_of && s.method !== 'patch')
+  const due = p ? dueOf(p) : { overdue: 0, week: 0 }
   const eaters = p ? Math.round(p.eaters * 10) / 10 : 0
   return [
     { to: '/table', name: 'Table', fact: t ? count(gaps, 'week short', 'weeks short') : '', loud: gaps > 0 },
@@ -25,6 +27,12 @@ const places = computed(() => {
       loud: !!t?.overloads,
     },
     { to: '/sowings', name: 'Sowings', fact: next ? `next ${day(next.date)}` : p ? 'none ahead' : '', loud: false },
+    {
+      to: '/daybook',
+      name: 'Daybook',
+      fact: !p ? '' : due.overdue ? `${due.overdue} overdue` : due.week ? `${due.week} this week` : 'nothing due',
+      loud: due.overdue > 0,
+    },
     {
       to: '/shelves',
       name: 'Shelves',

@@ -58,6 +58,9 @@ async function begin() {
     patches: [],
     own_crops: [],
     own_preparations: [],
+    habits: [],
+    plantings: [],
+    weather: [],
   }
   const p = await store.edit({ command: 'begin', household })
   if (p) wrong.value = { line: fieldError(p, 'wishes') || p.detail }

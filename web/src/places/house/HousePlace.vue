@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // House: who eats here, where they live, and the rules they plan by.
+import Capacities from './Capacities.vue'
 import Guests from './Guests.vue'
-import Kitchen from './Kitchen.vue'
 import Members from './Members.vue'
 import Overrules from './Overrules.vue'
 import Patches from './Patches.vue'
@@ -22,7 +22,27 @@ import Stores from './Stores.vue'
     </div>
     <div class="right">
       <PlaceForm />
-      <Kitchen />
+      <Capacities
+        title="Kitchen and goals"
+        :fields="['evenings', 'batches', 'freezer', 'goal_jars', 'goal_green', 'goal_energy', 'goal_protein']"
+        hint="A batch is one load of the canner, the dryer or the pot."
+      />
+      <Capacities
+        title="Garden work and raising shelf"
+        :fields="[
+          'garden_hours',
+          'trays',
+          'tray_cells',
+          'minutes_cell',
+          'minutes_plant',
+          'minutes_sow',
+          'minutes_thin',
+          'minutes_weed',
+          'minutes_pick',
+          'minutes_clear',
+        ]"
+        hint="From these come the hours in Daybook and the trays in Sowings."
+      />
       <Rules />
       <section aria-label="Crop book">
         <h3>Crop book</h3>

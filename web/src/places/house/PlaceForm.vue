@@ -2,10 +2,10 @@
 // Where the household grows: latitude, frosts and the normals of its months.
 import { ElButton, ElCheckbox, ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed, reactive, ref, watch } from 'vue'
-import { answer, api, Refused, type Place, type Problem } from '../../lib/api'
+import { answer, api, Refused, type Place, type Problem, type WeatherRecord } from '../../lib/api'
 import { fieldError, otherErrors, useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
-import { count, monthNames } from '../../lib/words'
+import { count, fullDay, monthNames } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
 import DayField from '../../parts/DayField.vue'
 import YearChart from './YearChart.vue'
@@ -19,7 +19,8 @@ const climate = ref('')
 function copy(): Place {
   return JSON.parse(JSON.stringify(store.household?.place ?? {})) as Place
 }
-const changed = computed(() => JSON.stringify(draft) !== JSON.stringify(store.household?.place))
+const recent = ref<WeatherRecord['recent']>()
+const changed = computed(() => !!recent.value || JSON.stringify(draft) !== JSON.stringify(store.household?.place))
 watch(
   () => JSON.stringify(store.household?.place),
   () => Object.assign(draft, copy()),
@@ -31,11 +32,18 @@ async function save() {
     place.last_frost = ''
     place.first_frost = ''
   }
-  problem.value = await store.edit({ command: 'set-place', place })
+  problem.value = recent.value
+    ? await store.edit({ command: 'set-weather', place, weather: recent.value })
+    : await store.edit({ command: 'set-place', place })
+  if (!problem.value) {
+    recent.value = undefined
+    record.value = []
+  }
 }
 
 function leave() {
   record.value = fileWrong.value = []
+  recent.value = undefined
   Object.assign(draft, copy())
   problem.value = undefined
 }
@@ -53,16 +61,50 @@ async function readFile(e: Event) {
   try {
     const text = await chosen.text()
     const r = await answer(() => api.POST('/weather-read', { body: { text, degrees: degrees.value } }))
-    Object.assign(draft, JSON.parse(JSON.stringify(r.place)))
-    record.value = [`From ${r.days} days, ${count(r.years, 'whole year')}`, ...r.notes]
+    takeRecord(r)
   } catch (err) {
-    if (!(err instanceof Refused)) throw err
-    fileWrong.value = (err.problem.fields ?? []).map(
-      (f) => `${f.field}: ${f.value === '' ? '' : `“${f.value}” cannot be; `}wanted: ${f.allowed}.`,
-    )
-    if (!fileWrong.value.length) fileWrong.value = [err.problem.detail]
+    refused(err)
   }
   if (file.value) file.value.value = ''
+}
+
+function takeRecord(r: WeatherRecord) {
+  Object.assign(draft, JSON.parse(JSON.stringify(r.place)))
+  recent.value = r.recent.length ? r.recent : undefined
+  record.value = [`From ${r.days} days, ${count(r.years, 'whole year')}`, ...r.notes]
+  if (recent.value) record.value.push('the days of this year will stand in place of the normals')
+}
+
+function refused(err: unknown) {
+  if (!(err instanceof Refused)) throw err
+  fileWrong.value = (err.problem.fields ?? []).map(
+    (f) => `${f.field}: ${f.value === '' ? '' : `“${f.value}” cannot be; `}wanted: ${f.allowed}.`,
+  )
+  if (!fileWrong.value.length) fileWrong.value = [err.problem.detail]
+}
+
+const asking = ref(false)
+const address = ref('')
+const stations = ref<{ id: string; name: string }[]>([])
+const fetching = ref(false)
+watch(asking, () => (address.value ||= store.reference?.station ?? ''))
+
+/** Asks the station which places it has, or fetches the days of one. */
+async function station(id: string) {
+  fileWrong.value = record.value = []
+  fetching.value = true
+  try {
+    const r = await answer(() => api.POST('/station-read', { body: { address: address.value, station: id } }))
+    stations.value = r.places
+    if (r.record) takeRecord(r.record)
+  } catch (err) {
+    refused(err)
+  } finally {
+    fetching.value = false
+  }
+}
+async function forget() {
+  problem.value = await store.edit({ command: 'set-weather', weather: [] })
 }
 
 function take(id: string) {
@@ -122,7 +164,33 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
         <button type="button" class="plain" :aria-pressed="degrees === 'C'" @click="degrees = 'C'">°C</button>
         <button type="button" class="plain" :aria-pressed="degrees === 'F'" @click="degrees = 'F'">°F</button>
       </span>
+      <button type="button" class="link" :aria-expanded="asking" @click="asking = !asking">
+        or fetch from a weather station
+      </button>
     </div>
+    <div v-if="asking" class="weather small no-print">
+      <ElInput
+        v-model="address"
+        size="small"
+        class="address"
+        placeholder="http://…"
+        aria-label="Where the station answers"
+        @keydown.enter.prevent="station('')"
+      />
+      <ElButton size="small" :disabled="fetching || !address.trim()" @click="station('')"
+        >Which places has it?</ElButton
+      >
+      <span v-if="stations.length" class="quiet">fetch</span>
+      <button v-for="p in stations" :key="p.id" type="button" class="link" :disabled="fetching" @click="station(p.id)">
+        {{ p.name }}
+      </button>
+    </div>
+    <p v-if="store.household?.weather.length" class="small quiet">
+      {{ count(store.household.weather.length, 'day') }} of real weather, to
+      {{ fullDay(store.household.weather[store.household.weather.length - 1]?.date ?? '') }}; those of this year stand
+      in place of the normals.
+      <button type="button" class="link no-print" @click="forget">forget them</button>
+    </p>
     <p v-if="record.length" class="small" role="status">{{ record.join('; ') }}.</p>
     <ul v-if="fileWrong.length" class="wrong small" role="alert">
       <li v-for="w in fileWrong.slice(0, 6)" :key="w">{{ w }}</li>
@@ -208,6 +276,9 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
   gap: 0.3rem 0.7rem;
   align-items: center;
   margin-bottom: 0.3rem;
+}
+.address {
+  width: 15rem;
 }
 .weather .choice button {
   padding: 0.05rem 0.5rem;

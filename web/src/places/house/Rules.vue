@@ -14,7 +14,13 @@ const problem = ref<Problem>()
 
 function copy(): Settings {
   const h = store.household
-  return { name: h?.name ?? '', year: h?.year ?? 0, start: h?.start ?? '', risk: h?.risk ?? 'usual' }
+  return {
+    name: h?.name ?? '',
+    year: h?.year ?? 0,
+    start: h?.start ?? '',
+    risk: h?.risk ?? 'usual',
+    school: h?.school ?? '',
+  }
 }
 watch(
   () => JSON.stringify(copy()),
@@ -52,6 +58,19 @@ async function save() {
           <ElOption value="careful" label="careful: a week later, a week sooner in" />
           <ElOption value="usual" label="usual: by the median frosts" />
           <ElOption value="bold" label="bold: a week earlier, a week longer out" />
+        </ElSelect>
+      </label>
+      <label class="field">
+        <span>Spring begins</span>
+        <ElSelect
+          v-model="draft.school"
+          size="small"
+          aria-label="Spring begins"
+          :empty-values="[null, undefined]"
+          @change="save"
+        >
+          <ElOption value="" label="by the frost: weeks from the last one" />
+          <ElOption value="temperature" label="by the temperature: when it is warm enough" />
         </ElSelect>
       </label>
     </div>

@@ -1,40 +1,76 @@
 <script setup lang="ts">
-// The months of a place drawn as bars from mean lowest to mean highest, with
-// the frost-free days shaded.
-import { computed } from 'vue'
-import type { Place } from '../../lib/api'
+// The year of a place: the band from mean lowest to mean highest, the chance of
+// frost, the length of the day, and the days of this year that have been.
+import { computed, ref, watch } from 'vue'
+import { answer, api, Refused, type Place, type PlaceChart } from '../../lib/api'
+import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { monthNames } from '../../lib/words'
 
 const props = defineProps<{ place: Place }>()
+const store = useHousehold()
 const { shown } = useUnits()
 const width = 600
-const height = 130
+const height = 190
+const foot = 16 // room for the months
+const chart = ref<PlaceChart>()
+let asked = 0
 
+/** Draws the place as it is typed; while something in it cannot be, the last drawing stays. */
+watch(
+  () => JSON.stringify(props.place),
+  async (text) => {
+    const mine = ++asked
+    const place = JSON.parse(text) as Place
+    if (place.frost_free) place.last_frost = place.first_frost = ''
+    try {
+      const c = await answer(() => api.POST('/place-chart', { body: place }))
+      if (mine === asked) chart.value = c
+    } catch (e) {
+      if (!(e instanceof Refused)) throw e
+    }
+  },
+  { immediate: true },
+)
+
+const been = computed(() => {
+  const year = store.plan?.as_of.slice(0, 4)
+  return (store.household?.weather ?? []).filter((d) => d.date.slice(0, 4) === year)
+})
 const range = computed(() => {
-  const all = [...props.place.mean_max, ...props.place.mean_min].filter((v) => Number.isFinite(v))
+  const all = [...(chart.value?.max ?? []), ...(chart.value?.min ?? []), ...been.value.flatMap((d) => [d.max, d.min])]
   return { low: Math.floor(Math.min(0, ...all) / 5) * 5, high: Math.ceil(Math.max(10, ...all) / 5) * 5 }
 })
-const y = (t: number) => 8 + (height - 24) * (1 - (t - range.value.low) / (range.value.high - range.value.low))
+const y = (t: number) => 6 + (height - foot - 6) * (1 - (t - range.value.low) / (range.value.high - range.value.low))
+const x = (i: number) => ((i * 5) / 365) * width
+const path = (v: number[], to: (v: number) => number) =>
+  v.map((n, i) => `${i ? 'L' : 'M'}${x(i).toFixed(1)} ${to(n).toFixed(1)}`).join('')
 
-function x(day: string): number {
-  const m = Number(day.slice(0, 2))
-  const d = Number(day.slice(3, 5))
-  return ((m - 1 + (d - 1) / 31) / 12) * width
-}
-
-const season = computed(() => {
-  const p = props.place
-  if (p.frost_free || !p.last_frost || !p.first_frost) return []
-  const from = x(p.last_frost)
-  const to = x(p.first_frost)
-  return from < to
-    ? [{ x: from, width: to - from }]
-    : [
-        { x: 0, width: to },
-        { x: from, width: width - from },
-      ]
+const band = computed(() => {
+  const c = chart.value
+  if (!c) return ''
+  const back = [...c.min].map((n, i) => `L${x(i).toFixed(1)} ${y(n).toFixed(1)}`).reverse()
+  return path(c.max, y) + back.join('') + 'Z'
 })
+const floor = height - foot
+/** The chance of frost takes the whole height where it is certain. */
+const frost = computed(() => {
+  const c = chart.value
+  if (!c || !c.frost.some((f) => f > 0)) return ''
+  return (
+    `M0 ${floor}` +
+    c.frost.map((f, i) => `L${x(i).toFixed(1)} ${(floor - f * (floor - 6)).toFixed(1)}`).join('') +
+    `L${width} ${floor}Z`
+  )
+})
+/** Hours of day, from 4 at the foot to 20 at the head. */
+const hour = (h: number) => floor - ((h - 4) / 16) * (floor - 6)
+const light = computed(() => (chart.value ? path(chart.value.light, hour) : ''))
+const dayOfYear = (iso: string) => (Date.parse(iso) - Date.parse(iso.slice(0, 4) + '-01-01')) / 86400000
+const real = computed(() =>
+  been.value.map((d) => ({ x: (dayOfYear(d.date) / 365) * width, a: y(d.max), b: y(d.min), date: d.date })),
+)
+
 const lines = computed(() => {
   const out = []
   for (let t = range.value.low; t <= range.value.high; t += 10) out.push(t)
@@ -44,44 +80,67 @@ const words = (c: number) => {
   const s = shown('°C')
   return `${Math.round(c * s.factor + s.offset)}°`.replace('-', '−')
 }
+const extremes = computed(() => {
+  const l = chart.value?.light ?? []
+  return l.length ? `${Math.min(...l).toFixed(1)} to ${Math.max(...l).toFixed(1)} h` : ''
+})
 </script>
 
 <template>
-  <svg
-    class="chart"
-    :viewBox="`0 0 ${width + 30} ${height}`"
-    role="img"
-    aria-label="The year's temperatures and the days without frost"
-  >
-    <rect v-for="(s, i) in season" :key="i" :x="s.x" y="4" :width="s.width" :height="height - 20" class="season" />
-    <g v-for="t in lines" :key="t">
-      <line x1="0" :x2="width" :y1="y(t)" :y2="y(t)" :class="{ zero: t === 0 }" class="rule" />
-      <text :x="width + 4" :y="y(t) + 4">{{ words(t) }}</text>
-    </g>
-    <g v-for="(m, i) in monthNames" :key="m">
-      <rect
-        :x="(i / 12) * width + 8"
-        :y="y(place.mean_max[i] ?? 0)"
-        :width="width / 12 - 16"
-        :height="Math.max(0, y(place.mean_min[i] ?? 0) - y(place.mean_max[i] ?? 0))"
-        class="band"
-      />
-      <text :x="((i + 0.5) / 12) * width" :y="height - 3" text-anchor="middle">{{ m.slice(0, 3) }}</text>
-    </g>
-  </svg>
+  <figure v-if="chart" class="place-chart">
+    <svg
+      class="chart"
+      :viewBox="`0 0 ${width + 30} ${height}`"
+      role="img"
+      :aria-label="`The year's temperatures, the chance of frost, and days of ${extremes}`"
+    >
+      <path :d="frost" class="frost" />
+      <g v-for="t in lines" :key="t">
+        <line x1="0" :x2="width" :y1="y(t)" :y2="y(t)" :class="{ zero: t === 0 }" class="rule" />
+        <text :x="width + 4" :y="y(t) + 4">{{ words(t) }}</text>
+      </g>
+      <path :d="band" class="band" />
+      <line v-for="d in real" :key="d.date" :x1="d.x" :x2="d.x" :y1="d.a" :y2="d.b" class="real" />
+      <path :d="light" class="light" />
+      <text v-for="(m, i) in monthNames" :key="m" :x="((i + 0.5) / 12) * width" :y="height - 3" text-anchor="middle">
+        {{ m.slice(0, 3) }}
+      </text>
+    </svg>
+    <figcaption class="small quiet">
+      <i class="key-band" /> mean lowest to highest <i class="key-frost" /> chance of frost
+      <i class="key-light" /> length of the day, {{ extremes }}
+      <template v-if="real.length"><i class="key-real" /> the days of this year</template>
+      <b>{{ chart.frost_free === 365 ? 'No frost' : `${chart.frost_free} days without frost` }}</b>
+    </figcaption>
+  </figure>
 </template>
 
 <style scoped>
+.place-chart {
+  margin: 0 0 0.5rem;
+}
 .chart {
   width: 100%;
   display: block;
-  margin-bottom: 0.4rem;
 }
-.season {
-  fill: color-mix(in srgb, var(--fresh) 16%, transparent);
+.frost {
+  fill: color-mix(in srgb, var(--freezer) 22%, transparent);
 }
 .band {
-  fill: var(--cellar);
+  fill: color-mix(in srgb, var(--cellar) 55%, transparent);
+  stroke: var(--cellar);
+  stroke-width: 1;
+}
+.real {
+  stroke: var(--ink);
+  stroke-width: 1;
+  opacity: 0.75;
+}
+.light {
+  fill: none;
+  stroke: var(--accent);
+  stroke-width: 1.6;
+  stroke-dasharray: 5 3;
 }
 .rule {
   stroke: var(--hair);
@@ -94,5 +153,37 @@ text {
   font-size: 11px;
   fill: var(--ink-2);
   font-family: var(--sans);
+}
+figcaption {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.1rem 0.4rem;
+  align-items: center;
+}
+figcaption i {
+  width: 16px;
+  height: 9px;
+  margin-left: 0.6rem;
+}
+figcaption i:first-child {
+  margin-left: 0;
+}
+figcaption b {
+  margin-left: auto;
+  color: var(--ink);
+}
+.key-band {
+  background: color-mix(in srgb, var(--cellar) 55%, transparent);
+  border: 1px solid var(--cellar);
+}
+.key-frost {
+  background: color-mix(in srgb, var(--freezer) 22%, transparent);
+}
+figcaption .key-light {
+  height: 0;
+  border-top: 2px dashed var(--accent);
+}
+.key-real {
+  background: repeating-linear-gradient(90deg, var(--ink) 0 1px, transparent 1px 3px);
 }
 </style>

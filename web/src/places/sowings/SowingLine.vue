@@ -5,6 +5,7 @@ import { useUnits } from '../../lib/units'
 import { count, day } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
 import Ribbon from '../../parts/Ribbon.vue'
+import SowingPanel from './SowingPanel.vue'
 
 const props = defineProps<{ sowing: Sowing }>()
 const { say, quantity } = useUnits()
@@ -43,11 +44,14 @@ const spacing = computed(() => {
         {{ day(s.date) }}
       </button>
       <span v-if="s.late" class="late">late</span>
+      <span v-else-if="s.begun" class="held">begun</span>
+      <span v-else-if="s.set" class="held">held</span>
     </div>
     <div class="crop">
       <span class="name">{{ s.crop_name }}</span>
       <span class="for"
-        >{{ serves }}{{ s.cover ? `, under ${s.cover}` : '' }}{{ s.stands ? ', stands already' : '' }}</span
+        >{{ serves }}{{ s.cover ? `, under ${s.cover}` : '' }}{{ s.stands ? ', stands already' : ''
+        }}{{ s.early ? ', risked early' : '' }}</span
       >
     </div>
     <div class="sow">
@@ -124,17 +128,7 @@ const spacing = computed(() => {
       </template>
     </div>
     <div class="feeds"><Ribbon v-if="s.feeds.length" :source="sources" :label="s.crop_name" /></div>
-    <p v-if="why" class="more small">
-      Not earlier: {{ s.first_why }}. Not later: {{ s.last_why }}.
-      <template v-if="s.plain_pick"
-        >{{ s.days }} days to the first harvest by the heat it needs, {{ day(s.first_pick) }}; by the catalogue's days
-        alone {{ day(s.plain_pick) }}; planned for {{ day(s.sure_pick) }} at the latest.
-      </template>
-      <template v-if="s.frost >= 0.005">
-        The last frost comes after that day in {{ Math.round(s.frost * 100) }} of 100 years.</template
-      >
-      Lost outright in {{ Math.round(s.loss_chance * 100) }} of 100 years.
-    </p>
+    <SowingPanel v-if="why" :sowing="s" class="more" />
   </div>
 </template>
 
@@ -152,6 +146,13 @@ const spacing = computed(() => {
   font-variant-numeric: tabular-nums lining-nums;
   font-weight: 600;
   white-space: nowrap;
+}
+.held {
+  display: block;
+  font-family: var(--sans);
+  font-size: 0.8rem;
+  font-weight: 400;
+  color: var(--ink-2);
 }
 .late {
   display: block;
@@ -206,10 +207,6 @@ const spacing = computed(() => {
 .dates .for {
   font-family: var(--serif);
 }
-.more {
-  grid-column: 2 / -1;
-  color: var(--ink-2);
-}
 .ground {
   display: grid;
   grid-template-columns: 3.4rem 1fr 1.15fr;
@@ -223,8 +220,6 @@ const spacing = computed(() => {
 }
 .more {
   grid-column: 2 / -1;
-  color: var(--ink-2);
-  padding-top: 0.2rem;
 }
 .because {
   border-bottom: 1px dotted var(--hair-2);

@@ -7,6 +7,7 @@ import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useUnits } from '../../lib/units'
 import { monthYear } from '../../lib/words'
+import AgreeBar from './AgreeBar.vue'
 import SowingLine from './SowingLine.vue'
 import TimeField from './TimeField.vue'
 
@@ -36,6 +37,8 @@ const shown = computed(() => {
   )
 })
 
+const feed = computed(() => `${location.origin}/api/calendar.ics?units=${system.value}`)
+
 const months = computed(() => {
   const out: { month: string; sowings: Sowing[] }[] = []
   for (const s of shown.value) {
@@ -55,8 +58,14 @@ useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }]
     <div class="bar">
       <h2 tabindex="-1">Sowings</h2>
       <p class="quiet small basis">
-        By the frost dates, warm soil and the heat each crop needs.
-        <a class="no-print" :href="`/api/calendar?units=${system}`" download="sowings.ics">Calendar file</a>
+        {{ store.household?.school === 'temperature' ? 'By the temperature' : 'By the frost dates' }}, warm soil and the
+        heat each crop needs.
+        <span class="no-print outs"
+          ><RouterLink to="/sowings/sheet/sowing">Sowing sheet</RouterLink>
+          <RouterLink to="/sowings/sheet/raising">Raising sheet</RouterLink>
+          <a :href="`/api/calendar?units=${system}`" download="sowings.ics">Calendar file</a>
+          <a :href="feed" title="An address that a calendar program may subscribe to">Calendar to subscribe to</a></span
+        >
       </p>
       <div class="tools no-print">
         <div class="choice" role="group" aria-label="How they are shown">
@@ -88,6 +97,7 @@ useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }]
         />
       </div>
     </div>
+    <AgreeBar v-if="store.plan?.sowings.length" />
     <TimeField v-if="shown.length && view === 'time'" :sowings="shown" />
     <template v-else-if="shown.length">
       <div class="sow-grid heads" aria-hidden="true">
@@ -127,6 +137,10 @@ h2:focus {
 }
 .basis {
   flex: 1;
+}
+.outs a {
+  margin-right: 0.9rem;
+  white-space: nowrap;
 }
 .tools {
   display: flex;

@@ -1,18 +1,84 @@
 <script setup lang="ts">
 // Every sowing over the year, crop by crop: indoors, in the ground, picked; above
 // each crop the days on which it may be begun here, with the reason at each edge.
-import { computed, ref } from 'vue'
+import { computed, nextTick, onBeforeUnmount, ref } from 'vue'
 import type { Sowing } from '../../lib/api'
-import { useHousehold } from '../../lib/household'
+import { otherErrors, useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
-import { count, day, monthShort } from '../../lib/words'
+import { count, day, dayNumber, isoDay, monthShort } from '../../lib/words'
+import HabitForm from './HabitForm.vue'
+import SowingPanel from './SowingPanel.vue'
 
 const props = defineProps<{ sowings: Sowing[] }>()
 const store = useHousehold()
 const { say } = useUnits()
 const open = ref('')
 
-const at = (iso: string) => Date.parse(iso) / 86400000
+const at = dayNumber
+const shown = ref('') // the sowing whose panel is open
+/** A sowing being moved, and by how many days; it is put down once the hand rests. */
+const moving = ref<{ id: string; by: number }>({ id: '', by: 0 })
+const wrong = ref('')
+const rest = 700
+let timer = 0
+onBeforeUnmount(() => window.clearTimeout(timer))
+
+const movable = (s: Sowing) => s.method !== 'patch' && !s.stands && !s.begun
+function shift(s: Sowing, by: number) {
+  if (!movable(s)) return
+  window.clearTimeout(timer)
+  moving.value = { id: s.id, by: (moving.value.id === s.id ? moving.value.by : 0) + by }
+  timer = window.setTimeout(() => void put(s), rest)
+}
+async function put(s: Sowing) {
+  window.clearTimeout(timer)
+  const { id, by } = moving.value
+  if (id !== s.id || !by) {
+    moving.value = { id: '', by: 0 }
+    return
+  }
+  const had = document.activeElement?.closest('[data-bar]')?.getAttribute('data-bar') === s.id
+  const p = await store.log({ sowing: s.id, what: 'set', day: isoDay(at(s.date) + by) })
+  moving.value = { id: '', by: 0 }
+  wrong.value = p ? otherErrors(p) || p.detail : ''
+  if (!had) return
+  await nextTick()
+  document.querySelector<HTMLElement>(`[data-bar="${CSS.escape(s.id)}"] .axis`)?.focus()
+}
+function onKey(e: KeyboardEvent, s: Sowing) {
+  const step = { ArrowLeft: -1, ArrowRight: 1 }[e.key]
+  if (step) shift(s, e.shiftKey ? 7 * step : step)
+  else if (e.key === 'Enter') {
+    if (moving.value.id === s.id && moving.value.by) void put(s)
+    else shown.value = shown.value === s.id ? '' : s.id
+  } else if (e.key === 'Escape' && moving.value.id === s.id) {
+    window.clearTimeout(timer)
+    moving.value = { id: '', by: 0 }
+  } else return
+  e.preventDefault()
+  e.stopPropagation()
+}
+let held: { s: Sowing; x: number; width: number } | undefined
+function down(e: PointerEvent, s: Sowing) {
+  if (!movable(s) || e.button !== 0) return
+  const axis = e.currentTarget as HTMLElement
+  held = { s, x: e.clientX, width: axis.clientWidth }
+  axis.setPointerCapture(e.pointerId)
+}
+function drag(e: PointerEvent) {
+  if (!held) return
+  const by = Math.round(((e.clientX - held.x) / held.width) * span.value.days)
+  if (by || moving.value.id === held.s.id) moving.value = { id: held.s.id, by }
+}
+function drop() {
+  if (held && moving.value.id === held.s.id) void put(held.s)
+  else if (held) shown.value = shown.value === held.s.id ? '' : held.s.id
+  held = undefined
+}
+/** How far a line is drawn from where it stands, in hundredths of the axis. */
+const aside = (s: Sowing) => (moving.value.id === s.id ? (moving.value.by / span.value.days) * 100 : 0)
+const begins = (s: Sowing) => (moving.value.id === s.id ? isoDay(at(s.date) + moving.value.by) : s.date)
+
 /** The months shown: from the first thing to do until the last bed is cleared, two years at most. */
 const span = computed(() => {
   const from = Math.min(...props.sowings.map((s) => at(s.date)))
@@ -102,34 +168,63 @@ const frosts = computed(() => {
           {{ w.first_why }}. Not later: {{ w.last_why }}. Picked from {{ day(w.picked) }} to {{ day(w.until) }}.
         </p>
         <p v-if="!windows(g.crop, g.cover).length" class="quiet">It stands for years, or on a tray at any time.</p>
+        <HabitForm v-else :crop="g.crop" />
       </div>
-      <div v-for="s in g.rows" :key="s.id" class="time-grid line" :data-bar="s.id">
-        <span class="for small" :title="serves(s)"
-          ><b :class="{ warn: s.late }">{{ day(s.date) }}</b>
-          {{ s.plants ? count(s.plants, 'plant') : say(s.area, 'm²') }}</span
-        >
-        <div
-          class="axis"
-          role="img"
-          :aria-label="`${g.name}, begun ${day(s.date)}, ${s.plant_out && s.method === 'raised' ? `planted out ${day(s.plant_out)}, ` : ''}${s.first_pick ? `picked ${day(s.first_pick)} to ${day(s.last_pick)}` : 'not picked'}`"
-        >
-          <i
-            v-if="s.method === 'raised' && s.plant_out"
-            class="indoors"
-            :style="{ left: x(s.date) + '%', width: width(s.date, s.plant_out) + '%' }"
-          />
-          <i class="grows" :style="{ left: x(ground(s)) + '%', width: width(ground(s), grown(s)) + '%' }" />
-          <i
-            v-if="s.first_pick && s.last_pick"
-            class="picked"
-            :style="{ left: x(s.first_pick) + '%', width: width(s.first_pick, s.last_pick) + '%' }"
-          />
+      <template v-for="s in g.rows" :key="s.id">
+        <div class="time-grid line" :data-bar="s.id" :class="{ chosen: shown === s.id }">
+          <button
+            type="button"
+            class="plain for small"
+            :title="serves(s)"
+            :aria-expanded="shown === s.id"
+            @click="shown = shown === s.id ? '' : s.id"
+          >
+            <b :class="{ warn: s.late || !!s.set_why }">{{ day(begins(s)) }}</b>
+            {{ s.plants ? count(s.plants, 'plant') : say(s.area, 'm²')
+            }}<span v-if="s.begun || s.set || s.early" class="mark">{{
+              s.begun ? 'begun' : s.set ? 'held' : 'risked'
+            }}</span>
+          </button>
+          <div
+            class="axis"
+            :class="{ movable: movable(s), held: s.set, risked: s.early }"
+            :tabindex="movable(s) ? 0 : -1"
+            :role="movable(s) ? 'slider' : 'img'"
+            :aria-valuenow="movable(s) ? at(begins(s)) : undefined"
+            :aria-valuetext="movable(s) ? day(begins(s)) : undefined"
+            :aria-label="`${g.name}, begun ${day(begins(s))}, ${s.plant_out && s.method === 'raised' ? `planted out ${day(s.plant_out)}, ` : ''}${s.first_pick ? `picked ${day(s.first_pick)} to ${day(s.last_pick)}` : 'not picked'}`"
+            @keydown="onKey($event, s)"
+            @pointerdown="down($event, s)"
+            @pointermove="drag"
+            @pointerup="drop"
+            @pointercancel="held = undefined"
+          >
+            <span class="bars" :style="{ transform: `translateX(${aside(s)}%)` }">
+              <i
+                v-if="s.method === 'raised' && s.plant_out"
+                class="indoors"
+                :style="{ left: x(s.date) + '%', width: width(s.date, s.plant_out) + '%' }"
+              />
+              <i class="grows" :style="{ left: x(ground(s)) + '%', width: width(ground(s), grown(s)) + '%' }" />
+              <i
+                v-if="s.first_pick && s.last_pick"
+                class="picked"
+                :style="{ left: x(s.first_pick) + '%', width: width(s.first_pick, s.last_pick) + '%' }"
+              />
+            </span>
+          </div>
         </div>
-      </div>
+        <SowingPanel v-if="shown === s.id" :sowing="s" ribbon class="opened" />
+      </template>
     </section>
     <span v-if="today > 0 && today < 100" class="time-grid today" aria-hidden="true"
       ><span></span><span class="axis"><i :style="{ left: today + '%' }" /></span
     ></span>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p class="hint small quiet no-print">
+      Move a line with ← and → (a week with Shift), or draw it; Enter opens it. The rest is reckoned around what you
+      hold.
+    </p>
     <p class="key small quiet">
       <i class="window" /> may be begun <i class="indoors" /> indoors <i class="grows" /> in the ground
       <i class="picked" /> picked or lifted <span class="frost-mark">✱</span> median frosts
@@ -207,10 +302,38 @@ const frosts = computed(() => {
 .line {
   border-bottom: 1px solid var(--hair);
 }
+.line.chosen,
 .line:hover {
   background: color-mix(in srgb, var(--wash) 55%, transparent);
 }
+.bars {
+  position: absolute;
+  inset: 0;
+}
+.movable {
+  cursor: ew-resize;
+  touch-action: pan-y;
+}
+.axis:focus-visible {
+  outline: 2px solid var(--accent);
+  outline-offset: 1px;
+}
+.held .bars i {
+  box-shadow: 0 2px 0 0 var(--ink);
+}
+.risked .bars i {
+  opacity: 0.55;
+}
+.mark {
+  margin-left: 0.4rem;
+  color: var(--ink);
+  font-style: italic;
+}
+.opened {
+  margin-left: 0.4rem;
+}
 .for {
+  text-align: left;
   color: var(--ink-2);
   white-space: nowrap;
   overflow: hidden;
@@ -248,13 +371,16 @@ const frosts = computed(() => {
 }
 .today {
   position: absolute;
-  inset: 2.1rem 0 1.6rem 0;
+  inset: 2.1rem 0 3.4rem 0;
   pointer-events: none;
 }
 .today i {
   top: 0;
   height: 100%;
   border-left: 1px solid var(--accent);
+}
+.hint {
+  padding-top: 0.5rem;
 }
 .key {
   display: flex;

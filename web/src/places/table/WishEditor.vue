@@ -195,6 +195,7 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
         <ElSelect v-model="draft.stagger" aria-label="Sown">
           <ElOption value="need" label="as the table needs it" />
           <ElOption value="every" label="every so many days" />
+          <ElOption value="times" label="so many times" />
           <ElOption value="once" label="all at once" />
         </ElSelect>
       </label>
@@ -206,8 +207,13 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
         <ElInput v-model="draft.days" class="number" inputmode="numeric" aria-label="Days between" />
         <span v-if="at('stagger.days')" class="wrong" role="alert">{{ at('stagger.days') }}</span>
       </label>
-      <label v-if="!unweighed && kept" class="field narrow">
-        <span>Sowings of what is kept</span>
+      <ElCheckbox
+        v-if="!unweighed && draft.forms.includes('fresh') && !putUp && draft.stagger === 'need'"
+        v-model="draft.early"
+        >risk one cheap row two weeks early</ElCheckbox
+      >
+      <label v-if="!unweighed && (kept || draft.stagger === 'times')" class="field narrow">
+        <span>{{ draft.stagger === 'times' ? 'Sowings' : 'Sowings of what is kept' }}</span>
         <ElInput v-model="draft.sowings" class="number" inputmode="numeric" aria-label="Sowings of what is kept" />
         <span v-if="at('stagger.sowings')" class="wrong" role="alert">{{ at('stagger.sowings') }}</span>
       </label>

@@ -52,6 +52,7 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
       stagger: w.stagger.kind,
       days: String(w.stagger.days || 14),
       sowings: String(w.stagger.sowings || 1),
+      early: !!w.stagger.early,
       layout: w.layout ?? '',
       note: w.note ?? '',
     }
@@ -218,6 +219,7 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
         kind: draft.stagger,
         days: draft.stagger === 'every' ? number('stagger.days', draft.days) : 0,
         sowings: number('stagger.sowings', draft.sowings),
+        early: draft.early && draft.stagger === 'need',
       },
       layout: draft.layout,
       cover: draft.cover,

@@ -1,15 +1,17 @@
 <script setup lang="ts">
-// What the kitchen and the freezer can take, and what the household aims at.
+// What the kitchen and the garden can take, and what the household aims at.
 import { computed, ref } from 'vue'
 import { otherErrors, useHousehold } from '../../lib/household'
 import NumberInput from '../../parts/NumberInput.vue'
 
 const store = useHousehold()
 const wrong = ref('')
-const fields = ['evenings', 'batches', 'freezer', 'goal_jars', 'goal_green', 'goal_energy', 'goal_protein']
+const props = defineProps<{ title: string; fields: string[]; hint: string }>()
+/** What is not measured, or no goal, is left open. */
+const openEnded = (field: string) => /^goal|^freezer$|^trays$|^garden_hours$/.test(field)
 
 const rows = computed(() =>
-  fields.flatMap((field) => {
+  props.fields.flatMap((field) => {
     const a = store.reference?.assumptions.find((x) => x.kind === 'household' && x.field === field)
     if (!a) return []
     const own = store.household?.overrules.find((o) => o.subject === 'household' && o.field === field)
@@ -27,13 +29,13 @@ async function set(field: string, value: number | undefined) {
 </script>
 
 <template>
-  <section aria-label="Kitchen and goals">
-    <h3>Kitchen and goals</h3>
+  <section :aria-label="title">
+    <h3>{{ title }}</h3>
     <div class="rows kitchen">
       <template v-for="r in rows" :key="r.field">
         <span :class="{ mine: r.own }">{{ r.name }}</span>
         <NumberInput
-          :model-value="r.value || (r.field.startsWith('goal') || r.field === 'freezer' ? undefined : r.value)"
+          :model-value="r.value || (openEnded(r.field) ? undefined : r.value)"
           :unit="r.unit"
           suffix
           :label="r.name"
@@ -43,7 +45,7 @@ async function set(field: string, value: number | undefined) {
       </template>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <p class="quiet small">A batch is one load of the canner, the dryer or the pot.</p>
+    <p class="quiet small">{{ hint }}</p>
   </section>
 </template>
 

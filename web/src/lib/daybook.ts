@@ -1,0 +1,82 @@
+// The tasks of the plan's sowings, gathered by day: those of one day and one crop
+// are one line.
+import type { Plan, Sowing, Task } from './api'
+import { dayNumber, isoDay } from './words'
+
+export interface Line {
+  key: string
+  what: string
+  do: string
+  crop: string
+  day: string
+  count: number
+  unit: string
+  minutes: number
+  parts: { sowing: Sowing; task: Task }[]
+}
+
+/** The Monday on or before a day. */
+export function monday(iso: string): number {
+  const n = dayNumber(iso)
+  return n - ((n + 3) % 7)
+}
+
+/** Whether a task is somebody's to do: what follows an unmade sowing waits for it. */
+function open(s: Sowing, t: Task, today: string): boolean {
+  if (t.done || t.moot || s.stands) return false
+  if (s.begun) return true
+  const first = s.tasks[0]
+  return t === first || (!s.late && t.day >= today)
+}
+
+/** What is gone by so long ago that nobody will do it any more, days. */
+const forgotten = 45
+
+/** The open tasks from the overdue ones to a day, in lines. */
+export function linesUntil(plan: Plan, until: number): Line[] {
+  const out = new Map<string, Line>()
+  for (const s of plan.sowings) {
+    for (const t of s.tasks) {
+      const n = dayNumber(t.day)
+      if (n > until || n < dayNumber(plan.as_of) - forgotten || !open(s, t, plan.as_of)) continue
+      const key = `${t.day} ${t.what} ${s.crop} ${s.cover ?? ''}`
+      const line = out.get(key) ?? {
+        key,
+        what: t.what,
+        do: t.do,
+        crop: s.crop_name,
+        day: t.day,
+        count: 0,
+        unit: t.unit ?? '',
+        minutes: 0,
+        parts: [],
+      }
+      line.count += t.count ?? 0
+      line.minutes += t.minutes
+      line.parts.push({ sowing: s, task: t })
+      out.set(key, line)
+    }
+  }
+  return [...out.values()].sort((a, b) => a.day.localeCompare(b.day) || a.crop.localeCompare(b.crop))
+}
+
+/** How many lines are overdue and how many fall in what is left of this week. */
+export function dueOf(plan: Plan): { overdue: number; week: number } {
+  const lines = linesUntil(plan, monday(plan.as_of) + 6)
+  return {
+    overdue: lines.filter((l) => l.day < plan.as_of).length,
+    week: lines.filter((l) => l.day >= plan.as_of).length,
+  }
+}
+
+/** What was done in a week: tasks with their real day. */
+export function doneIn(plan: Plan, from: number, to: number): { sowing: Sowing; task: Task }[] {
+  return plan.sowings
+    .flatMap((sowing) => sowing.tasks.map((task) => ({ sowing, task })))
+    .filter(({ task }) => task.done && dayNumber(task.done) >= from && dayNumber(task.done) <= to)
+    .sort((a, b) => (b.task.done ?? '').localeCompare(a.task.done ?? ''))
+}
+
+export function spanOf(from: number): [string, string] {
+  return [isoDay(from), isoDay(from + 6)]
+}

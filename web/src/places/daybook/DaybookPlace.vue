@@ -1,0 +1,237 @@
+<script setup lang="ts">
+// The daybook: what is to do this week and the next, what is overdue, what was
+// done; and what stands, with what can be seen of it.
+import { ElCheckbox, ElInput } from 'element-plus'
+import { computed, ref, watch } from 'vue'
+import { doneIn, linesUntil, monday } from '../../lib/daybook'
+import { useHousehold } from '../../lib/household'
+import { useKeys } from '../../lib/keys'
+import { useUnits } from '../../lib/units'
+import { capital, day, dayNumber, fullDay, isoDay, weekday } from '../../lib/words'
+import StandingLine from './StandingLine.vue'
+import TaskLine from './TaskLine.vue'
+
+const store = useHousehold()
+const { render } = useUnits()
+const ahead = ref(0) // weeks looked ahead
+const find = ref('')
+const finder = ref<InstanceType<typeof ElInput>>()
+const moon = ref(localStorage.getItem('inventory.moon') === 'yes')
+watch(moon, (m) => localStorage.setItem('inventory.moon', m ? 'yes' : 'no'))
+
+const plan = computed(() => store.plan)
+const today = computed(() => plan.value?.as_of ?? '')
+const start = computed(() => (today.value ? monday(today.value) + 7 * ahead.value : 0))
+const all = computed(() => {
+  const wanted = find.value.trim().toLowerCase()
+  const lines = plan.value ? linesUntil(plan.value, start.value + 13) : []
+  return lines.filter((l) => !wanted || (l.do + ' ' + l.crop).toLowerCase().includes(wanted))
+})
+const parts = computed(() => {
+  const iso = today.value
+  const from = isoDay(start.value)
+  const next = isoDay(start.value + 7)
+  const weeks = [
+    {
+      name: ahead.value ? `Week of ${day(from)}` : 'This week',
+      from,
+      lines: all.value.filter((l) => l.day >= (ahead.value ? from : iso) && l.day < next),
+    },
+    {
+      name: ahead.value ? `Week of ${day(next)}` : 'Next week',
+      from: next,
+      lines: all.value.filter((l) => l.day >= next),
+    },
+  ]
+  const over = all.value.filter((l) => l.day < iso)
+  return over.length && !ahead.value ? [{ name: 'Overdue', from: '', lines: over }, ...weeks] : weeks
+})
+const done = computed(() => (plan.value ? doneIn(plan.value, monday(today.value) - 7, dayNumber(today.value)) : []))
+const standing = computed(() =>
+  (plan.value?.sowings ?? []).filter(
+    (s) =>
+      s.begun &&
+      !s.over &&
+      s.clear >= today.value &&
+      (!find.value || s.crop_name.toLowerCase().includes(find.value.trim().toLowerCase())),
+  ),
+)
+
+/** Hours of a week of the table year, by the week that a day falls in. */
+function hoursOf(iso: string): number | undefined {
+  const p = plan.value
+  if (!p) return undefined
+  const n = dayNumber(iso)
+  const first = dayNumber(p.weeks[0] ?? '')
+  const week = Math.min(51, Math.floor(((((n - first) % 365) + 365) % 365) / 7))
+  return p.work.hours[week]
+}
+const hours = (iso: string) => {
+  const h = iso ? hoursOf(iso) : undefined
+  return h === undefined
+    ? ''
+    : `${h.toFixed(h < 10 ? 1 : 0)} h of work${plan.value?.work.can ? ` of ${plan.value.work.can}` : ''}`
+}
+const tooMuch = (iso: string) => !!iso && !!plan.value?.work.can && (hoursOf(iso) ?? 0) > plan.value.work.can
+
+const moons = computed(() => (plan.value?.moons ?? []).filter((m) => m.day >= today.value).slice(0, 3))
+
+useKeys([
+  { keys: '/', does: 'find in the daybook', run: () => finder.value?.focus() },
+  { keys: '[', does: 'a week back', run: () => (ahead.value = Math.max(0, ahead.value - 1)) },
+  { keys: ']', does: 'a week on', run: () => (ahead.value = Math.min(52, ahead.value + 1)) },
+])
+</script>
+
+<template>
+  <section v-if="plan" class="daybook">
+    <div class="bar">
+      <h2 tabindex="-1">Daybook</h2>
+      <p class="today">{{ weekday(today) }}, {{ fullDay(today) }}</p>
+      <div class="tools no-print">
+        <span class="choice" role="group" aria-label="Which weeks">
+          <button type="button" class="plain" :disabled="!ahead" aria-label="A week back" @click="ahead--">‹</button>
+          <button type="button" class="plain" :aria-pressed="!ahead" @click="ahead = 0">this week</button>
+          <button type="button" class="plain" aria-label="A week on" @click="ahead++">›</button>
+        </span>
+        <ElInput
+          ref="finder"
+          v-model="find"
+          size="small"
+          placeholder="find"
+          aria-label="Find in the daybook"
+          clearable
+          @keydown.esc="find = ''"
+        />
+      </div>
+    </div>
+    <div class="columns">
+      <div class="todo">
+        <section v-for="p in parts" :key="p.name" :aria-label="p.name">
+          <h3 :class="{ warn: p.name === 'Overdue' }">
+            {{ p.name }}
+            <span class="aside small" :class="{ warn: tooMuch(p.from) }">{{ hours(p.from) }}</span>
+          </h3>
+          <ul v-if="p.lines.length">
+            <TaskLine v-for="l in p.lines" :key="l.key" :line="l" :overdue="p.name === 'Overdue'" />
+          </ul>
+          <p v-else class="quiet none">Nothing to do.</p>
+        </section>
+      </div>
+      <div class="beside">
+        <section aria-label="What stands">
+          <h3>What stands <span class="aside small">say what you see</span></h3>
+          <ul v-if="standing.length">
+            <StandingLine v-for="s in standing" :key="s.id" :sowing="s" />
+          </ul>
+          <p v-else class="quiet none">
+            Nothing has been put down as sown yet. Press the box beside a task when it is done, and it stands here.
+          </p>
+        </section>
+        <section aria-label="Done">
+          <h3>Done</h3>
+          <ul v-if="done.length" class="done">
+            <li v-for="d in done" :key="d.sowing.id + d.task.what">
+              <b>{{ day(d.task.done) }}</b> {{ d.task.do }} <span class="crop">{{ d.sowing.crop_name }}</span><span
+                v-if="d.task.got"
+                class="quiet"
+                >, {{ render(`${d.task.got} ${d.task.unit ?? ''}`) }}</span
+              >
+            </li>
+          </ul>
+          <p v-else class="quiet none">Nothing in these two weeks.</p>
+        </section>
+        <section aria-label="The moon" class="no-print">
+          <ElCheckbox v-model="moon" size="small">show the moon</ElCheckbox>
+          <p v-if="moon" class="small">
+            <span v-for="m in moons" :key="m.day" class="moon">{{ capital(m.phase) }} {{ day(m.day) }}</span>
+            <span class="quiet">No date goes by it.</span>
+          </p>
+        </section>
+      </div>
+    </div>
+    <p v-if="!plan.sowings.length" class="quiet none">
+      Nothing to sow yet. Say in Table what the family eats, and its work stands here.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 0.3rem 1rem;
+  margin-bottom: 0.3rem;
+}
+h2:focus {
+  outline: none;
+}
+.today {
+  flex: 1;
+  font-family: var(--serif);
+  font-size: 1.1rem;
+}
+.tools {
+  display: flex;
+  gap: 0.8rem;
+  align-items: center;
+}
+.tools .el-input {
+  width: 8rem;
+}
+.choice button {
+  padding: 0.15rem 0.6rem;
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 6fr) minmax(0, 5fr);
+  gap: 0 2.4rem;
+  align-items: start;
+}
+h3 {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  border-bottom: 1px solid var(--ink-2);
+  padding: 0.7rem 0 0.15rem;
+  font-size: 1.12rem;
+}
+h3.warn,
+.aside.warn {
+  color: var(--accent);
+}
+.aside {
+  font-family: var(--sans);
+  font-weight: 400;
+  color: var(--ink-2);
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.none {
+  padding: 0.5rem 0;
+}
+.done li {
+  padding: 0.15rem 0;
+  border-bottom: 1px solid var(--hair);
+}
+.done b {
+  display: inline-block;
+  min-width: 3.6rem;
+  font-family: var(--serif);
+}
+.done .crop {
+  font-family: var(--serif);
+}
+.moon {
+  margin-right: 1rem;
+}
+@container leaf (max-width: 760px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,115 @@
+<script setup lang="ts">
+// A sowing that is in the ground or on the shelf indoors: what is seen of it.
+import { computed, ref } from 'vue'
+import type { Problem, Sowing } from '../../lib/api'
+import { otherErrors, useHousehold } from '../../lib/household'
+import { useUnits } from '../../lib/units'
+import { count, day } from '../../lib/words'
+
+const props = defineProps<{ sowing: Sowing }>()
+const store = useHousehold()
+const { say } = useUnits()
+const problem = ref<Problem>()
+const s = computed(() => props.sowing)
+const today = computed(() => store.plan?.as_of ?? '')
+
+const task = (what: string) => s.value.tasks.find((t) => t.what === what)
+const up = computed(() => task('up-by')?.done)
+const picking = computed(() => !!s.value.first_pick && s.value.first_pick <= today.value)
+
+const state = computed(() => {
+  const x = s.value
+  if (picking.value) return x.last_pick && x.last_pick > today.value ? `ready, until ${day(x.last_pick)}` : 'ready'
+  if (x.up_by && !up.value && x.method !== 'stock')
+    return x.up_by < today.value ? `should have been up by ${day(x.up_by)}` : `up by ${day(x.up_by)}`
+  return x.first_pick ? `ready about ${day(x.first_pick)}` : `stands until ${day(x.clear)}`
+})
+
+async function say_(event: { what: 'share' | 'behind' | 'ended' | 'done' | 'ready'; count?: number; task?: string }) {
+  problem.value = await store.log({ sowing: s.value.id, day: today.value, ...event })
+}
+</script>
+
+<template>
+  <li class="standing" :data-standing="s.id">
+    <div>
+      <span class="crop">{{ s.crop_name }}</span>
+      <span class="more small"
+        >{{ s.method === 'raised' || s.method === 'direct' || s.method === 'tray' ? 'sown' : 'planted' }}
+        {{ day(s.date) }}, {{ s.plants ? count(s.plants, 'plant') : say(s.area, 'm²')
+        }}{{ s.wants > s.plants ? ` of ${s.wants} wanted` : ''
+        }}{{ s.behind > 0 ? `, ${count(s.behind, 'day')} behind` : '' }}</span
+      >
+    </div>
+    <span class="state">{{ state }}</span>
+    <div class="seen">
+      <template v-if="!up && !picking && s.up_by && s.method !== 'stock'">
+        <button type="button" class="chip" @click="say_({ what: 'done', task: 'up-by' })">all up</button>
+        <button type="button" class="chip" @click="say_({ what: 'share', count: 50 })">half up</button>
+        <button type="button" class="chip" @click="say_({ what: 'ended' })">nothing came</button>
+      </template>
+      <template v-else>
+        <button v-if="!picking" type="button" class="chip" @click="say_({ what: 'ready' })">ready today</button>
+        <button v-if="!picking" type="button" class="chip" @click="say_({ what: 'behind', count: 7 })">
+          a week behind
+        </button>
+        <button v-if="!picking" type="button" class="chip" @click="say_({ what: 'behind', count: 21 })">
+          three weeks behind
+        </button>
+        <button type="button" class="chip" @click="say_({ what: 'share', count: 50 })">half is left</button>
+        <button type="button" class="chip" @click="say_({ what: 'ended' })">bolted or lost</button>
+      </template>
+    </div>
+    <p v-if="problem" class="wrong" role="alert">{{ otherErrors(problem) || problem.detail }}</p>
+  </li>
+</template>
+
+<style scoped>
+.standing {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 0.15rem 0.8rem;
+  border-bottom: 1px solid var(--hair);
+  padding: 0.35rem 0;
+}
+.crop {
+  font-family: var(--serif);
+  font-weight: 600;
+}
+.more {
+  display: block;
+  color: var(--ink-2);
+}
+.state {
+  text-align: right;
+  font-family: var(--serif);
+}
+.seen {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem;
+}
+.chip {
+  border: 1px solid var(--hair-2);
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
+  font-size: 0.85rem;
+  padding: 0.1rem 0.55rem;
+  border-radius: 2px;
+  cursor: pointer;
+}
+.chip:hover {
+  border-color: var(--ink);
+}
+.wrong {
+  grid-column: 1 / -1;
+}
+@media (max-width: 720px) {
+  .chip {
+    padding: 0.5rem 0.8rem;
+    font-size: 0.95rem;
+  }
+}
+</style>

@@ -1,0 +1,200 @@
+<script setup lang="ts">
+// One thing to do: done today with one press, or on another day, or less of it.
+import { ElButton, ElInput } from 'element-plus'
+import { computed, ref } from 'vue'
+import type { Problem, Sowing, Task } from '../../lib/api'
+import type { Line } from '../../lib/daybook'
+import { fieldError, otherErrors, useHousehold } from '../../lib/household'
+import { useUnits } from '../../lib/units'
+import { count as many, day, weekday } from '../../lib/words'
+import NumberInput from '../../parts/NumberInput.vue'
+
+const props = defineProps<{ line: Line; overdue?: boolean }>()
+const store = useHousehold()
+const { say } = useUnits()
+const open = ref(false)
+const problem = ref<Problem>()
+const on = ref(store.plan?.as_of ?? '')
+const counts = ref<Record<string, number | undefined>>({})
+
+const amount = computed(() => {
+  const l = props.line
+  if (!l.count || l.what === 'up-by') return ''
+  const text = say(l.count, l.unit)
+  return l.what === 'pick' || l.what === 'lift' ? `likely ${text}` : text
+})
+const each = computed(() => {
+  const t = props.line.parts[0]?.task
+  if (!t) return ''
+  if (t.each) return many(t.each, 'seed') + ' to each'
+  if (t.every && t.until) return `every ${many(t.every, 'day')} until ${day(t.until)}`
+  return ''
+})
+/** Counts matter where they say how many plants there are. */
+const counted = computed(() => ['sow', 'plant-out'].includes(props.line.what))
+
+async function put(sowing: Sowing, task: Task, count: number) {
+  const today = store.plan?.as_of
+  problem.value = await store.log({
+    sowing: sowing.id,
+    what: 'done',
+    task: task.what,
+    day: open.value ? on.value : today,
+    count,
+  })
+  return !problem.value
+}
+
+async function done() {
+  for (const { sowing, task } of [...props.line.parts]) {
+    const real = counts.value[sowing.id]
+    const all = task.count ?? 0
+    const less = open.value && counted.value && real !== undefined && Math.abs(real - all) > 1e-9
+    if (!(await put(sowing, task, less ? real : 0))) return
+  }
+}
+</script>
+
+<template>
+  <li class="task" :data-task="line.what" :data-crop="line.crop">
+    <button
+      type="button"
+      class="tick"
+      :aria-label="`Done: ${line.do} ${line.crop}`"
+      :disabled="store.busy > 0"
+      @click="done"
+    >
+      <svg viewBox="0 0 16 16" aria-hidden="true"><path d="M3 8.5 6.5 12 13 4.5" /></svg>
+    </button>
+    <button type="button" class="plain what" :aria-expanded="open" @click="open = !open">
+      <span class="do">{{ line.do }}</span> <span class="crop">{{ line.crop }}</span>
+      <span class="more small"
+        ><b v-if="amount">{{ amount }}</b
+        ><span v-if="each">{{ each }}</span
+        ><span v-if="line.parts.length > 1">{{ many(line.parts.length, 'sowing') }}</span></span
+      >
+    </button>
+    <span class="when" :class="{ warn: overdue }"
+      ><span class="weekday small">{{ weekday(line.day).slice(0, 3) }}</span> {{ day(line.day) }}</span
+    >
+    <div v-if="open" class="form">
+      <label class="field"
+        ><span>Done on</span><ElInput v-model="on" type="date" size="small" aria-label="Done on"
+      /></label>
+      <template v-if="counted">
+        <label v-for="p in line.parts" :key="p.sowing.id" class="field">
+          <span
+            >{{ p.task.unit }} done{{ line.parts.length > 1 ? ', ' + p.sowing.wish_title : '' }}, of
+            {{ say(p.task.count ?? 0, p.task.unit ?? '') }}</span
+          >
+          <NumberInput
+            :model-value="counts[p.sowing.id] ?? p.task.count"
+            :unit="p.task.unit"
+            :label="`How much was done, ${p.sowing.wish_title}`"
+            @update:model-value="(v) => (counts[p.sowing.id] = v)"
+          />
+        </label>
+      </template>
+      <ElButton type="primary" size="small" @click="done">Put down</ElButton>
+      <p v-if="problem" class="wrong" role="alert">
+        {{
+          fieldError(problem, 'day', 'count', 'task') || otherErrors(problem, 'day', 'count', 'task') || problem.detail
+        }}
+      </p>
+    </div>
+    <p v-else-if="problem" class="wrong form" role="alert">{{ otherErrors(problem) || problem.detail }}</p>
+  </li>
+</template>
+
+<style scoped>
+.task {
+  display: grid;
+  grid-template-columns: 2.1rem minmax(0, 1fr) auto;
+  column-gap: 0.6rem;
+  align-items: center;
+  border-bottom: 1px solid var(--hair);
+  padding: 0.28rem 0;
+}
+.tick {
+  width: 1.7rem;
+  height: 1.7rem;
+  border: 1.5px solid var(--ink-2);
+  background: var(--sheet);
+  border-radius: 2px;
+  padding: 0;
+  cursor: pointer;
+}
+.tick svg {
+  width: 1.3rem;
+  height: 1.3rem;
+  display: block;
+  margin: auto;
+}
+.tick path {
+  fill: none;
+  stroke: var(--fresh);
+  stroke-width: 2.2;
+  opacity: 0;
+}
+.tick:hover path,
+.tick:focus-visible path {
+  opacity: 1;
+}
+.what {
+  text-align: left;
+  line-height: 1.25;
+}
+.do {
+  color: var(--ink-2);
+}
+.crop {
+  font-family: var(--serif);
+  font-weight: 600;
+  font-size: 1.08rem;
+}
+.more {
+  display: block;
+  color: var(--ink-2);
+}
+.more > * + *::before {
+  content: ' · ';
+}
+.more b {
+  color: var(--ink);
+}
+.when {
+  font-family: var(--serif);
+  font-variant-numeric: tabular-nums lining-nums;
+  white-space: nowrap;
+  text-align: right;
+}
+.weekday {
+  font-family: var(--sans);
+  color: var(--ink-2);
+}
+.when.warn {
+  color: var(--accent);
+  font-weight: 600;
+}
+.form {
+  grid-column: 2 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1rem;
+  align-items: end;
+  padding: 0.3rem 0 0.4rem;
+}
+.form .wrong {
+  flex-basis: 100%;
+}
+@media (max-width: 720px) {
+  .task {
+    grid-template-columns: 3rem minmax(0, 1fr) auto;
+    padding: 0.4rem 0;
+  }
+  .tick {
+    width: 2.7rem;
+    height: 2.7rem;
+  }
+}
+</style>

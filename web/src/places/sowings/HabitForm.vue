@@ -1,0 +1,100 @@
+<script setup lang="ts">
+// How the household grows one crop: by which school, in which way, and between
+// which days. What is left open goes by the book and the household's rule.
+import { ElOption, ElSelect } from 'element-plus'
+import { computed, ref } from 'vue'
+import type { Habit, Problem } from '../../lib/api'
+import { fieldError, otherErrors, useHousehold } from '../../lib/household'
+import { wayWords, yearDay } from '../../lib/words'
+import DayField from '../../parts/DayField.vue'
+
+const props = defineProps<{ crop: string }>()
+const store = useHousehold()
+const problem = ref<Problem>()
+const habit = computed<Habit>(() => store.household?.habits.find((h) => h.crop === props.crop) ?? { crop: props.crop })
+const bulbing = computed(() =>
+  store.reference?.foods.find((f) => f.name === 'onion')?.kinds.some((k) => k.id === props.crop),
+)
+
+async function set(change: Partial<Habit>) {
+  problem.value = await store.edit({ command: 'set-habit', habit: { ...habit.value, ...change } })
+}
+const fields = ['school', 'way', 'not_before', 'not_after', 'day_length']
+</script>
+
+<template>
+  <div class="habit no-print" role="group" aria-label="How it is grown here">
+    <label class="field"
+      ><span>Spring edge</span
+      ><ElSelect
+        :model-value="habit.school ?? ''"
+        size="small"
+        aria-label="Spring edge"
+        :empty-values="[null, undefined]"
+        @change="(v: Habit['school']) => set({ school: v })"
+      >
+        <ElOption value="" label="as the household" />
+        <ElOption value="frost" label="weeks from the last frost" />
+        <ElOption value="temperature" label="when it is warm enough" /> </ElSelect
+    ></label>
+    <label class="field"
+      ><span>Comes into the ground</span
+      ><ElSelect
+        :model-value="habit.way ?? ''"
+        size="small"
+        aria-label="Comes into the ground"
+        :empty-values="[null, undefined]"
+        @change="(v: Habit['way']) => set({ way: v })"
+      >
+        <ElOption v-for="(words, w) in wayWords" :key="w" :value="w" :label="words" /> </ElSelect
+    ></label>
+    <div v-for="f in ['not_before', 'not_after'] as const" :key="f" class="field">
+      <span
+        >{{ f === 'not_before' ? 'In the ground not before' : 'and not after'
+        }}<button v-if="habit[f]" type="button" class="link" @click="set({ [f]: '' })">any day</button></span
+      >
+      <DayField
+        :model-value="habit[f] ?? ''"
+        :label="f === 'not_before' ? 'Not before' : 'Not after'"
+        @update:model-value="(v) => set({ [f]: v })"
+      />
+      <span v-if="habit[f]" class="hidden-words">{{ yearDay(habit[f] ?? '') }}</span>
+    </div>
+    <label v-if="bulbing" class="field"
+      ><span>Type</span
+      ><ElSelect
+        :model-value="habit.day_length ?? ''"
+        size="small"
+        aria-label="Day-length type"
+        :empty-values="[null, undefined]"
+        @change="(v: Habit['day_length']) => set({ day_length: v })"
+      >
+        <ElOption value="" label="not said" />
+        <ElOption value="short" label="short-day" />
+        <ElOption value="intermediate" label="intermediate" />
+        <ElOption value="long" label="long-day" /> </ElSelect
+    ></label>
+    <p v-if="problem" class="wrong" role="alert">
+      {{ fieldError(problem, ...fields) || otherErrors(problem, ...fields) || problem.detail }}
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.habit {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1.2rem;
+  align-items: end;
+  padding: 0.3rem 0;
+}
+.habit .el-select {
+  width: 12.5rem;
+}
+.habit .link {
+  margin-left: 0.5rem;
+}
+.wrong {
+  flex-basis: 100%;
+}
+</style>

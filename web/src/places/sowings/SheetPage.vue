@@ -1,0 +1,234 @@
+<script setup lang="ts">
+// Sheets to hang up: a page a month of what is sown and planted, or of what is
+// raised indoors, with room for what was really done.
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import type { Sowing } from '../../lib/api'
+import { useHousehold } from '../../lib/household'
+import { useUnits } from '../../lib/units'
+import { day, monthYear } from '../../lib/words'
+
+const store = useHousehold()
+const route = useRoute()
+const { say, quantity } = useUnits()
+const raising = computed(() => route.params.kind === 'raising')
+const paper = ref<'A4' | 'letter'>(localStorage.getItem('inventory.paper') === 'letter' ? 'letter' : 'A4')
+
+// The size of the paper can be said only in a rule of the page itself.
+const rule = document.createElement('style')
+document.head.append(rule)
+onBeforeUnmount(() => rule.remove())
+watch(
+  paper,
+  (p) => {
+    localStorage.setItem('inventory.paper', p)
+    rule.textContent = `@page { size: ${p} portrait; margin: 12mm 12mm 12mm 16mm }`
+  },
+  { immediate: true },
+)
+
+interface Entry {
+  date: string
+  what: string
+  s: Sowing
+}
+const entries = computed<Entry[]>(() => {
+  const out: Entry[] = []
+  for (const s of store.plan?.sowings ?? []) {
+    if (s.stands || s.over) continue
+    if (raising.value) {
+      if (s.method === 'raised') out.push({ date: s.date, what: 'sow', s })
+      continue
+    }
+    out.push({
+      date: s.date,
+      what:
+        s.method === 'raised'
+          ? 'sow indoors'
+          : s.method === 'direct'
+            ? 'sow'
+            : s.method === 'tray'
+              ? 'sow on trays'
+              : 'plant',
+      s,
+    })
+    if (s.method === 'raised' && s.plant_out) out.push({ date: s.plant_out, what: 'plant out', s })
+  }
+  return out.sort((a, b) => a.date.localeCompare(b.date) || a.s.crop_name.localeCompare(b.s.crop_name))
+})
+const months = computed(() => {
+  const out: { month: string; entries: Entry[] }[] = []
+  for (const e of entries.value) {
+    const month = monthYear(e.date)
+    const last = out[out.length - 1]
+    if (last?.month === month) last.entries.push(e)
+    else out.push({ month, entries: [e] })
+  }
+  return out
+})
+
+const much = (e: Entry) => {
+  const s = e.s
+  if (e.what === 'plant out' || e.what === 'plant') return `${s.set_out || s.plants} ${s.stock_unit || 'starts'}`
+  if (s.cells) return `${s.cells} cells × ${s.per_place}`
+  if (s.drill_m) return `${say(s.drill_m, 'm')} of drill, ${say(s.seed_gram, 'g')}`
+  if (s.stations) return `${s.stations} stations × ${s.per_place}`
+  return say(s.seed_gram, 'g')
+}
+const spacing = (s: Sowing) =>
+  s.in_row
+    ? `${quantity(s.in_row, 'cm').number} × ${say(s.row_gap, 'cm')}${s.area ? `, ${say(s.area, 'm²')}` : ''}`
+    : say(s.area, 'm²')
+/** The date between which and the next something should be up. */
+const up = (s: Sowing) => (s.up_by ? day(s.up_by) : '')
+const size = (n: number) => (n > 46 ? 'tiny' : n > 30 ? 'dense' : '')
+const print = () => window.print()
+</script>
+
+<template>
+  <section class="sheets">
+    <div class="bar no-print">
+      <h2 tabindex="-1">{{ raising ? 'Raising sheet' : 'Sowing sheet' }}</h2>
+      <RouterLink to="/sowings">back to Sowings</RouterLink>
+      <span class="choice" role="group" aria-label="Paper">
+        <button type="button" class="plain" :aria-pressed="paper === 'A4'" @click="paper = 'A4'">A4</button>
+        <button type="button" class="plain" :aria-pressed="paper === 'letter'" @click="paper = 'letter'">Letter</button>
+      </span>
+      <button type="button" class="link" @click="print">print, a page a month</button>
+    </div>
+    <article v-for="m in months" :key="m.month" class="sheet" :class="size(m.entries.length)">
+      <h3>
+        {{ m.month }} <span>{{ raising ? 'raised indoors' : 'to sow and plant' }} · {{ store.household?.name }}</span>
+      </h3>
+      <table>
+        <thead>
+          <tr v-if="raising">
+            <th>sow</th>
+            <th>crop</th>
+            <th>cells × seeds</th>
+            <th>up by</th>
+            <th>harden off</th>
+            <th>plant out</th>
+            <th class="blank">sown</th>
+            <th class="blank">came up</th>
+          </tr>
+          <tr v-else>
+            <th>on</th>
+            <th>what</th>
+            <th>crop</th>
+            <th>how much</th>
+            <th>spacing, bed</th>
+            <th>up by</th>
+            <th class="blank">done</th>
+            <th class="blank">how much</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="e in m.entries" :key="e.what + e.s.id">
+            <td class="date">{{ day(e.date) }}</td>
+            <td v-if="!raising">{{ e.what }}</td>
+            <td class="crop">{{ e.s.crop_name }}</td>
+            <td class="n">{{ much(e) }}</td>
+            <td v-if="!raising" class="n">{{ e.what === 'sow indoors' ? '' : spacing(e.s) }}</td>
+            <td class="date">{{ e.what === 'plant out' ? '' : up(e.s) }}</td>
+            <template v-if="raising">
+              <td class="date">{{ day(e.s.harden_off) }}</td>
+              <td class="date">{{ day(e.s.plant_out) }}</td>
+            </template>
+            <td class="blank"></td>
+            <td class="blank"></td>
+          </tr>
+        </tbody>
+      </table>
+    </article>
+    <p v-if="!months.length" class="quiet">
+      {{ raising ? 'Nothing is raised indoors.' : 'Nothing to sow yet. Say in Table what the family eats.' }}
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1.2rem;
+  align-items: baseline;
+  margin-bottom: 0.8rem;
+}
+.choice button {
+  padding: 0.1rem 0.6rem;
+}
+.sheet {
+  max-width: 54rem;
+  margin-bottom: 2rem;
+}
+h3 {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  font-size: 1.3rem;
+  border-bottom: 2px solid var(--ink);
+}
+h3 span {
+  font-family: var(--sans);
+  font-size: 0.85rem;
+  font-weight: 400;
+  color: var(--ink-2);
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th {
+  text-align: left;
+  font-weight: 400;
+  font-size: 0.78rem;
+  color: var(--ink-2);
+}
+td {
+  border-bottom: 1px solid var(--hair-2);
+  padding: 0.22rem 0.5rem 0.22rem 0;
+  font-family: var(--serif);
+  font-variant-numeric: tabular-nums lining-nums;
+  vertical-align: baseline;
+}
+.date {
+  white-space: nowrap;
+}
+.crop {
+  font-weight: 600;
+}
+.blank {
+  width: 4.2rem;
+  border-left: 1px solid var(--hair);
+  padding-left: 0.3rem;
+}
+@media (max-width: 720px) {
+  .sheet {
+    overflow-x: auto;
+  }
+}
+@media print {
+  .sheet {
+    max-width: none;
+    margin: 0;
+    break-after: page;
+    font-size: 10pt;
+  }
+  .sheet:last-of-type {
+    break-after: auto;
+  }
+  .dense {
+    font-size: 8.6pt;
+  }
+  .dense td {
+    padding-block: 0.12rem;
+  }
+  .tiny {
+    font-size: 7pt;
+  }
+  .tiny td {
+    padding-block: 0;
+  }
+}
+</style>

@@ -1,0 +1,159 @@
+<script setup lang="ts">
+// One sowing opened: why it lies where it does, its dated work, and what may be
+// set by hand. The rest of the plan is reckoned around what is set.
+import { ElInput, ElOption, ElSelect } from 'element-plus'
+import { computed, ref } from 'vue'
+import type { Problem, Sowing, SowingEvent } from '../../lib/api'
+import { fieldError, otherErrors, useHousehold } from '../../lib/household'
+import { useUnits } from '../../lib/units'
+import { count, day, wayWords } from '../../lib/words'
+import NumberInput from '../../parts/NumberInput.vue'
+import Ribbon from '../../parts/Ribbon.vue'
+
+const props = defineProps<{ sowing: Sowing; ribbon?: boolean }>()
+const store = useHousehold()
+const { say } = useUnits()
+const problem = ref<Problem>()
+const s = computed(() => props.sowing)
+const fixed = computed(() => s.value.method === 'patch' || s.value.stands)
+const planting = computed(() => store.household?.plantings.find((p) => p.id === s.value.id))
+const crop = computed(() => store.reference?.foods.flatMap((f) => f.kinds).find((k) => k.id === s.value.crop))
+
+async function tell(event: Omit<SowingEvent, 'sowing'>) {
+  problem.value = await store.log({ sowing: s.value.id, ...event })
+}
+async function letGo() {
+  problem.value = await store.edit({ command: 'remove-planting', target: s.value.id })
+}
+function move(iso: string) {
+  if (iso && iso !== s.value.date) void tell({ what: 'set', day: iso })
+}
+function recount(n: number | undefined) {
+  if (n && n !== s.value.plants) void tell({ what: 'count', count: n })
+}
+
+const sources = computed(() => {
+  const out: string[] = Array(52).fill('')
+  for (const w of s.value.feeds) out[w] = s.value.form || ''
+  return out
+})
+</script>
+
+<template>
+  <div class="panel small">
+    <p>
+      Not earlier: {{ s.first_why }}. Not later: {{ s.last_why }}.
+      <template v-if="s.plain_pick"
+        >{{ s.days }} days to the first harvest by the heat it needs, {{ day(s.first_pick) }}; by the catalogue's days
+        alone {{ day(s.plain_pick) }}; planned for {{ day(s.sure_pick) }} at the latest.
+      </template>
+      <template v-if="s.frost >= 0.005">
+        The last frost comes after that day in {{ Math.round(s.frost * 100) }} of 100 years.</template
+      >
+      Lost outright in {{ Math.round(s.loss_chance * 100) }} of 100 years.
+    </p>
+    <p v-if="s.set_why" class="warn">Set by hand though it may not be begun then: {{ s.set_why }}.</p>
+    <p v-if="s.crosses" class="warn">Crosses: {{ s.crosses }}.</p>
+    <p v-if="s.merged">{{ s.merged.charAt(0).toUpperCase() + s.merged.slice(1) }}.</p>
+    <p v-if="s.early">
+      Risked two weeks before its season: its loss is accepted, and nothing counts on it until it is put down as sown.
+    </p>
+    <ol v-if="s.tasks.length" class="tasks">
+      <li v-for="t in s.tasks" :key="t.what" :class="{ done: t.done, moot: t.moot }">
+        <b>{{ day(t.done || t.day) }}</b> {{ t.do.toLowerCase()
+        }}<span v-if="t.count && t.what !== 'up-by'" class="quiet"> {{ say(t.count, t.unit ?? '') }}</span
+        ><span v-if="t.done"> ✓</span>
+      </li>
+    </ol>
+    <p v-if="s.spare || s.keep_back" class="quiet">
+      <template v-if="s.spare">About {{ count(s.spare, 'start') }} to spare in a middling year. </template>
+      <template v-if="s.keep_back"
+        >Keep back {{ say(s.keep_back, 'g') }} of the seed for the sowings that follow.</template
+      >
+    </p>
+    <div v-if="ribbon && s.feeds.length" class="ribbon"><Ribbon :source="sources" :label="s.crop_name" /></div>
+    <div v-if="!fixed" class="hand no-print">
+      <label class="field"
+        ><span>Begin on</span
+        ><ElInput
+          :model-value="s.date"
+          type="date"
+          size="small"
+          :disabled="s.begun"
+          aria-label="Begin on"
+          @change="move"
+      /></label>
+      <label v-if="s.plants" class="field"
+        ><span>Plants</span
+        ><NumberInput :model-value="s.plants" label="Plants, counted by hand" @update:model-value="recount" />
+        <span v-if="s.wants && s.wants !== s.plants" class="quiet">{{ s.wants }} wanted</span></label
+      >
+      <label v-if="crop && !crop.dense && s.way && !s.begun" class="field way"
+        ><span>Comes into the ground</span
+        ><ElSelect
+          :model-value="planting?.way ?? s.way"
+          size="small"
+          aria-label="Comes into the ground"
+          @change="(w: Sowing['way']) => tell({ what: 'way', way: w })"
+        >
+          <ElOption v-for="w in ['direct', 'raised', 'bought']" :key="w" :value="w" :label="wayWords[w]" /> </ElSelect
+      ></label>
+      <button v-if="!s.set" type="button" class="link" @click="tell({ what: 'set' })">hold it where it is</button>
+      <template v-else>
+        <span
+          ><b>{{ s.begun ? 'Begun' : 'Held by hand' }}</b></span
+        >
+        <button type="button" class="link" @click="letGo">
+          {{ s.begun ? 'it was not: plan it again' : 'let it go: plan it again' }}
+        </button>
+      </template>
+    </div>
+    <p v-if="problem" class="wrong" role="alert">
+      {{ fieldError(problem, 'way', 'day', 'count') || otherErrors(problem, 'way', 'day', 'count') || problem.detail }}
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.panel {
+  padding: 0.25rem 0 0.5rem 0.8rem;
+  border-left: 3px solid var(--accent);
+  color: var(--ink-2);
+  max-width: 66rem;
+}
+.panel p + p {
+  margin-top: 0.2rem;
+}
+.tasks {
+  list-style: none;
+  padding: 0;
+  margin: 0.3rem 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.1rem 1.3rem;
+}
+.tasks b {
+  font-family: var(--serif);
+  font-variant-numeric: tabular-nums lining-nums;
+  color: var(--ink);
+}
+.tasks .moot {
+  text-decoration: line-through;
+}
+.ribbon {
+  max-width: 34rem;
+}
+.hand {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1.2rem;
+  align-items: end;
+  margin-top: 0.3rem;
+}
+.hand .field {
+  width: 9rem;
+}
+.hand .way {
+  width: 11rem;
+}
+</style>
