@@ -87,7 +87,9 @@ const asking = ref(false)
 const address = ref('')
 const stations = ref<{ id: string; name: string }[]>([])
 const fetching = ref(false)
-watch(asking, () => (address.value ||= store.reference?.station ?? ''))
+watch(asking, () => {
+  if (!address.value) address.value = store.reference?.station ?? ''
+})
 
 /** Asks the station which places it has, or fetches the days of one. */
 async function station(id: string) {
@@ -103,6 +105,7 @@ async function station(id: string) {
     fetching.value = false
   }
 }
+const been = computed(() => store.household?.weather ?? [])
 async function forget() {
   problem.value = await store.edit({ command: 'set-weather', weather: [] })
 }
@@ -173,7 +176,7 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
         v-model="address"
         size="small"
         class="address"
-        placeholder="http://…"
+        placeholder="its address"
         aria-label="Where the station answers"
         @keydown.enter.prevent="station('')"
       />
@@ -185,10 +188,9 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
         {{ p.name }}
       </button>
     </div>
-    <p v-if="store.household?.weather.length" class="small quiet">
-      {{ count(store.household.weather.length, 'day') }} of real weather, to
-      {{ fullDay(store.household.weather[store.household.weather.length - 1]?.date ?? '') }}; those of this year stand
-      in place of the normals.
+    <p v-if="been.length" class="small quiet">
+      {{ count(been.length, 'day') }} of real weather, to {{ fullDay(been[been.length - 1]?.date ?? '') }}; those of this
+      year stand in place of the normals.
       <button type="button" class="link no-print" @click="forget">forget them</button>
     </p>
     <p v-if="record.length" class="small" role="status">{{ record.join('; ') }}.</p>
