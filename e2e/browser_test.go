@@ -75,15 +75,19 @@ type app struct {
 	db   string
 	verb string
 	addr string
+	asOf string
 }
 
 // asOf is the day all browser tests take place on.
 const asOf = "2027-01-12"
 
 // start runs the binary; the demo where verb is "demo".
-func start(t *testing.T, verb string) *app {
+func start(t *testing.T, verb string) *app { return startOn(t, verb, asOf) }
+
+// startOn runs the binary as if it were another day.
+func startOn(t *testing.T, verb, day string) *app {
 	t.Helper()
-	a := &app{t: t, db: filepath.Join(t.TempDir(), "household.db"), verb: verb, addr: "127.0.0.1:0"}
+	a := &app{t: t, db: filepath.Join(t.TempDir(), "household.db"), verb: verb, addr: "127.0.0.1:0", asOf: day}
 	a.run()
 	t.Cleanup(a.stop)
 	return a
@@ -91,7 +95,7 @@ func start(t *testing.T, verb string) *app {
 
 func (a *app) run() {
 	a.t.Helper()
-	a.cmd = exec.Command(binary, a.verb, "--db", a.db, "--addr", a.addr, "--as-of", asOf)
+	a.cmd = exec.Command(binary, a.verb, "--db", a.db, "--addr", a.addr, "--as-of", a.asOf)
 	a.cmd.Stderr = os.Stderr
 	out, err := a.cmd.StdoutPipe()
 	if err != nil {

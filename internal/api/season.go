@@ -33,11 +33,14 @@ func (s *Server) PostLog(c *echo.Context) error {
 		if again, snap, err := s.store.Seen(ctx, b.ID); err != nil || again {
 			return snap, err
 		}
-		planting, words, err := plan.Log(in, b.Event)
+		out, err := plan.Log(in, b.Event)
 		if err != nil {
 			return store.Snapshot{}, err
 		}
-		edit.Planting, edit.Words = &planting, words
+		edit.Planting, edit.Words = out.Planting, out.Words
+		if out.Patch != nil {
+			edit.Command, edit.Patch = "add-patch", out.Patch
+		}
 		return s.store.Apply(ctx, edit)
 	})
 }

@@ -23,7 +23,8 @@ func (y *Year) Chart() Chart {
 		c.FrostFree = mod(y.First-y.Last, Days)
 	}
 	round := func(v float64, by float64) float64 { return math.Round(v*by) / by }
-	for d := 0; d < Days; d += ChartStep {
+	for at := 0; at <= Days; at += ChartStep { // the last point is the first of the next year
+		d := at % Days
 		c.Max, c.Min = append(c.Max, round(y.Max[d], 10)), append(c.Min, round(y.Min[d], 10))
 		c.Soil, c.Light = append(c.Soil, round(y.Soil[d], 10)), append(c.Light, round(y.Light[d], 100))
 		c.Frost = append(c.Frost, round(y.FrostOn(d), 1000))

@@ -30,7 +30,7 @@ func (c *computation) jobOf(s *Sowing) work.Job {
 	j := work.Job{
 		Crop: crop, Method: s.Method, Date: s.Date, Clear: s.Clear,
 		Cells: s.Cells, SetOut: s.SetOut, Stations: s.Stations, Each: s.PerPlace, Plants: s.Plants,
-		Drill: s.DrillM, SeedGram: s.SeedGram, Area: s.Area, Gives: s.Likely, Unit: s.Unit,
+		Drill: s.DrillM, SeedGram: s.SeedGram, Area: s.Area, Gives: s.Likely, Unit: s.Unit, Stock: s.StockUnit,
 	}
 	for _, d := range []struct {
 		from *civil.Date

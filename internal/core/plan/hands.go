@@ -148,7 +148,8 @@ func (c *computation) feedsOf(key groupKey, group []*asked, s *season.Season, h 
 		for _, w := range run[:n] {
 			weeks = weeks.With(w)
 		}
-		if want := c.wants(group, s, h.Start, weeks, key.layout); float64(h.Plants) >= enough*float64(want) {
+		want := float64(c.wants(group, s, h.Start, weeks, key.layout))
+		if got := float64(h.Plants); got >= enough*want || n == 1 && got >= want/2 { // half of one week's food is eaten too
 			return n
 		}
 	}

@@ -36,30 +36,55 @@ var Events = []string{
 	"ended",  // bolted, failed or eaten by something: from a day on it gives nothing
 }
 
-// Log turns an event into the planting it makes of a sowing, and says in words
-// what happened. An event that cannot be gives an invalid.Field.
-func Log(in Input, e Event) (table.Planting, string, error) {
+// Outcome is what an event makes of a sowing: a planting, or, of a perennial that
+// was planted, a patch.
+type Outcome struct {
+	Planting *table.Planting
+	Patch    *table.Patch
+	Words    string // what happened
+}
+
+// Log turns an event into what it makes of a sowing. An event that cannot be
+// gives an invalid.Field.
+func Log(in Input, e Event) (Outcome, error) {
 	c, err := worked(in, nil)
 	if err != nil {
-		return table.Planting{}, "", err
+		return Outcome{}, err
 	}
 	k := slices.IndexFunc(c.plan.Sowings, func(s Sowing) bool { return s.ID == e.Sowing })
 	if k < 0 {
-		return table.Planting{}, "", &invalid.Field{Field: "sowing", Value: e.Sowing, Allowed: "a sowing of the plan; it may have changed since"}
+		return Outcome{}, &invalid.Field{Field: "sowing", Value: e.Sowing, Allowed: "a sowing of the plan; it may have changed since"}
 	}
 	s := &c.plan.Sowings[k]
 	if s.Method == "patch" {
-		return table.Planting{}, "", &invalid.Field{Field: "sowing", Value: s.CropName, Allowed: "a sowing of a season: a patch that stands is entered in House"}
+		return c.planted(s, e)
 	}
 	p := c.planting(s)
 	words, err := c.happened(s, &p, e)
 	if err != nil {
-		return table.Planting{}, "", err
+		return Outcome{}, err
 	}
 	if e.Note != "" {
 		p.Note = e.Note
 	}
-	return p, words, nil
+	return Outcome{Planting: &p, Words: words}, nil
+}
+
+// planted makes a patch of a perennial that was planted.
+func (c *computation) planted(s *Sowing, e Event) (Outcome, error) {
+	if e.What != "done" || e.Task != work.PlantOut || s.Stands {
+		return Outcome{}, &invalid.Field{Field: "sowing", Value: s.CropName, Allowed: "a sowing of a season: a patch that stands is entered in House"}
+	}
+	day := e.Day
+	if day == 0 {
+		day = c.in.AsOf
+	}
+	year, _, _ := day.Split()
+	p := table.Patch{Crop: s.Crop, Plants: max(1, s.Plants), Planted: year}
+	if e.Count >= 1 {
+		p.Plants = int(e.Count)
+	}
+	return Outcome{Patch: &p, Words: fmt.Sprintf("planted a patch of %d %s", p.Plants, lower(s.CropName))}, nil
 }
 
 // planting returns what is known of a sowing so far as a planting.

@@ -19,6 +19,7 @@ func Begin(c *book.Crop, y *place.Year, r Rules, yearStart, day int) (st Start, 
 		return s.Starts[0], ""
 	}
 	g := newGround(c, y, r, waysOf(c, r.Way)[0])
+	g.pauses(yearStart)
 	offset := mod(yearStart-y.Last, place.Days)
 	from, to := g.span()
 	x, years := day+offset, 0
@@ -31,6 +32,15 @@ func Begin(c *book.Crop, y *place.Year, r Rules, yearStart, day int) (st Start, 
 	st, refused := g.try(x)
 	if refused.rule != permitted {
 		st, why = g.force(x), g.words(refused)
+	}
+	switch {
+	case why != "":
+	case from > to:
+		why = g.noDay()
+	case x < from:
+		why = "it is earlier than " + g.firstWhy()
+	case x > to:
+		why = "it is later than " + g.lastWhy()
 	}
 	by := years*place.Days - offset
 	st.Day, st.Sow, st.Ready, st.Sure, st.Plain, st.End = st.Day+by, st.Sow+by, st.Ready+by, st.Sure+by, st.Plain+by, st.End+by

@@ -248,6 +248,14 @@ func (g *ground) span() (from, to int) {
 	return from, min(g.limit, place.Days) + 7
 }
 
+// noDay says why no day of the year is tried at all.
+func (g *ground) noDay() string {
+	if g.autumnPlanted() {
+		return "the mean never falls under 15 °C here, when it would be planted"
+	}
+	return "no day of the year is warm enough"
+}
+
 // warmEnough is the temperature rule for the spring edge where there is no
 // frost to count from: °C of the mean daily minimum.
 func (g *ground) warmEnough(x int) (float64, bool) {

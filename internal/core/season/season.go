@@ -120,7 +120,7 @@ func Of(c *book.Crop, y *place.Year, r Rules, yearStart int) *Season {
 // besides adds the starts of a second way that feed weeks which the first way
 // cannot: what usually goes in place is raised where only that feeds the week.
 func (s *Season) besides(g *ground, yearStart int) {
-	second := &Season{Crop: s.Crop, cumul: s.cumul, idle: s.idle}
+	second := &Season{Crop: s.Crop, cumul: s.cumul, idle: g.pauses(yearStart)}
 	second.scan(g, yearStart)
 	fed, from := s.Fresh(), -1
 	for i, st := range second.Starts {
@@ -192,7 +192,7 @@ func (s *Season) scan(g *ground, yearStart int) {
 	if len(s.Starts) == 0 {
 		s.Why = g.words(before)
 		if s.Why == "" {
-			s.Why = "no day of the year is warm enough"
+			s.Why = g.noDay()
 		}
 	}
 }

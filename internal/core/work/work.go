@@ -5,6 +5,8 @@ package work
 import (
 	"fmt"
 	"math"
+	"slices"
+	"strings"
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
@@ -40,6 +42,7 @@ type Task struct {
 	Count   float64     `json:"count,omitempty"` // what there is to do of it
 	Unit    amount.Unit `json:"unit,omitempty"`
 	Each    int         `json:"each,omitempty"` // seeds to a cell or station
+	Noun    string      `json:"noun,omitempty"` // what is counted, where the unit does not say it: tubers, of drill
 	Minutes float64     `json:"minutes"`        // of all of it
 	Moot    bool        `json:"moot,omitempty"` // what comes after it is done, so nobody need do it any more
 	Done    civil.Date  `json:"done,omitzero"`
@@ -57,7 +60,8 @@ type Job struct {
 	Cells, SetOut, Stations, Each, Plants int
 	Drill, SeedGram, Area, Gives          float64 // m, g, m², kg or pieces
 	Unit                                  amount.Unit
-	Kept                                  bool // it goes into a store
+	Stock                                 string // what planting stock is called: tubers, cloves
+	Kept                                  bool   // it goes into a store
 }
 
 // How long after it is up a sowing is thinned and staked, and after it is
@@ -91,15 +95,15 @@ func Tasks(j Job, r book.Rules) (out []Task) {
 	case "bought":
 		add(Task{What: PlantOut, Do: "Buy and plant out", Day: j.Date, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesPlant})
 	case "stock":
-		add(Task{What: PlantOut, Do: "Plant", Day: j.Date, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesPlant})
+		add(Task{What: PlantOut, Do: "Plant", Day: j.Date, Count: float64(j.SetOut), Unit: amount.Start, Noun: j.Stock, Minutes: float64(j.SetOut) * r.MinutesPlant})
 	case "patch":
-		add(Task{What: PlantOut, Do: "Plant the patch", Day: j.Date, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesPlant})
+		add(Task{What: PlantOut, Do: "Plant the patch", Day: j.Date, Count: float64(max(j.SetOut, j.Plants)), Unit: amount.Start, Noun: j.Stock, Minutes: float64(j.SetOut) * r.MinutesPlant})
 	case "tray":
 		add(Task{What: Sow, Do: "Sow on trays", Day: j.Date, Count: j.SeedGram, Unit: amount.Gram, Minutes: 10})
 	default:
 		t := Task{What: Sow, Do: "Sow in place", Day: j.Date, Count: float64(j.Stations), Unit: amount.Station, Each: j.Each, Minutes: j.Area * r.MinutesSow}
 		if j.Drill > 0 {
-			t.Count, t.Unit, t.Each = j.Drill, amount.Metre, 0
+			t.Count, t.Unit, t.Each, t.Noun = j.Drill, amount.Metre, 0, "of drill"
 		}
 		add(t)
 	}
@@ -127,6 +131,7 @@ func Tasks(j Job, r book.Rules) (out []Task) {
 	if j.Method != "patch" && j.Method != "tray" {
 		add(Task{What: Clear, Do: "Clear", Day: j.Clear, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area * r.MinutesClear})
 	}
+	slices.SortStableFunc(out, func(a, b Task) int { return int(a.Day - b.Day) })
 	return out
 }
 
@@ -178,6 +183,12 @@ func (t Task) Words(say func(float64, amount.Unit) string) string {
 		return ""
 	}
 	text := say(t.Count, t.Unit)
+	switch {
+	case strings.HasPrefix(t.Noun, "of "):
+		text += " " + t.Noun
+	case t.Noun != "":
+		text = fmt.Sprintf("%.0f %s", t.Count, t.Noun)
+	}
 	switch {
 	case t.Each == 1:
 		text += ", 1 seed to each"

@@ -1166,6 +1166,7 @@ export interface components {
             /** Format: double */
             minutes: number;
             moot?: boolean;
+            noun?: string;
             done?: string;
             /** Format: double */
             got?: number;

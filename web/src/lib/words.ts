@@ -150,3 +150,10 @@ const weekdays = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Frida
 export function weekday(iso: string): string {
   return weekdays[new Date(Date.parse(iso)).getUTCDay()] ?? ''
 }
+
+/** What there is of a task: 24 cells, 2.8 m of drill, 200 tubers. */
+export function taskAmount(t: { count?: number; unit?: string; noun?: string }, say: (n: number, u: string) => string) {
+  if (!t.count) return ''
+  if (t.noun && !t.noun.startsWith('of ')) return `${Math.round(t.count)} ${t.noun}`
+  return say(t.count, t.unit ?? '') + (t.noun ? ' ' + t.noun : '')
+}

@@ -6,7 +6,7 @@ import type { Problem, Sowing, Task } from '../../lib/api'
 import type { Line } from '../../lib/daybook'
 import { fieldError, otherErrors, useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
-import { count as many, day, weekday } from '../../lib/words'
+import { count as many, day, taskAmount, weekday } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
 
 const props = defineProps<{ line: Line; overdue?: boolean }>()
@@ -20,7 +20,7 @@ const counts = ref<Record<string, number | undefined>>({})
 const amount = computed(() => {
   const l = props.line
   if (!l.count || l.what === 'up-by') return ''
-  const text = say(l.count, l.unit)
+  const text = taskAmount({ count: l.count, unit: l.unit, noun: l.parts[0]?.task.noun }, say)
   return l.what === 'pick' || l.what === 'lift' ? `likely ${text}` : text
 })
 const each = computed(() => {

@@ -189,8 +189,8 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
       </button>
     </div>
     <p v-if="been.length" class="small quiet">
-      {{ count(been.length, 'day') }} of real weather, to {{ fullDay(been[been.length - 1]?.date ?? '') }}; those of this
-      year stand in place of the normals.
+      {{ count(been.length, 'day') }} of real weather, to {{ fullDay(been[been.length - 1]?.date ?? '') }}; those of
+      this year stand in place of the normals.
       <button type="button" class="link no-print" @click="forget">forget them</button>
     </p>
     <p v-if="record.length" class="small" role="status">{{ record.join('; ') }}.</p>

@@ -38,7 +38,9 @@ const takeBack = () => store.edit({ command: 'disagree' })
     </template>
     <template v-else>
       <button type="button" class="link" @click="agree">Agree to this plan</button>
-      <span class="quiet">: its figures are kept, later changes stay close to its days, and what moves is listed.</span>
+      <span class="quiet"
+        >Its figures are then kept, later changes stay close to its days, and what moves is listed.</span
+      >
     </template>
   </div>
 </template>

@@ -6,7 +6,7 @@ import { computed, ref } from 'vue'
 import type { Problem, Sowing, SowingEvent } from '../../lib/api'
 import { fieldError, otherErrors, useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
-import { count, day, wayWords } from '../../lib/words'
+import { count, day, taskAmount, wayWords } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
 import Ribbon from '../../parts/Ribbon.vue'
 
@@ -61,7 +61,7 @@ const sources = computed(() => {
     <ol v-if="s.tasks.length" class="tasks">
       <li v-for="t in s.tasks" :key="t.what" :class="{ done: t.done, moot: t.moot }">
         <b>{{ day(t.done || t.day) }}</b> {{ t.do.toLowerCase()
-        }}<span v-if="t.count && t.what !== 'up-by'" class="quiet"> {{ say(t.count, t.unit ?? '') }}</span
+        }}<span v-if="t.count && t.what !== 'up-by'" class="quiet"> {{ taskAmount(t, say) }}</span
         ><span v-if="t.done"> ✓</span>
       </li>
     </ol>
