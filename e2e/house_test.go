@@ -78,7 +78,7 @@ func TestRiskAndYearMoveTheDates(t *testing.T) {
 	p.fill(`[aria-label="Name of the household"]`, "The weir house")
 	p.shows(".tally h1", "The weir house")
 	p = a.open("/sowings")
-	p.shows(`[data-sowing="w3-canned-1"]`, "12 May") // planted out a week later than the usual 5 May
+	p.shows(`[data-sowing="28-w3-canned-1"]`, "12 May") // planted out a week later than the usual 5 May
 }
 
 func TestAnotherClimate(t *testing.T) {

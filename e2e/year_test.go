@@ -155,7 +155,7 @@ func TestAWeatherFileMovesTheDates(t *testing.T) {
 	p.clickNamed("button", "Save the place")
 	p.shows(".notice", "Changed the place")
 	p = a.open("/sowings")
-	p.shows(`[data-sowing="w3-canned-1"]`, "26 May") // planted out a week after 19 May, no longer on 5 May
+	p.shows(`[data-sowing="27-w3-canned-1"]`, "26 May") // planted out a week after 19 May, no longer on 5 May
 }
 
 func TestAWeekIsOpenedAndPinned(t *testing.T) {

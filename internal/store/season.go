@@ -4,6 +4,7 @@ import (
 	"context"
 	"database/sql"
 	"encoding/json"
+	"strings"
 
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
@@ -203,6 +204,7 @@ func (d *drafter) weather(e *Edit) error {
 		d.words = "took in the weather that has been"
 	}
 	if e.Place != nil {
+		d.words = strings.TrimSuffix("changed the place and "+d.words, " and ")
 		d.about = key{Kind: kindPlace}
 	}
 	return nil

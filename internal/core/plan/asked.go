@@ -126,6 +126,7 @@ func (c *computation) stagger(key groupKey, group []*asked) (rows []*row) {
 	w := c.resolved[first.wish].Wish
 	known := sowing.Known{
 		Now:    int(c.in.AsOf - c.start),
+		Bound:  c.bound(all.Season, all.Hands),
 		Agreed: c.resolver.Agreements.Days(first.crop.ID, key.cover, key.fresh),
 		Feeds:  func(h *table.Hand, run []int) int { return c.feedsOf(key, group, all.Season, h, run) },
 		Gives:  func(h *table.Hand, share float64) float64 { return c.givesOf(group, h, share) },
@@ -318,6 +319,9 @@ func (c *computation) add(r *row, z reckon.Size, id string, figures []string, st
 	if z.Plants == 0 && z.Area == 0 && r.hand == nil {
 		return // there is nothing to sow for it
 	}
+	if r.hand != nil && r.hand.Lost && !r.hand.Begun() { // it was never sown: it takes and gives nothing
+		z = reckon.Size{Need: reckon.Need{Pieces: z.Need.Pieces}, Stand: z.Stand, Given: make([]reckon.Given, len(z.Given))}
+	}
 	sw := c.dates(r.crop, first.a.form, first.s)
 	for _, u := range r.uses[1:] {
 		sw.extend(c.dates(r.crop, u.a.form, u.s))
@@ -330,7 +334,9 @@ func (c *computation) add(r *row, z reckon.Size, id string, figures []string, st
 	if stands {
 		sw.StockUnit = ""
 	}
-	sw.hand, sw.Merged = r.hand, r.merged
+	if sw.hand, sw.Merged = r.hand, r.merged; r.hand != nil && r.hand.Plants > 0 {
+		sw.Wants = max(sw.Wants, r.hand.Asked) // what the plan wanted when they were counted
+	}
 	if z.Short != nil {
 		for _, u := range r.uses {
 			if u.a.confidence > 0 {

@@ -76,7 +76,7 @@ func (c *computation) open(crop *book.Crop, until int) bool {
 // byHand says of a sowing what was said and seen of it.
 func (c *computation) byHand(sw *Sowing, h *table.Hand) {
 	sw.Set, sw.SetWhy, sw.Begun, sw.Behind = true, h.Why, h.Begun(), h.Behind
-	sw.Late = sw.Late && !sw.Begun
+	sw.Late = sw.Late && !sw.Begun && !h.Lost
 	if h.Out != nil {
 		sw.PlantOut = h.Out
 	}
@@ -115,6 +115,30 @@ func counted(r *row) int {
 		return max(1, r.hand.Asked) // nothing is asked of it: as many as were when it was set
 	}
 	return r.hand.Plants
+}
+
+// bound returns the weeks that plantings really made, or given up, were to feed
+// when they were planned. What is past binds: what they do not feed after all
+// can be fed only by what is still to be begun.
+func (c *computation) bound(s *season.Season, hands []*table.Hand) (weeks season.Weeks) {
+	for _, h := range hands {
+		if h.Planned == nil || !h.Begun() && !h.Lost {
+			continue
+		}
+		rules := c.in.Household.Rules(h.Crop)
+		if h.Way != season.UsualWay {
+			rules.Way = h.Way
+		}
+		indoors := h.Start.Day - h.Start.Sow
+		if h.Sown != nil { // the planned days indoors, whatever they became
+			indoors = int(h.Day - *h.Sown)
+		}
+		st, _ := c.in.Memory.begin(c.of, c.been, seasonKey{s.Crop, h.Cover, rules}, int(*h.Planned-c.start)+indoors)
+		if st.Ready >= 0 && st.Ready < place.Days {
+			weeks |= s.FedBy(st)
+		}
+	}
+	return weeks
 }
 
 // enough is the share of the plants reckoned that counts as all of them.

@@ -160,6 +160,36 @@ func TestALotMovedEarlyLeavesAGap(t *testing.T) {
 	}
 }
 
+// Sown late, a sowing is not wanted a second time on the day that is past; the
+// weeks that it can no longer feed are gaps, or fed by what can still be sown.
+func TestWhatIsPastBinds(t *testing.T) {
+	in := wanting(lettuce(6))
+	before := planned(t, in)
+	first := before.Sowings[0]
+	in.AsOf = first.Date + 40
+	for name, e := range map[string]Event{
+		"sown late": {Sowing: first.ID, What: "done", Task: first.Tasks[0].What, Day: in.AsOf},
+		"not sown":  {Sowing: first.ID, What: "ended", Day: in.AsOf},
+	} {
+		now := planned(t, after(t, in, e))
+		for _, s := range now.Sowings {
+			if was := slices.ContainsFunc(before.Sowings, func(o Sowing) bool { return o.Date == s.Date }); s.ID != first.ID && s.Date < in.AsOf && !was {
+				t.Errorf("%s: %s is still to be begun on %s, as of %s", name, s.ID, s.Date, in.AsOf)
+			}
+		}
+		if late := sowingOf(t, now, first.ID); late.Late {
+			t.Errorf("%s: it still counts as late", name)
+		}
+		if late := sowingOf(t, now, first.ID); name == "not sown" && (late.Plants != 0 || late.Area != 0 || late.Likely != 0) {
+			t.Errorf("what was never sown has %d plants on %g m²", late.Plants, late.Area)
+		}
+		gaps := gapsOf(&now.Wishes[0])
+		if gaps == 0 || now.Wishes[0].WeeksFed+gaps != now.Wishes[0].WeeksWanted {
+			t.Errorf("%s: %d weeks fed, %d gaps of %d", name, now.Wishes[0].WeeksFed, gaps, now.Wishes[0].WeeksWanted)
+		}
+	}
+}
+
 // What is seen in the bed moves the sowing, whichever word it is said in.
 func TestWhatIsSeenMovesTheSowing(t *testing.T) {
 	base := wanting(lettuce(6))

@@ -94,7 +94,8 @@ func (c *computation) planting(s *Sowing) table.Planting {
 		p.For, p.Done = slices.Clone(p.For), slices.Clone(p.Done)
 		return p
 	}
-	p := table.Planting{ID: s.ID, Crop: s.Crop, Cover: place.Cover(s.Cover), Way: s.Way, Day: s.Day, Asked: s.Plants, For: []table.Purpose{}}
+	planned := s.Date
+	p := table.Planting{Planned: &planned, ID: s.ID, Crop: s.Crop, Cover: place.Cover(s.Cover), Way: s.Way, Day: s.Day, Asked: s.Plants, For: []table.Purpose{}}
 	if s.Early { // what was risked becomes a sowing like any other once it is there
 		p.Note = "risked early"
 	}
@@ -176,6 +177,9 @@ func (c *computation) happened(s *Sowing, p *table.Planting, e Event) (string, e
 		p.Ended, p.Lost = &day, true
 		if p.Plants == 0 {
 			p.Plants = s.Plants
+		}
+		if !p.Begun() {
+			return fmt.Sprintf("%s of %s is not sown", name, s.Date.Short()), nil
 		}
 		return fmt.Sprintf("%s of %s ended on %s", name, s.Date.Short(), day.Short()), nil
 	}

@@ -25,6 +25,9 @@ type Sowing struct {
 type Known struct {
 	// Now is the day it is, counted from the start of the table year.
 	Now int
+	// Bound are the weeks that plantings really made were to feed: nothing can be
+	// begun for them any more on a day that is past.
+	Bound season.Weeks
 	// Agreed are the days, counted the same way, of the plan agreed to.
 	Agreed []int
 	// Feeds returns those weeks of a run that the plants counted for a planting
@@ -165,6 +168,7 @@ func (w *walk) byNeed(early bool) []Sowing {
 			}
 		}
 	}
+	past := func(i, week int) bool { return w.known.Bound.Has(week) && u.Season.Starts[i].Sow < w.known.Now }
 	first := 0
 	for week := range season.WeeksPerYear { // begin behind a hole, so that no run is cut at the year's end
 		if w.left.Has(week) && !w.left.Has((week+season.WeeksPerYear-1)%season.WeeksPerYear) {
@@ -181,10 +185,10 @@ func (w *walk) byNeed(early bool) []Sowing {
 		}
 		i := w.latest(week, func(i int) bool { return i >= w.first && !spent[i] })
 		if i < 0 {
-			i = w.latest(week, func(i int) bool { return agreed[i] })
+			i = w.latest(week, func(i int) bool { return agreed[i] && !past(i, week) })
 		}
 		if i < 0 {
-			i = w.latest(week, func(i int) bool { return i < w.first })
+			i = w.latest(week, func(i int) bool { return i < w.first && !past(i, week) })
 		}
 		if i < 0 {
 			continue

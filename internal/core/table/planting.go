@@ -24,6 +24,8 @@ type Planting struct {
 	Up    *civil.Date `json:"up,omitempty"`    // seen to be up
 	Asked int         `json:"asked,omitempty"` // plants that the plan wanted when they were counted
 
+	Planned *civil.Date `json:"planned,omitempty"` // when the plan wanted it begun
+
 	Plants int         `json:"plants,omitempty"` // that stand or are to; 0: as many as are reckoned
 	Behind int         `json:"behind,omitempty"` // days later than reckoned
 	Ended  *civil.Date `json:"ended,omitempty"`  // bolted, failed or cleared: from then on it gives nothing
@@ -77,7 +79,7 @@ func (p Planting) Validate(c invalid.Check, b *book.Book) {
 	for _, f := range []struct {
 		field string
 		day   *civil.Date
-	}{{"sown", p.Sown}, {"out", p.Out}, {"up", p.Up}, {"ended", p.Ended}} {
+	}{{"sown", p.Sown}, {"out", p.Out}, {"up", p.Up}, {"ended", p.Ended}, {"planned", p.Planned}} {
 		if f.day != nil {
 			day(f.field, *f.day)
 		}

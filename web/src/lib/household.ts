@@ -94,14 +94,24 @@ export const useHousehold = defineStore('household', () => {
     }
   }
 
+  // Edits go one after the other: one that follows quickly is made against what
+  // the one before has left, and does not clash with it.
+  let turn: Promise<unknown> = Promise.resolve()
+  function inTurn<T>(run: () => Promise<T>): Promise<T> {
+    const mine = turn.then(run, run)
+    turn = mine.catch(() => undefined)
+    return mine
+  }
+  const stamp = () => ({ client, id: freshId(), revision: state.value?.revision ?? 0 })
+
   /** Does one edit; returns what was wrong with it, if anything. */
   function edit(change: Change): Promise<Problem | undefined> {
-    return send({ ...change, client, id: freshId(), revision: state.value?.revision ?? 0 })
+    return inTurn(() => send({ ...change, ...stamp() }))
   }
 
   /** Puts down what was done to a sowing or seen of it. */
   function log(event: SowingEvent): Promise<Problem | undefined> {
-    return send({ event, client, id: freshId(), revision: state.value?.revision ?? 0 })
+    return inTurn(() => send({ event, ...stamp() }))
   }
 
   async function again() {

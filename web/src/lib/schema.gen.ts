@@ -1071,6 +1071,8 @@ export interface components {
             sown?: string;
             out?: string;
             up?: string;
+            /** @description when the plan wanted it begun */
+            planned?: string;
             asked?: number;
             plants?: number;
             behind?: number;

@@ -26,7 +26,7 @@ const words = computed(() => (store.notice ? capital(render(store.notice)) + '.'
     <div v-else-if="words" class="notice small">
       <span role="status"
         >{{ words
-        }}<template v-if="store.moves.length"> {{ count(store.moves.length, 'sowing') }} changed.</template></span
+        }}<template v-if="store.moves.length">{{ ' ' + count(store.moves.length, 'sowing') }} changed.</template></span
       >
       <button v-if="store.moves.length" type="button" class="link" :aria-expanded="open" @click="open = !open">
         {{ open ? 'hide' : 'which' }}

@@ -3,6 +3,7 @@
 // done; and what stands, with what can be seen of it.
 import { ElCheckbox, ElInput } from 'element-plus'
 import { computed, ref, watch } from 'vue'
+import type { Sowing } from '../../lib/api'
 import { doneIn, linesUntil, monday } from '../../lib/daybook'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
@@ -47,15 +48,20 @@ const parts = computed(() => {
   return over.length && !ahead.value ? [{ name: 'Overdue', from: '', lines: over }, ...weeks] : weeks
 })
 const done = computed(() => (plan.value ? doneIn(plan.value, monday(today.value) - 7, dayNumber(today.value)) : []))
-const standing = computed(() =>
-  (plan.value?.sowings ?? []).filter(
-    (s) =>
-      s.begun &&
-      !s.over &&
-      s.clear >= today.value &&
-      (!find.value || s.crop_name.toLowerCase().includes(find.value.trim().toLowerCase())),
-  ),
-)
+/** Where one should look first: what should be up, then what is ready, then the rest by its date. */
+function rank(s: Sowing): number {
+  const up = s.tasks.find((t) => t.what === 'up-by')
+  if (up && !up.done && !up.moot && up.day <= today.value) return 0
+  return s.first_pick && s.first_pick <= today.value ? 1 : 2
+}
+const standing = computed(() => {
+  const wanted = find.value.trim().toLowerCase()
+  return (plan.value?.sowings ?? [])
+    .filter(
+      (s) => s.begun && !s.over && s.clear >= today.value && (!wanted || s.crop_name.toLowerCase().includes(wanted)),
+    )
+    .sort((a, b) => rank(a) - rank(b) || a.date.localeCompare(b.date))
+})
 
 /** Hours of a week of the table year, by the week that a day falls in. */
 function hoursOf(iso: string): number | undefined {

@@ -10,6 +10,7 @@ const props = defineProps<{ sowing: Sowing }>()
 const store = useHousehold()
 const { say } = useUnits()
 const problem = ref<Problem>()
+const opened = ref<boolean>()
 const s = computed(() => props.sowing)
 const today = computed(() => store.plan?.as_of ?? '')
 
@@ -25,6 +26,11 @@ const state = computed(() => {
   return x.first_pick ? `ready about ${day(x.first_pick)}` : `stands until ${day(x.clear)}`
 })
 
+/** Open where one should look: it should be up, or is ready. */
+const open = computed(
+  () => opened.value ?? (!!s.value.up_by && !up.value && !picking.value && s.value.method !== 'stock' && s.value.up_by <= today.value),
+)
+
 async function say_(event: { what: 'share' | 'behind' | 'ended' | 'done' | 'ready'; count?: number; task?: string }) {
   problem.value = await store.log({ sowing: s.value.id, day: today.value, ...event })
 }
@@ -32,7 +38,7 @@ async function say_(event: { what: 'share' | 'behind' | 'ended' | 'done' | 'read
 
 <template>
   <li class="standing" :data-standing="s.id">
-    <div>
+    <button type="button" class="plain what" :aria-expanded="open" @click="opened = !open">
       <span class="crop">{{ s.crop_name }}</span>
       <span class="more small"
         >{{ s.method === 'raised' || s.method === 'direct' || s.method === 'tray' ? 'sown' : 'planted' }}
@@ -40,9 +46,9 @@ async function say_(event: { what: 'share' | 'behind' | 'ended' | 'done' | 'read
         }}{{ s.wants > s.plants ? ` of ${s.wants} wanted` : ''
         }}{{ s.behind > 0 ? `, ${count(s.behind, 'day')} behind` : '' }}</span
       >
-    </div>
+    </button>
     <span class="state">{{ state }}</span>
-    <div class="seen">
+    <div v-if="open" class="seen">
       <template v-if="!up && !picking && s.up_by && s.method !== 'stock'">
         <button type="button" class="chip" @click="say_({ what: 'done', task: 'up-by' })">all up</button>
         <button type="button" class="chip" @click="say_({ what: 'share', count: 50 })">half up</button>
@@ -71,6 +77,9 @@ async function say_(event: { what: 'share' | 'behind' | 'ended' | 'done' | 'read
   gap: 0.15rem 0.8rem;
   border-bottom: 1px solid var(--hair);
   padding: 0.35rem 0;
+}
+.what {
+  text-align: left;
 }
 .crop {
   font-family: var(--serif);

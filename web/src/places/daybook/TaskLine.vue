@@ -45,6 +45,17 @@ async function put(sowing: Sowing, task: Task, count: number) {
   return !problem.value
 }
 
+/** What is not begun yet may be given up: nothing is sown in its place on a day that is past. */
+const unmade = computed(() =>
+  props.line.parts.every(({ sowing, task }) => !sowing.begun && task === sowing.tasks[0] && sowing.method !== 'patch'),
+)
+async function skip() {
+  for (const { sowing } of [...props.line.parts]) {
+    problem.value = await store.log({ sowing: sowing.id, what: 'ended', day: store.plan?.as_of })
+    if (problem.value) return
+  }
+}
+
 async function done() {
   for (const { sowing, task } of [...props.line.parts]) {
     const real = counts.value[sowing.id]
@@ -96,6 +107,7 @@ async function done() {
         </label>
       </template>
       <ElButton type="primary" size="small" @click="done">Put down</ElButton>
+      <button v-if="unmade" type="button" class="link" @click="skip">it will not be done</button>
       <p v-if="problem" class="wrong" role="alert">
         {{
           fieldError(problem, 'day', 'count', 'task') || otherErrors(problem, 'day', 'count', 'task') || problem.detail

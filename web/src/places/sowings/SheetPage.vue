@@ -81,7 +81,7 @@ const spacing = (s: Sowing) =>
     : say(s.area, 'm²')
 /** The date between which and the next something should be up. */
 const up = (s: Sowing) => (s.up_by ? day(s.up_by) : '')
-const size = (n: number) => (n > 46 ? 'tiny' : n > 30 ? 'dense' : '')
+const size = (n: number) => (n > 52 ? 'tiny' : n > 36 ? 'dense' : '')
 const print = () => window.print()
 </script>
 
@@ -100,7 +100,7 @@ const print = () => window.print()
       <h3>
         {{ m.month }} <span>{{ raising ? 'raised indoors' : 'to sow and plant' }} · {{ store.household?.name }}</span>
       </h3>
-      <table>
+      <table :class="{ raised: raising }">
         <thead>
           <tr v-if="raising">
             <th>sow</th>
@@ -178,6 +178,31 @@ h3 span {
 table {
   width: 100%;
   border-collapse: collapse;
+  table-layout: fixed;
+}
+th:nth-child(1) {
+  width: 9%;
+}
+th:nth-child(2) {
+  width: 13%;
+}
+th:nth-child(3) {
+  width: 20%;
+}
+th:nth-child(4) {
+  width: 19%;
+}
+th:nth-child(5) {
+  width: 17%;
+}
+.raised th:nth-child(2) {
+  width: 24%;
+}
+.raised th:nth-child(3) {
+  width: 15%;
+}
+.raised th:nth-child(n + 4) {
+  width: 10.4%;
 }
 th {
   text-align: left;
@@ -199,7 +224,6 @@ td {
   font-weight: 600;
 }
 .blank {
-  width: 4.2rem;
   border-left: 1px solid var(--hair);
   padding-left: 0.3rem;
 }
@@ -213,22 +237,23 @@ td {
     max-width: none;
     margin: 0;
     break-after: page;
-    font-size: 10pt;
+    font-size: 8.8pt;
   }
   .sheet:last-of-type {
     break-after: auto;
   }
-  .dense {
-    font-size: 8.6pt;
+  td {
+    padding-block: 0.1rem;
+    line-height: 1.3;
   }
-  .dense td {
-    padding-block: 0.12rem;
+  td:not(.crop) {
+    white-space: nowrap;
+  }
+  .dense {
+    font-size: 7.6pt;
   }
   .tiny {
-    font-size: 7pt;
-  }
-  .tiny td {
-    padding-block: 0;
+    font-size: 6.2pt;
   }
 }
 </style>

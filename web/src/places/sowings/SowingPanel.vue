@@ -7,6 +7,7 @@ import type { Problem, Sowing, SowingEvent } from '../../lib/api'
 import { fieldError, otherErrors, useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { count, day, taskAmount, wayWords } from '../../lib/words'
+import MonthScale from '../../parts/MonthScale.vue'
 import NumberInput from '../../parts/NumberInput.vue'
 import Ribbon from '../../parts/Ribbon.vue'
 
@@ -60,9 +61,10 @@ const sources = computed(() => {
     </p>
     <ol v-if="s.tasks.length" class="tasks">
       <li v-for="t in s.tasks" :key="t.what" :class="{ done: t.done, moot: t.moot }">
-        <b>{{ day(t.done || t.day) }}</b> {{ t.do.toLowerCase()
-        }}<span v-if="t.count && t.what !== 'up-by'" class="quiet"> {{ taskAmount(t, say) }}</span
-        ><span v-if="t.done"> ✓</span>
+        <b>{{ day(t.done || t.day) }}</b>
+        <span>{{ t.do.toLowerCase() }}</span>
+        <span v-if="t.count && t.what !== 'up-by'" class="quiet">{{ taskAmount(t, say) }}</span>
+        <span v-if="t.done" class="tick">✓</span>
       </li>
     </ol>
     <p v-if="s.spare || s.keep_back" class="quiet">
@@ -71,7 +73,9 @@ const sources = computed(() => {
         >Keep back {{ say(s.keep_back, 'g') }} of the seed for the sowings that follow.</template
       >
     </p>
-    <div v-if="ribbon && s.feeds.length" class="ribbon"><Ribbon :source="sources" :label="s.crop_name" /></div>
+    <div v-if="ribbon && s.feeds.length" class="ribbon">
+      <MonthScale /><Ribbon :source="sources" :label="s.crop_name" />
+    </div>
     <div v-if="!fixed" class="hand no-print">
       <label class="field"
         ><span>Begin on</span
@@ -119,6 +123,7 @@ const sources = computed(() => {
   padding: 0.25rem 0 0.5rem 0.8rem;
   border-left: 3px solid var(--accent);
   color: var(--ink-2);
+  background: var(--paper);
   max-width: 66rem;
 }
 .panel p + p {
@@ -131,6 +136,14 @@ const sources = computed(() => {
   display: flex;
   flex-wrap: wrap;
   gap: 0.1rem 1.3rem;
+}
+.tasks li {
+  display: flex;
+  gap: 0.3rem;
+  align-items: baseline;
+}
+.tasks .tick {
+  color: var(--fresh);
 }
 .tasks b {
   font-family: var(--serif);

@@ -138,9 +138,10 @@ h2:focus {
 .basis {
   flex: 1;
 }
-.outs a {
-  margin-right: 0.9rem;
-  white-space: nowrap;
+.outs {
+  display: inline-flex;
+  flex-wrap: wrap;
+  gap: 0 0.9rem;
 }
 .tools {
   display: flex;

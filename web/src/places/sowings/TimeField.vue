@@ -235,6 +235,7 @@ const frosts = computed(() => {
 <style scoped>
 .time {
   position: relative;
+  isolation: isolate;
 }
 .time-grid {
   display: grid;
@@ -373,6 +374,7 @@ const frosts = computed(() => {
   position: absolute;
   inset: 2.1rem 0 3.4rem 0;
   pointer-events: none;
+  z-index: -1;
 }
 .today i {
   top: 0;
