@@ -31,6 +31,10 @@ func TestScreenshots(t *testing.T) {
 	p.see("[data-bar]")
 	keep(p, "sowings-year")
 
+	p = a.open("/sowings/sheet/raising")
+	p.see(".sheet")
+	keep(p, "raising")
+
 	p = a.open("/house")
 	p.see(".chart")
 	keep(p, "house")
@@ -68,6 +72,19 @@ func TestScreenshots(t *testing.T) {
 	p.click(`[data-wish="w1"] .title`)
 	p.see(".editor")
 	keep(p, "table-dark")
+
+	spring := startOn(t, "demo", "2027-04-21")
+	p = spring.open("/daybook")
+	for _, crop := range []string{"Bulb onion", "Broccoli", "Pepper, sweet", "Shelling pea", "Spinach", "Chard", "Head lettuce"} {
+		line := `[data-crop="` + crop + `"][data-task="sow"]`
+		p.click(line + " .tick")
+		p.shows(".done", crop)
+	}
+	p.eval(`() => window.scrollTo(0, 0)`)
+	keep(p, "daybook")
+	p = spring.open("/daybook", 390, 844)
+	p.see("[data-task]")
+	keep(p, "daybook-phone")
 
 	p = start(t, "serve").open("/")
 	p.see(".welcome")

@@ -41,7 +41,13 @@ func WriteCalendar(w io.Writer, p plan.Plan, system amount.System) error {
 		}
 		say := func(v float64, u amount.Unit) string { return amount.Format(v, u, system) }
 		for _, t := range s.Tasks {
-			add(t.What, t.Day, t.Do+":", t.Words(say))
+			day := t.Day
+			if t.Done != 0 {
+				day = t.Done
+			}
+			if !t.Moot {
+				add(t.What, day, t.Do+":", t.Words(say))
+			}
 		}
 	}
 	return cal.SerializeTo(w, ics.WithNewLineWindows)

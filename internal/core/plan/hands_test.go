@@ -7,6 +7,7 @@ import (
 	"strings"
 	"testing"
 
+	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
@@ -451,4 +452,74 @@ func TestWindowsAtTheMirroredPlace(t *testing.T) {
 			t.Errorf("%s is fed in %d weeks in the north, in %d in the south", a.Wishes[i].Title, a.Wishes[i].WeeksFed, b.Wishes[i].WeeksFed)
 		}
 	}
+}
+
+// A lot that is gathered all at once and would swamp the kitchen is split, unless
+// the household has said in how many sowings it wants it.
+func TestALotWithinTheKitchensReach(t *testing.T) {
+	corn := table.Wish{ID: "w1", Food: "sweet corn", Forms: []table.Form{table.Canned}, Preparations: []string{"corn-canned"}, Amount: table.Amount{Kind: table.Jars, Number: 260, Jar: 0.473}, Season: table.Season{Kind: table.AllYear}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}}
+	in := wanting(corn)
+	b, _, _, err := in.Household.Book(book.Usual())
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, p := range b.Preparations() {
+		if slices.Contains(p.Crops, "sweet-corn-late") && p.Form == "canned" && p.Unit == "litre" {
+			in.Household.Wishes[0].Preparations = []string{p.ID}
+		}
+	}
+	split := planned(t, in)
+	in.Household.Wishes[0].Stagger.Sowings = 1
+	once := planned(t, in)
+	if len(split.Sowings) < 2 || len(once.Sowings) != 1 {
+		t.Errorf("%d sowings, %d where one was wanted", len(split.Sowings), len(once.Sowings))
+	}
+	over := func(p Plan) (sum float64) {
+		for _, o := range p.Kitchen.Over {
+			sum += o
+		}
+		return sum
+	}
+	if over(split) >= over(once)/2 {
+		t.Errorf("%.1f batches too many, in one go %.1f", over(split), over(once))
+	}
+}
+
+// Merging and pins included, every week of a by-need wish that a permitted start
+// could feed is fed, by sowings whose weeks are those of the wish.
+func TestNoWeekThatAStartCouldFeedGoesUnfed(t *testing.T) {
+	for _, in := range []Input{everything(), wanting(lettuce(6)), wanting(lettuce(1), lettuceAgain(9))} {
+		c, err := worked(in, nil)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, a := range c.asked {
+			w := c.resolved[a.wish]
+			if a.form != table.Fresh || a.part || w.Wish.Stagger.Kind != table.ByNeed {
+				continue
+			}
+			var fed season.Weeks
+			for _, m := range c.servedBy[a.wish] {
+				if m.f.Form == string(table.Fresh) && !m.f.Part && m.s.Crop == a.crop.ID {
+					for _, week := range m.s.Feeds {
+						fed = fed.With(week)
+					}
+				}
+			}
+			for week := range season.WeeksPerYear {
+				if w.Wanted[week] > 0 && w.Source[week] == table.Gap && a.use.Season.Fresh().Has(week) {
+					t.Errorf("%s: a start could feed week %d", w.Wish.ID, week)
+				}
+				if a.use.Weeks.Has(week) && !fed.Has(week) && c.plan.Wishes[a.wish].Plants > 0 {
+					t.Errorf("%s: no sowing feeds week %d", w.Wish.ID, week)
+				}
+			}
+		}
+	}
+}
+
+func lettuceAgain(n float64) table.Wish {
+	w := lettuce(n)
+	w.ID, w.Layout = "w2", table.Block
+	return w
 }

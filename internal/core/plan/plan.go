@@ -327,7 +327,7 @@ func worked(in Input, rec *working.Recorder) (*computation, error) {
 	eaters := h.Eaters()
 	c.desk = &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules, Eaters: eaters, Recorder: rec}
 	c.quiet = &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules, Eaters: eaters}
-	c.resolver = &table.Resolver{Household: h, Book: own, Eaters: eaters, Seasons: c.season, Cull: rules.Cull, Spoil: rules.Spoil}
+	c.resolver = &table.Resolver{Household: h, Book: own, Eaters: eaters, Seasons: c.season, Batches: rules.Evenings * rules.Batches, Cull: rules.Cull, Spoil: rules.Spoil}
 	c.resolver.Agreements = h.Agreements()
 	c.hands()
 	c.frame(eaters)

@@ -124,7 +124,7 @@ func (c *computation) ask(out *Wish, i int, r *table.Resolved, u *table.Use) {
 			a.key.once = u.Weeks // the one start is the best for these weeks
 		}
 	default:
-		a.key.sowings = max(1, w.Stagger.Sowings)
+		a.key.sowings = max(1, len(u.Lot))
 		a.lot = c.desk.Harvest(base, "harvested", out.Title, *r, *u, u.Weeks)
 		res.Harvested = a.lot.Amount
 	}

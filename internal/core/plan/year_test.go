@@ -375,7 +375,7 @@ func TestPatchesGiveByTheirAge(t *testing.T) {
 }
 
 func TestTheKitchenAndWhatHelps(t *testing.T) {
-	in := ford(table.Wish{Food: "snap bean", Kind: "bush-bean", Forms: []table.Form{table.Canned}, Preparations: []string{"green-bean-canned"}, Amount: table.Amount{Kind: table.Jars, Number: 120}})
+	in := ford(table.Wish{Food: "snap bean", Kind: "bush-bean", Forms: []table.Form{table.Canned}, Preparations: []string{"green-bean-canned"}, Amount: table.Amount{Kind: table.Jars, Number: 120}, Stagger: table.Stagger{Sowings: 1}})
 	p := planned(t, in)
 	if len(p.Kitchen.Overloads) == 0 || p.Kitchen.Capacity != 4 {
 		t.Fatalf("120 quarts of beans are no overload: %+v", p.Kitchen)

@@ -77,6 +77,8 @@ type Resolver struct {
 
 	Agreements Agreements // the days that were agreed, by what is sown on them
 
+	Batches float64 // that the kitchen puts up in a week; 0: not limited
+
 	Cull, Spoil float64 // the household's shares lost between picking and kitchen, and of jars
 }
 
@@ -253,7 +255,10 @@ func (rs *Resolver) hands(u *Use, w Wish) {
 // the wish wants, on the days that were agreed while they still may be.
 func (rs *Resolver) lot(u *Use, w Wish) {
 	late := u.Crop.StoreWhen == "late" && u.Crop.Harvest == book.Once
-	m := max(1, w.Stagger.Sowings)
+	m := w.Stagger.Sowings
+	if m == 0 {
+		m = rs.split(u, w)
+	}
 	plain := rs.Agreements.starts(u.Crop, place.NoCover, false, u.Season)
 	if len(plain) != m {
 		plain = u.Season.Lot(late, m)
@@ -270,6 +275,32 @@ func (rs *Resolver) lot(u *Use, w Wish) {
 		plain = withoutNearest(before, plain, u.Hands)
 	}
 	u.Lot = append(u.Lot, plain...)
+}
+
+// mostSplit bounds how many sowings a lot is split into unasked.
+const mostSplit = 4
+
+// split returns in how many sowings a lot is grown where the household has not
+// said: one, or as many as keep what is gathered within what the kitchen can put
+// up while it is picked, or holds, and then keeps.
+func (rs *Resolver) split(u *Use, w Wish) int {
+	if u.Prep == nil || rs.Batches <= 0 || u.Prep.BatchUnits <= 0 || u.Crop.GoesOn || u.Crop.Perennial() {
+		return 1
+	}
+	units := w.Amount.Number
+	switch w.Amount.Kind {
+	case Jars:
+		units *= JarLitre(w, u.Prep)
+	case Litres, DriedKg:
+	default:
+		return 1
+	}
+	days := u.Crop.HarvestDays
+	if u.Crop.Harvest == book.Once {
+		days = u.Crop.HoldDays
+	}
+	weeks := math.Max(1, math.Floor((days+u.Crop.KeepDays.Or(0))/7))
+	return max(1, min(mostSplit, amount.CeilWhole(units/u.Prep.BatchUnits/(rs.Batches*weeks))))
 }
 
 // apartFrom leaves out the starts that lie nearer to a planting than half the

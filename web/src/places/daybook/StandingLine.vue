@@ -28,7 +28,9 @@ const state = computed(() => {
 
 /** Open where one should look: it should be up, or is ready. */
 const open = computed(
-  () => opened.value ?? (!!s.value.up_by && !up.value && !picking.value && s.value.method !== 'stock' && s.value.up_by <= today.value),
+  () =>
+    opened.value ??
+    (!!s.value.up_by && !up.value && !picking.value && s.value.method !== 'stock' && s.value.up_by <= today.value),
 )
 
 async function say_(event: { what: 'share' | 'behind' | 'ended' | 'done' | 'ready'; count?: number; task?: string }) {

@@ -7,6 +7,8 @@ import type { Sowing } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { day, monthYear } from '../../lib/words'
+import MonthScale from '../../parts/MonthScale.vue'
+import ShelfLine from './ShelfLine.vue'
 
 const store = useHousehold()
 const route = useRoute()
@@ -82,6 +84,8 @@ const spacing = (s: Sowing) =>
 /** The date between which and the next something should be up. */
 const up = (s: Sowing) => (s.up_by ? day(s.up_by) : '')
 const size = (n: number) => (n > 52 ? 'tiny' : n > 36 ? 'dense' : '')
+const room = computed(() => store.plan?.work.room ?? 0)
+const peak = computed(() => Math.max(1, room.value, ...(store.plan?.work.trays ?? [])))
 const print = () => window.print()
 </script>
 
@@ -95,6 +99,22 @@ const print = () => window.print()
         <button type="button" class="plain" :aria-pressed="paper === 'letter'" @click="paper = 'letter'">Letter</button>
       </span>
       <button type="button" class="link" @click="print">print, a page a month</button>
+    </div>
+    <div v-if="raising && store.plan && months.length" class="load no-print">
+      <MonthScale />
+      <svg viewBox="0 0 520 40" preserveAspectRatio="none" role="img" aria-label="Trays by week">
+        <rect
+          v-for="(n, w) in store.plan.work.trays"
+          :key="w"
+          :x="w * 10 + 1"
+          :y="40 - (38 * n) / peak"
+          width="8"
+          :height="(38 * n) / peak"
+          :class="{ over: room && n > room }"
+        />
+        <line v-if="room" x1="0" x2="520" :y1="40 - (38 * room) / peak" :y2="40 - (38 * room) / peak" />
+      </svg>
+      <ShelfLine />
     </div>
     <article v-for="m in months" :key="m.month" class="sheet" :class="size(m.entries.length)">
       <h3>
@@ -157,6 +177,25 @@ const print = () => window.print()
 }
 .choice button {
   padding: 0.1rem 0.6rem;
+}
+.load {
+  max-width: 54rem;
+  margin-bottom: 1rem;
+}
+.load svg {
+  width: 100%;
+  height: 40px;
+  border-bottom: 1px solid var(--ink-2);
+}
+.load rect {
+  fill: var(--fresh);
+}
+.load rect.over {
+  fill: var(--accent);
+}
+.load line {
+  stroke: var(--ink);
+  stroke-dasharray: 5 3;
 }
 .sheet {
   max-width: 54rem;

@@ -8,6 +8,7 @@ import { useKeys } from '../../lib/keys'
 import { useUnits } from '../../lib/units'
 import { monthYear } from '../../lib/words'
 import AgreeBar from './AgreeBar.vue'
+import ShelfLine from './ShelfLine.vue'
 import SowingLine from './SowingLine.vue'
 import TimeField from './TimeField.vue'
 
@@ -60,12 +61,6 @@ useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }]
       <p class="quiet small basis">
         {{ store.household?.school === 'temperature' ? 'By the temperature' : 'By the frost dates' }}, warm soil and the
         heat each crop needs.
-        <span class="no-print outs"
-          ><RouterLink to="/sowings/sheet/sowing">Sowing sheet</RouterLink>
-          <RouterLink to="/sowings/sheet/raising">Raising sheet</RouterLink>
-          <a :href="`/api/calendar?units=${system}`" download="sowings.ics">Calendar file</a>
-          <a :href="feed" title="An address that a calendar program may subscribe to">Calendar to subscribe to</a></span
-        >
       </p>
       <div class="tools no-print">
         <div class="choice" role="group" aria-label="How they are shown">
@@ -97,7 +92,14 @@ useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }]
         />
       </div>
     </div>
+    <p class="no-print outs small">
+      <RouterLink to="/sowings/sheet/sowing">Sowing sheet</RouterLink>
+      <RouterLink to="/sowings/sheet/raising">Raising sheet</RouterLink>
+      <a :href="`/api/calendar?units=${system}`" download="sowings.ics">Calendar file</a>
+      <a :href="feed" title="An address that a calendar program may subscribe to">Calendar to subscribe to</a>
+    </p>
     <AgreeBar v-if="store.plan?.sowings.length" />
+    <ShelfLine />
     <TimeField v-if="shown.length && view === 'time'" :sowings="shown" />
     <template v-else-if="shown.length">
       <div class="sow-grid heads" aria-hidden="true">
@@ -139,7 +141,8 @@ h2:focus {
   flex: 1;
 }
 .outs {
-  display: inline-flex;
+  margin-bottom: 0.2rem;
+  display: flex;
   flex-wrap: wrap;
   gap: 0 0.9rem;
 }

@@ -124,6 +124,11 @@ const grown = (s: Sowing) => s.first_pick ?? s.clear
 const serves = (s: Sowing) => [...new Set(s.for.map((f) => f.title))].join(' · ')
 const today = computed(() => (store.plan ? x(store.plan.as_of) : 0))
 
+/** The middle of the warmest week, with its mean daily maximum. */
+const heat = computed(() => {
+  const iso = store.plan?.weeks[store.plan.warmest]
+  return iso ? { at: x(isoDay(at(iso) + 3)), words: say(store.plan?.warmest_c ?? 0, '°C') } : undefined
+})
 const frosts = computed(() => {
   const p = store.plan
   if (!p || p.first_frost < 0) return []
@@ -140,6 +145,7 @@ const frosts = computed(() => {
           >{{ m.name }}<b v-if="m.year">{{ m.year }}</b></span
         >
         <span v-for="f in frosts" :key="f" class="frost" :style="{ left: f + '%' }">✱</span>
+        <span v-if="heat" class="heat" :style="{ left: heat.at + '%' }">{{ heat.words }}</span>
       </div>
     </div>
     <section v-for="g in groups" :key="g.crop + g.cover" :data-crop="g.crop" :aria-label="g.name">
@@ -278,6 +284,12 @@ const frosts = computed(() => {
   top: 0;
   transform: translateX(-50%);
   color: var(--freezer);
+}
+.heat {
+  position: absolute;
+  top: 1px;
+  transform: translateX(-50%);
+  color: var(--accent);
 }
 .head {
   margin-top: 0.35rem;

@@ -214,7 +214,13 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
       >
       <label v-if="!unweighed && (kept || draft.stagger === 'times')" class="field narrow">
         <span>{{ draft.stagger === 'times' ? 'Sowings' : 'Sowings of what is kept' }}</span>
-        <ElInput v-model="draft.sowings" class="number" inputmode="numeric" aria-label="Sowings of what is kept" />
+        <ElInput
+          v-model="draft.sowings"
+          class="number"
+          inputmode="numeric"
+          :placeholder="draft.stagger === 'times' ? '' : 'as the kitchen can'"
+          aria-label="Sowings of what is kept"
+        />
         <span v-if="at('stagger.sowings')" class="wrong" role="alert">{{ at('stagger.sowings') }}</span>
       </label>
       <label class="field">

@@ -51,7 +51,7 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
       left: w.left ? entry(w.left, unitOf[w.amount.kind]) : '',
       stagger: w.stagger.kind,
       days: String(w.stagger.days || 14),
-      sowings: String(w.stagger.sowings || 1),
+      sowings: w.stagger.sowings ? String(w.stagger.sowings) : '',
       early: !!w.stagger.early,
       layout: w.layout ?? '',
       note: w.note ?? '',
@@ -218,7 +218,7 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
       stagger: {
         kind: draft.stagger,
         days: draft.stagger === 'every' ? number('stagger.days', draft.days) : 0,
-        sowings: number('stagger.sowings', draft.sowings),
+        sowings: number('stagger.sowings', draft.sowings, '', 0),
         early: draft.early && draft.stagger === 'need',
       },
       layout: draft.layout,

@@ -9,6 +9,7 @@ const props = defineProps<{
   unit: string
   peak: number
   can?: number
+  who?: string // can do so much
   figure?: string
 }>()
 
@@ -30,7 +31,8 @@ function bars(values: number[], parts?: number[]): string {
       <span>{{ label }}</span>
       <span class="quiet small" @click.stop
         ><template v-if="can !== undefined"
-          >can: <Figure :value="can" :unit="unit" :figure="figure" label="the kitchen can do" /> a week</template
+          >can: <Figure :value="can" :unit="unit" :figure="figure" :label="(who ?? 'the kitchen') + ' can do'" /> a
+          week</template
         ><template v-else
           >most: <Figure :value="peak" :unit="unit" :figure="figure" :label="label + ' in the fullest week'" /> a
           week</template

@@ -103,6 +103,7 @@ function sums(lacking: boolean): string {
 }
 
 const kitchen = computed(() => store.plan?.kitchen)
+const garden = computed(() => store.plan?.work)
 const most = (v: number[] | undefined) => Math.max(0, ...(v ?? []))
 
 function open(w: number) {
@@ -252,6 +253,17 @@ onMounted(() =>
           :peak="Math.max(most(kitchen.batches), kitchen.capacity)"
           :can="kitchen.capacity"
           figure="kitchen/capacity"
+        />
+        <LoadStrip
+          v-if="garden"
+          label="Garden work"
+          :values="garden.hours"
+          :over="garden.can ? garden.hours.map((h) => Math.max(0, h - garden!.can)) : undefined"
+          unit="hours"
+          :peak="Math.max(most(garden.hours), garden.can)"
+          :can="garden.can || undefined"
+          who="the household"
+          figure="work/total"
         />
         <div class="year-grid heads">
           <span class="small quiet">food</span><MonthScale warm /><span class="small quiet r">short</span>

@@ -1,0 +1,34 @@
+<script setup lang="ts">
+// The raising shelf in one line: its fullest week against the trays it holds.
+import { computed } from 'vue'
+import { useHousehold } from '../../lib/household'
+import { count, day } from '../../lib/words'
+
+const store = useHousehold()
+const shelf = computed(() => {
+  const p = store.plan
+  if (!p) return undefined
+  const most = Math.max(...p.work.trays)
+  const over = p.work.room ? p.work.trays.filter((t) => t > p.work.room + 0.01).length : 0
+  return { most, week: p.weeks[p.work.trays.indexOf(most)] ?? '', room: p.work.room, over }
+})
+const trays = (n: number) => n.toFixed(1).replace(/\.0$/, '')
+</script>
+
+<template>
+  <p v-if="shelf && shelf.most > 0" class="small shelf" :class="{ warn: shelf.over }">
+    Raising shelf: <b>{{ trays(shelf.most) }}</b>{{ shelf.room ? ` of ${trays(shelf.room)}` : '' }} trays when it is
+    fullest, the week of {{ day(shelf.week)
+    }}<template v-if="shelf.over">; {{ count(shelf.over, 'week') }} with more than it holds</template>.
+    <RouterLink v-if="!shelf.room" to="/house">Say in House how many it holds</RouterLink>
+  </p>
+</template>
+
+<style scoped>
+.shelf {
+  margin-bottom: 0.4rem;
+}
+.warn {
+  color: var(--accent);
+}
+</style>
