@@ -83,7 +83,8 @@ const spacing = (s: Sowing) =>
     : say(s.area, 'm²')
 /** The date between which and the next something should be up. */
 const up = (s: Sowing) => (s.up_by ? day(s.up_by) : '')
-const size = (n: number) => (n > 52 ? 'tiny' : n > 36 ? 'dense' : '')
+/** So many points of type that a month fits its page. */
+const size = (n: number) => Math.min(8.8, 340 / n).toFixed(1)
 const room = computed(() => store.plan?.work.room ?? 0)
 const peak = computed(() => Math.max(1, room.value, ...(store.plan?.work.trays ?? [])))
 const print = () => window.print()
@@ -116,7 +117,7 @@ const print = () => window.print()
       </svg>
       <ShelfLine />
     </div>
-    <article v-for="m in months" :key="m.month" class="sheet" :class="size(m.entries.length)">
+    <article v-for="m in months" :key="m.month" class="sheet" :style="{ '--pt': size(m.entries.length) }">
       <h3>
         {{ m.month }} <span>{{ raising ? 'raised indoors' : 'to sow and plant' }} · {{ store.household?.name }}</span>
       </h3>
@@ -276,7 +277,7 @@ td {
     max-width: none;
     margin: 0;
     break-after: page;
-    font-size: 8.8pt;
+    font-size: calc(var(--pt) * 1pt);
   }
   .sheet:last-of-type {
     break-after: auto;
@@ -287,12 +288,6 @@ td {
   }
   td:not(.crop) {
     white-space: nowrap;
-  }
-  .dense {
-    font-size: 7.6pt;
-  }
-  .tiny {
-    font-size: 6.2pt;
   }
 }
 </style>
