@@ -54,7 +54,12 @@ func New(st *store.Store, asOf func() civil.Date, demo table.Household, station 
 	s := &Server{store: st, asOf: asOf, demo: demo, station: station}
 	e := echo.New()
 	e.HTTPErrorHandler = problems
-	e.Use(middleware.Recover(), middleware.Gzip())
+	e.Use(middleware.Recover())
+	// The interface's own files are fetched once and packed well; answers are made
+	// anew at every edit, and packed quickly.
+	ofAPI := func(c *echo.Context) bool { return strings.HasPrefix(c.Request().URL.Path, "/api/") }
+	e.Use(middleware.GzipWithConfig(middleware.GzipConfig{Skipper: ofAPI}))
+	e.Use(middleware.GzipWithConfig(middleware.GzipConfig{Level: 1, Skipper: func(c *echo.Context) bool { return !ofAPI(c) }}))
 	RegisterHandlersWithBaseURL(e, s, "/api")
 	e.Any("/api/*", func(*echo.Context) error { return echo.ErrNotFound })
 	if err := static(e, web); err != nil {

@@ -43,7 +43,7 @@ func (y *Year) Under(cover Cover) *Year {
 		return y
 	}
 	out := *y
-	out.heat = nil
+	out.heat, out.sums, out.hot = nil, nil, nil
 	for d := range Days {
 		if warm := y.Max[d] > OpenAbove; warm == (c.Max > 0) {
 			continue

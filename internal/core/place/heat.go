@@ -49,6 +49,56 @@ func (y *Year) Heat(base, limit float64) *[Days]float64 {
 	return t
 }
 
+// Sums holds what has come of something by each day of three years, beginning a
+// year before the median last frost: element i is the sum of the first i days.
+type Sums [3*Days + 1]float64
+
+// HeatSums returns the sums of Heat for a base and a cap, °C·days, built once for
+// a year and a pair.
+func (y *Year) HeatSums(base, limit float64) *Sums {
+	key := heatKey{base, limit}
+	if s := y.sums[key]; s != nil {
+		return s
+	}
+	table, s := y.Heat(base, limit), new(Sums)
+	d := y.Day(-Days)
+	for i := range s[1:] {
+		s[i+1] = s[i] + table[d]
+		if d++; d == Days {
+			d = 0
+		}
+	}
+	if y.sums == nil {
+		y.sums = map[heatKey]*Sums{}
+	}
+	y.sums[key] = s
+	return s
+}
+
+// HotDays returns the counts of days with a mean maximum over a limit, °C, as
+// Sums are counted, built once for a year and a limit.
+func (y *Year) HotDays(over float64) *Sums {
+	if s := y.hot[over]; s != nil {
+		return s
+	}
+	s := new(Sums)
+	d := y.Day(-Days)
+	for i := range s[1:] {
+		s[i+1] = s[i]
+		if y.Max[d] > over {
+			s[i+1]++
+		}
+		if d++; d == Days {
+			d = 0
+		}
+	}
+	if y.hot == nil {
+		y.hot = map[float64]*Sums{}
+	}
+	y.hot[over] = s
+	return s
+}
+
 // soil fills in the warmth of open soil, °C: the mean air of the day and the six
 // before it, and 2 °C more while days are longer than 12 h, the sun lying on bare
 // ground.

@@ -176,6 +176,8 @@ type Year struct {
 
 	pace [Days]float64 // of growth, by the length of the day
 	heat map[heatKey]*[Days]float64
+	sums map[heatKey]*Sums
+	hot  map[float64]*Sums
 }
 
 // Build makes a place's daily tables. The days of this year that have been, if

@@ -26,11 +26,10 @@ type ground struct {
 	counted, indoors, least, most int
 	isRaised, bought, inAutumn    bool
 
-	hand, sureHand int                       // where the last searches of the heat ended
-	warm           bool                      // whether the summer's heat is a limit
-	idle           []int16                   // paused days among the first i from x = hotFrom; nil where none
-	heat           [3*place.Days + 1]float64 // heat[i]: degree days × light of the first i days from x = hotFrom
-	hot            [3*place.Days + 1]int16   // hot[i]: days over heat_max among the first i of the three years from x = hotFrom
+	hand, sureHand int         // where the last searches of the heat ended
+	idle           []int16     // paused days among the first i from x = hotFrom; nil where none
+	heat           *place.Sums // degree days × light; nil for what grows on trays
+	hot            *place.Sums // days over heat_max; nil where that is no limit
 }
 
 const (
@@ -111,26 +110,10 @@ func (g *ground) idleDays(a, b int) int {
 func (g *ground) limits() {
 	c, y := g.crop, g.year
 	if c.Dense == nil && !c.Perennial() {
-		table, d := y.Heat(c.TBase, c.TCap), y.Day(hotFrom)
-		for i := range g.heat[1:] {
-			g.heat[i+1] = g.heat[i] + table[d]
-			if d++; d == place.Days {
-				d = 0
-			}
-		}
+		g.heat = y.HeatSums(c.TBase, c.TCap)
 	}
 	if c.HeatMax.Known && !fruiting(c) && !c.Perennial() {
-		g.warm = true
-		d := y.Day(hotFrom)
-		for i := range g.hot[1:] {
-			g.hot[i+1] = g.hot[i]
-			if y.Max[d] > c.HeatMax.Value {
-				g.hot[i+1]++
-			}
-			if d++; d == place.Days {
-				d = 0
-			}
-		}
+		g.hot = y.HotDays(c.HeatMax.Value)
 	}
 	g.limit, g.stop = never, never
 	if c.Dense != nil {
@@ -363,10 +346,10 @@ func (g *ground) said(x int) refusal {
 // inHeat ends the picking where the heat comes, and refuses a start that would be
 // in its last third in the heat or would lose more than half of its picking.
 func (g *ground) inHeat(st *Start, days int) refusal {
-	if !g.warm {
+	if g.hot == nil {
 		return refusal{}
 	}
-	at := func(x int) int16 { return g.hot[max(0, min(len(g.hot)-1, x-hotFrom))] }
+	at := func(x int) float64 { return g.hot[max(0, min(len(g.hot)-1, x-hotFrom))] }
 	third := st.Ready - days/3
 	if at(st.Ready+1)-at(third) > 0 {
 		return refusal{ripensInHeat, g.crop.HeatMax.Value}

@@ -76,7 +76,8 @@ const (
 const pottedOn = 6
 
 // Tasks returns what there is to do for a job, in the order of its days.
-func Tasks(j Job, r book.Rules) (out []Task) {
+func Tasks(j Job, r book.Rules) []Task {
+	out := make([]Task, 0, 12)
 	add := func(t Task) {
 		if t.Day != 0 {
 			out = append(out, t)

@@ -149,24 +149,27 @@ li a.router-link-active {
   ul {
     display: flex;
     flex: 1;
+    min-width: 0;
+    overflow-x: auto;
   }
   li {
-    flex: 1;
+    flex: 1 0 auto;
+    max-width: 5rem;
   }
   li a {
     border-left: 0;
     border-top: 3px solid transparent;
-    padding: 0.4rem 0.45rem 0.5rem;
+    padding: 0.4rem 0.3rem 0.5rem;
     min-height: 52px;
   }
   li a.router-link-active {
     border-top-color: var(--accent);
   }
   .place {
-    font-size: 0.98rem;
+    font-size: 0.93rem;
   }
   .fact {
-    font-size: 0.72rem;
+    font-size: 0.7rem;
     line-height: 1.15;
   }
   .foot {

@@ -47,6 +47,10 @@ const parts = computed(() => {
   const over = all.value.filter((l) => l.day < iso)
   return over.length && !ahead.value ? [{ name: 'Overdue', from: '', lines: over }, ...weeks] : weeks
 })
+/** What comes next, where these weeks have nothing. */
+const next = computed(() =>
+  plan.value ? linesUntil(plan.value, start.value + 400).find((l) => l.day >= today.value) : undefined,
+)
 const done = computed(() => (plan.value ? doneIn(plan.value, monday(today.value) - 7, dayNumber(today.value)) : []))
 /** Where one should look first: what should be up, then what is ready, then the rest by its date. */
 function rank(s: Sowing): number {
@@ -113,6 +117,10 @@ useKeys([
     </div>
     <div class="columns">
       <div class="todo">
+        <p v-if="!all.length && next" class="next">
+          Nothing to do in these two weeks. Next: <b>{{ day(next.day) }}</b>, {{ next.do.toLowerCase() }}
+          <span class="crop">{{ next.crop }}</span>.
+        </p>
         <section v-for="p in parts" :key="p.name" :aria-label="p.name">
           <h3 :class="{ warn: p.name === 'Overdue' }">
             {{ p.name }}
@@ -216,6 +224,14 @@ ul {
   list-style: none;
   margin: 0;
   padding: 0;
+}
+.next {
+  padding: 0.5rem 0;
+  font-family: var(--serif);
+  font-size: 1.08rem;
+}
+.next .crop {
+  font-weight: 600;
 }
 .none {
   padding: 0.5rem 0;

@@ -107,9 +107,10 @@ const extremes = computed(() => {
       </text>
     </svg>
     <figcaption class="small quiet">
-      <i class="key-band" /> mean lowest to highest <i class="key-frost" /> chance of frost
-      <i class="key-light" /> length of the day, {{ extremes }}
-      <template v-if="real.length"><i class="key-real" /> the days of this year</template>
+      <span><i class="key-band" /> mean lowest to highest</span>
+      <span><i class="key-frost" /> chance of frost</span>
+      <span><i class="key-light" /> length of the day, {{ extremes }}</span>
+      <span v-if="real.length"><i class="key-real" /> the days of this year</span>
       <b>{{ chart.frost_free === 365 ? 'No frost' : `${chart.frost_free} days without frost` }}</b>
     </figcaption>
   </figure>
@@ -160,13 +161,14 @@ figcaption {
   gap: 0.1rem 0.4rem;
   align-items: center;
 }
+figcaption span {
+  white-space: nowrap;
+  margin-right: 0.5rem;
+}
 figcaption i {
+  display: inline-block;
   width: 16px;
   height: 9px;
-  margin-left: 0.6rem;
-}
-figcaption i:first-child {
-  margin-left: 0;
 }
 figcaption b {
   margin-left: auto;
@@ -180,6 +182,7 @@ figcaption b {
   background: color-mix(in srgb, var(--freezer) 22%, transparent);
 }
 figcaption .key-light {
+  vertical-align: middle;
   height: 0;
   border-top: 2px dashed var(--accent);
 }
