@@ -237,3 +237,40 @@ func TestTheMoonIsShownWhenAsked(t *testing.T) {
 func dateOf(year, month, day int) time.Time {
 	return time.Date(year, time.Month(month), day, 0, 0, 0, 0, time.UTC)
 }
+
+// On a phone, with one thumb: the boxes are large, nothing is cut off, and what
+// is put down by mistake is taken back.
+func TestTheDaybookOnAPhone(t *testing.T) {
+	p := startOn(t, "demo", "2027-04-21").open("/daybook", 390, 844)
+	p.see("[data-task]")
+	if wide := number(t, p.eval(`() => document.documentElement.scrollWidth`)); wide > 390 {
+		t.Errorf("the page is %g wide", wide)
+	}
+	small := p.eval(`() => [...document.querySelectorAll('.tick')].filter(e => e.getBoundingClientRect().height < 40 || e.getBoundingClientRect().width < 40).length`)
+	if small != "0" {
+		t.Errorf("%s boxes are too small for a thumb", small)
+	}
+	box := `[data-task="sow"][data-crop="Spinach"] .tick`
+	p.click(box)
+	p.shows(".notice", "Sow in place: spinach, 21 Apr")
+	p.shows("[data-standing]", "Spinach")
+	p.clickNamed(".notice .link", "undo")
+	p.shows(".notice", "Took back")
+	p.until("spinach no longer stands", `() => ![...document.querySelectorAll('[data-standing]')].some(e => e.textContent.includes('Spinach'))`)
+	p.press(']')
+	p.shows(".todo h3", "Week of 26 Apr")
+	p.press('[')
+	p.shows(".todo h3", "This week")
+}
+
+// What will not be sown is given up, and does not come again.
+func TestASowingIsGivenUp(t *testing.T) {
+	p := startOn(t, "demo", "2027-04-21").open("/daybook")
+	line := `[data-task="sow"][data-crop="Chard"]`
+	p.click(line + " .what")
+	p.clickNamed(line+" .link", "it will not be done")
+	p.shows(".notice", "Chard of 25 Mar is not sown")
+	p.until("the overdue chard gone", `() => !document.querySelector('[aria-label="Overdue"] [data-crop="Chard"]')`)
+	p.press('u')
+	p.see(`[aria-label="Overdue"] [data-crop="Chard"]`)
+}

@@ -132,6 +132,39 @@ func strict(t *testing.T) *openapi3.T {
 	return doc
 }
 
+// editing returns what does an edit and expects a status of its answer, and what
+// takes all of them back again.
+func editing(t *testing.T, s *httptest.Server) (do func(e Edit, wanted int) State, takeBack func()) {
+	t.Helper()
+	first := state(t, s).Revision
+	revision, n := first, 0
+	do = func(e Edit, wanted int) State {
+		t.Helper()
+		n++
+		e.Client, e.ID, e.Revision = "t", fmt.Sprint("edit", n), revision
+		status, body, _ := call(t, s, "/api/edits", e)
+		if status != wanted {
+			t.Fatalf("%s: %d %s", e.Command, status, body)
+		}
+		if status != http.StatusOK {
+			return State{}
+		}
+		out := decoded[State](t, body)
+		revision = out.Revision
+		return out
+	}
+	takeBack = func() {
+		t.Helper()
+		for range revision - first {
+			n++
+			if status, body, _ := call(t, s, "/api/undo", Step{Client: "t", ID: fmt.Sprint("back", n)}); status != http.StatusOK {
+				t.Fatalf("%d %s", status, body)
+			}
+		}
+	}
+	return do, takeBack
+}
+
 func TestAnswersKeepTheContract(t *testing.T) {
 	doc, s := strict(t), served(t, true)
 	keeps := func(schema string, body []byte) {

@@ -2,7 +2,6 @@ package api
 
 import (
 	"encoding/json"
-	"fmt"
 	"net/http"
 	"net/http/httptest"
 	"slices"
@@ -60,22 +59,7 @@ func TestTheLog(t *testing.T) {
 func TestCommandsOfTheSeason(t *testing.T) {
 	s := served(t, true)
 	before := state(t, s)
-	revision, n := before.Revision, 0
-	do := func(e Edit, wanted int) State {
-		t.Helper()
-		n++
-		e.Client, e.ID, e.Revision = "t", fmt.Sprint("s", n), revision
-		status, body, _ := call(t, s, "/api/edits", e)
-		if status != wanted {
-			t.Fatalf("%s: %d %s", e.Command, status, body)
-		}
-		if status != http.StatusOK {
-			return State{}
-		}
-		out := decoded[State](t, body)
-		revision = out.Revision
-		return out
-	}
+	do, takeBack := editing(t, s)
 	got := do(Edit{Command: "set-habit", Habit: &table.Habit{Crop: "tomato-slicing", Way: season.Bought, NotBefore: civil.MonthDay{Month: 5, Day: 20}}}, 200)
 	k := slices.IndexFunc(got.Plan.Sowings, func(s Sowing) bool { return s.Crop == "tomato-slicing" })
 	if tomato := got.Plan.Sowings[k]; tomato.Method != "bought" || tomato.Date < civil.Of(2027, 5, 20) || !strings.Contains(got.Words, "tomato") {
@@ -115,12 +99,7 @@ func TestCommandsOfTheSeason(t *testing.T) {
 	if got = do(Edit{Command: "remove-planting", Target: &gone}, 200); len(got.Household.Plantings) != len(before.Household.Plantings)-1 || !strings.Contains(got.Words, "garlic") {
 		t.Errorf("%q", got.Words)
 	}
-	for range revision - before.Revision {
-		n++
-		if status, body, _ := call(t, s, "/api/undo", Step{Client: "t", ID: fmt.Sprint("s", n)}); status != 200 {
-			t.Fatalf("%d %s", status, body)
-		}
-	}
+	takeBack()
 	a, _ := json.Marshal(before.Household)
 	z, _ := json.Marshal(state(t, s).Household)
 	if string(a) != string(z) {

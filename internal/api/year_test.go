@@ -148,22 +148,7 @@ func TestWeatherIsRead(t *testing.T) {
 func TestCommandsOfTheYear(t *testing.T) {
 	s := served(t, true)
 	before := state(t, s)
-	revision, n := before.Revision, 0
-	do := func(e Edit, wanted int) State {
-		t.Helper()
-		n++
-		e.Client, e.ID, e.Revision = "t", fmt.Sprint("y", n), revision
-		status, body, _ := call(t, s, "/api/edits", e)
-		if status != wanted {
-			t.Fatalf("%s: %d %s", e.Command, status, body)
-		}
-		if status != http.StatusOK {
-			return State{}
-		}
-		out := decoded[State](t, body)
-		revision = out.Revision
-		return out
-	}
+	do, takeBack := editing(t, s)
 	target := func(id string) *string { return &id }
 	lot := shelf.Lot{Food: "parsnip", Form: "cellar", Count: 2, Size: 8, Unit: "kg", PutUp: civil.Of(2026, 11, 1)}
 	added := do(Edit{Command: "add-lot", Lot: &lot}, 200)
@@ -193,12 +178,7 @@ func TestCommandsOfTheYear(t *testing.T) {
 	do(Edit{Command: "add-own-preparation", OwnPreparation: &book.OwnPreparation{From: "sauerkraut", Name: "Kale kraut", Crops: []string{"mine"}}}, 200)
 	do(Edit{Command: "remove-own-crop", Target: target("mine")}, 422) // the kraut is made of it
 	do(Edit{Command: "remove-own-crop", Target: target("ferry-bean")}, 422)
-	for range revision - before.Revision {
-		n++
-		if status, body, _ := call(t, s, "/api/undo", Step{Client: "t", ID: fmt.Sprint("y", n)}); status != 200 {
-			t.Fatalf("%d %s", status, body)
-		}
-	}
+	takeBack()
 	a, _ := json.Marshal(before.Household)
 	z, _ := json.Marshal(state(t, s).Household)
 	if string(a) != string(z) {

@@ -123,6 +123,9 @@ func (c *computation) happened(s *Sowing, p *table.Planting, e Event) (string, e
 		}
 		return nil
 	}
+	if slices.Contains([]string{"share", "behind", "ready"}, e.What) && !s.Begun {
+		return "", &invalid.Field{Field: "what", Value: e.What, Allowed: "first that it was sown or planted: until then there is nothing to see of it"}
+	}
 	switch e.What {
 	case "set":
 		if e.Day == 0 || e.Day == s.Date {
@@ -167,6 +170,9 @@ func (c *computation) happened(s *Sowing, p *table.Planting, e Event) (string, e
 	case "ready":
 		if s.FirstPick == nil {
 			return "", &invalid.Field{Field: "what", Value: "ready", Allowed: "something else: nothing is picked of it"}
+		}
+		if on() <= s.Day {
+			return "", &invalid.Field{Field: "day", Value: on().String(), Allowed: "a day after " + s.Day.Short() + ", when it went into the ground"}
 		}
 		p.Behind += int(on() - *s.FirstPick)
 		p.Behind = max(-120, min(120, p.Behind))
@@ -230,6 +236,9 @@ func (c *computation) doneTask(s *Sowing, p *table.Planting, e Event, day civil.
 	case work.UpBy:
 		p.Up = &day
 	case work.Pick, work.Lift:
+		if !s.Begun || day <= s.Day {
+			return "", &invalid.Field{Field: "task", Value: t.Do, Allowed: "first that it was sown or planted, and on which day before"}
+		}
 		if s.FirstPick != nil {
 			p.Behind = max(-120, min(120, p.Behind+int(day-*s.FirstPick)))
 		}

@@ -59,6 +59,7 @@ type walk struct {
 	known Known
 	first int // index of the first start set by hand; those are the last ones
 	left  season.Weeks
+	spent map[int]bool // plantings that have had their run
 	out   []Sowing
 }
 
@@ -176,14 +177,14 @@ func (w *walk) byNeed(early bool) []Sowing {
 			break
 		}
 	}
-	spent := map[int]bool{} // plantings whose plants feed no more
+	w.spent = map[int]bool{}
 	earliest := -1
 	for k := range season.WeeksPerYear {
 		week := (first + k) % season.WeeksPerYear
 		if !w.left.Has(week) {
 			continue
 		}
-		i := w.latest(week, func(i int) bool { return i >= w.first && !spent[i] })
+		i := w.latest(week, func(i int) bool { return i >= w.first && !w.spent[i] })
 		if i < 0 {
 			i = w.latest(week, func(i int) bool { return agreed[i] && !past(i, week) })
 		}
@@ -196,10 +197,10 @@ func (w *walk) byNeed(early bool) []Sowing {
 		if earliest < 0 {
 			earliest = i
 		}
-		spent[i] = i >= w.first
+		w.spent[i] = i >= w.first
 		w.run(i, week)
 	}
-	w.unused(spent)
+	w.unused(w.spent)
 	if early && earliest >= 0 && earliest < w.first {
 		w.risk(earliest)
 	}
@@ -213,7 +214,10 @@ func (w *walk) run(i, week int) {
 		weeks = append(weeks, week)
 		left &^= season.Weeks(0).With(week)
 	}
-	if h := w.hand(i); h != nil && h.Plants > 0 && w.known.Feeds != nil {
+	switch h := w.hand(i); {
+	case h == nil:
+		weeks = w.spare(weeks)
+	case h.Plants > 0 && w.known.Feeds != nil:
 		weeks = weeks[:w.known.Feeds(h, weeks)]
 	}
 	var run season.Weeks
@@ -222,6 +226,28 @@ func (w *walk) run(i, week int) {
 	}
 	w.left &^= run
 	w.out = append(w.out, w.of(i, run))
+}
+
+// spare cuts a run short where it would leave a planting nothing to feed: what
+// stands is eaten before more is sown.
+func (w *walk) spare(weeks []int) []int {
+	var run season.Weeks
+	for _, week := range weeks {
+		run = run.With(week)
+	}
+	for i := w.first; i < len(w.use.Season.Starts); i++ {
+		feeds := w.use.Season.Feeds[i] & w.left
+		if w.spent[i] || feeds == 0 || feeds&^run != 0 {
+			continue
+		}
+		for k, week := range weeks {
+			if feeds.Has(week) && k > 0 {
+				weeks = weeks[:k]
+				break
+			}
+		}
+	}
+	return weeks
 }
 
 // unused adds the plantings that no week needed: they stand all the same.

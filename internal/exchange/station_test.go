@@ -1,0 +1,71 @@
+package exchange
+
+import (
+	"context"
+	"fmt"
+	"net/http"
+	"net/http/httptest"
+	"strings"
+	"testing"
+
+	"inventory/internal/core/civil"
+	"inventory/internal/core/place"
+	"inventory/internal/standin"
+)
+
+// The simulated station gives years of days of each of its places, from which the
+// place's own climate comes out.
+func TestTheSimulatedStation(t *testing.T) {
+	s := httptest.NewServer(standin.Station(func() civil.Date { return civil.Of(2027, 3, 5) }))
+	defer s.Close()
+	places, err := StationPlaces(context.Background(), s.URL)
+	if err != nil || len(places) != len(place.Examples()) {
+		t.Fatalf("%d places: %v", len(places), err)
+	}
+	for i, p := range places {
+		if !p.Simulated || p.Latitude != place.Examples()[i].Place.Latitude {
+			t.Errorf("%+v", p)
+		}
+		days, notes, err := StationDays(context.Background(), s.URL+"/", p.ID)
+		if err != nil || len(notes) != 0 {
+			t.Fatalf("%s: %v %q", p.ID, err, notes)
+		}
+		if first, last := days[0].Date, days[len(days)-1].Date; first != civil.Of(2015, 1, 1) || last != civil.Of(2027, 3, 4) || len(days) != int(last-first)+1 {
+			t.Errorf("%s: %d days from %s to %s", p.ID, len(days), first, last)
+		}
+		again, _, err := StationDays(context.Background(), s.URL, p.ID)
+		if err != nil || again[100].Max != days[100].Max || again[4000].Min != days[4000].Min {
+			t.Errorf("%s: asked again it has other weather: %v", p.ID, err)
+		}
+		if r, err := place.FromWeather(place.Place{Latitude: p.Latitude}, days); err != nil || r.Place.FrostFree != place.Examples()[i].Place.FrostFree {
+			t.Errorf("%s: %+v %v", p.ID, r.Place, err)
+		}
+	}
+}
+
+// What is no station is told by its address, with what would be right.
+func TestWhatIsNoStation(t *testing.T) {
+	answers := map[string]http.HandlerFunc{
+		"a list of JSON":  func(w http.ResponseWriter, _ *http.Request) { fmt.Fprint(w, "<html>hello</html>") },
+		"as JSON":         func(w http.ResponseWriter, _ *http.Request) { fmt.Fprint(w, "[]") },
+		"weather station": func(w http.ResponseWriter, _ *http.Request) { http.Error(w, "no", http.StatusTeapot) },
+	}
+	for want, answer := range answers {
+		s := httptest.NewServer(answer)
+		_, err := StationPlaces(context.Background(), s.URL)
+		s.Close()
+		if err == nil || !strings.Contains(err.Error(), strings.TrimPrefix(want, "a list of ")) {
+			t.Errorf("%v, wanted something of %q", err, want)
+		}
+	}
+	for _, address := range []string{"", "nowhere at all", "gopher://x", "http://", "127.0.0.1:1"} {
+		if _, err := StationPlaces(context.Background(), address); err == nil {
+			t.Errorf("%q is taken for a station", address)
+		}
+	}
+	ctx, cancel := context.WithCancel(context.Background())
+	cancel()
+	if _, _, err := StationDays(ctx, "http://127.0.0.1:1", "x"); err == nil {
+		t.Error("a request given up came back with days")
+	}
+}
