@@ -55,7 +55,7 @@ func begun(t *testing.T) (*Store, Snapshot) {
 	return s, snap
 }
 
-func text(t *testing.T, h *table.Household) string {
+func text(t *testing.T, h any) string {
 	t.Helper()
 	out, err := json.Marshal(h)
 	if err != nil {
