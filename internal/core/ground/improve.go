@@ -1,0 +1,123 @@
+package ground
+
+import (
+	"slices"
+)
+
+// worth is what a layout is judged by: the need that is placed, by priority, then
+// faults, then pieces.
+type worth struct {
+	placed         [3]int
+	faults, pieces int
+}
+
+func (a worth) better(b worth) bool {
+	for k := range a.placed {
+		if a.placed[k] != b.placed[k] {
+			return a.placed[k] > b.placed[k]
+		}
+	}
+	if a.faults != b.faults {
+		return a.faults < b.faults
+	}
+	return a.pieces < b.pieces
+}
+
+// draw returns a number below n, from a small generator of its own (splitmix64,
+// Steele et al. 2014), so that the same seed gives the same layout everywhere.
+func (f *fitting) draw(n int) int {
+	f.dice += 0x9e3779b97f4a7c15
+	z := f.dice
+	z = (z ^ z>>30) * 0xbf58476d1ce4e5b9
+	z = (z ^ z>>27) * 0x94d049bb133111eb
+	return int((z ^ z>>31) % uint64(n))
+}
+
+// improve ruins a part of the layout and makes it again, with what is left out
+// first, as many times as the budget has steps; what is no worse stays (ruin and
+// recreate, Schrimpf et al. 2000).
+func (f *fitting) improve(order []int) {
+	steps := f.in.Steps
+	if steps == 0 {
+		steps = usualSteps
+	}
+	n := len(f.in.Plantings)
+	if n == 0 || len(f.in.Beds) == 0 {
+		return
+	}
+	rank := make([]int, n)
+	for r, i := range order {
+		rank[i] = r
+	}
+	for range steps {
+		left := f.leftOut()
+		best := f.now
+		if len(left) == 0 && best.faults == 0 && best.pieces == n {
+			return
+		}
+		f.log = f.log[:0]
+		again := f.ruin(left)
+		f.shuffle(again, rank)
+		for _, i := range again {
+			f.put(i)
+		}
+		if best.better(f.now) {
+			f.takeBack()
+		}
+	}
+}
+
+func (f *fitting) leftOut() (out []int) {
+	for i := range f.at {
+		if len(f.at[i]) == 0 {
+			out = append(out, i)
+		}
+	}
+	return out
+}
+
+// fewLeft is how many of the plantings left out are tried again at a time.
+const fewLeft = 8
+
+// ruin lifts what stands in one or two beds around a time, or all of them, and
+// returns it with what was left out.
+func (f *fitting) ruin(left []int) []int {
+	again := slices.Clone(left)
+	for len(again) > fewLeft { // each time some of what is left out
+		j := f.draw(len(again))
+		again[j] = again[len(again)-1]
+		again = again[:len(again)-1]
+	}
+	about := f.draw(len(f.in.Plantings))
+	if len(left) > 0 && f.draw(3) > 0 {
+		about = left[f.draw(len(left))]
+	}
+	p := &f.in.Plantings[about]
+	for range 1 + f.draw(3) {
+		k := f.draw(len(f.in.Beds))
+		wide := f.draw(4) == 0
+		for _, q := range slices.Clone(f.beds[k]) {
+			if (wide || q.from < p.To && p.From < q.to) && len(f.at[q.planting]) > 0 {
+				f.lift(q.planting)
+				again = append(again, q.planting)
+			}
+		}
+	}
+	slices.Sort(again)
+	return slices.Compact(again)
+}
+
+// shuffle orders what is put again: by its rank, with some of it moved about.
+func (f *fitting) shuffle(again, rank []int) {
+	key := map[int]int{}
+	spread := 1 + len(rank)/(1+f.draw(6))
+	for _, i := range again {
+		key[i] = f.in.Plantings[i].Priority*10*len(rank) + rank[i] + f.draw(spread)
+	}
+	slices.SortFunc(again, func(a, b int) int {
+		if key[a] != key[b] {
+			return key[a] - key[b]
+		}
+		return a - b
+	})
+}
