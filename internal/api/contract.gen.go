@@ -7,7 +7,9 @@ import (
 	"fmt"
 	"net/http"
 
+	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
+	"inventory/internal/core/ground"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/season"
@@ -65,6 +67,8 @@ func (e CautionLevel) Valid() bool {
 
 // Defines values for EditCommand.
 const (
+	EditCommandAddBed               EditCommand = "add-bed"
+	EditCommandAddBeds              EditCommand = "add-beds"
 	EditCommandAddGuest             EditCommand = "add-guest"
 	EditCommandAddLot               EditCommand = "add-lot"
 	EditCommandAddLots              EditCommand = "add-lots"
@@ -76,6 +80,7 @@ const (
 	EditCommandAddWish              EditCommand = "add-wish"
 	EditCommandAgree                EditCommand = "agree"
 	EditCommandBegin                EditCommand = "begin"
+	EditCommandChangeBed            EditCommand = "change-bed"
 	EditCommandChangeGuest          EditCommand = "change-guest"
 	EditCommandChangeLot            EditCommand = "change-lot"
 	EditCommandChangeMember         EditCommand = "change-member"
@@ -88,6 +93,7 @@ const (
 	EditCommandMoveWish             EditCommand = "move-wish"
 	EditCommandOverrule             EditCommand = "overrule"
 	EditCommandPutBack              EditCommand = "put-back"
+	EditCommandRemoveBed            EditCommand = "remove-bed"
 	EditCommandRemoveGuest          EditCommand = "remove-guest"
 	EditCommandRemoveLot            EditCommand = "remove-lot"
 	EditCommandRemoveMember         EditCommand = "remove-member"
@@ -106,6 +112,10 @@ const (
 // Valid indicates whether the value is a known member of the EditCommand enum.
 func (e EditCommand) Valid() bool {
 	switch e {
+	case EditCommandAddBed:
+		return true
+	case EditCommandAddBeds:
+		return true
 	case EditCommandAddGuest:
 		return true
 	case EditCommandAddLot:
@@ -127,6 +137,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandAgree:
 		return true
 	case EditCommandBegin:
+		return true
+	case EditCommandChangeBed:
 		return true
 	case EditCommandChangeGuest:
 		return true
@@ -151,6 +163,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandOverrule:
 		return true
 	case EditCommandPutBack:
+		return true
+	case EditCommandRemoveBed:
 		return true
 	case EditCommandRemoveGuest:
 		return true
@@ -284,6 +298,9 @@ type Band struct {
 // Batch defines model for Batch.
 type Batch = plan.Batch
 
+// Bed defines model for Bed.
+type Bed = bed.Bed
+
 // BookCrop defines model for BookCrop.
 type BookCrop struct {
 	Basis     string `json:"basis"`
@@ -355,6 +372,14 @@ type CropBook struct {
 	Preparations []BookPreparation `json:"preparations"`
 }
 
+// DivideAsk defines model for DivideAsk.
+type DivideAsk struct {
+	Margin float64 `json:"margin"`
+	Path   float64 `json:"path"`
+	Plot   Plot    `json:"plot"`
+	Width  float64 `json:"width"`
+}
+
 // Done defines model for Done.
 type Done = table.Done
 
@@ -365,6 +390,8 @@ type Eaten = plan.Eaten
 type Edit struct {
 	// After the wish to stand behind; empty for the front
 	After *string `json:"after,omitempty"`
+	Bed   *Bed    `json:"bed,omitempty"`
+	Beds  *[]Bed  `json:"beds,omitempty"`
 
 	// Client who edits
 	Client    string      `json:"client"`
@@ -383,6 +410,7 @@ type Edit struct {
 	OwnPreparation *OwnPreparation `json:"own_preparation,omitempty"`
 	Patch          *Patch          `json:"patch,omitempty"`
 	Place          *Place          `json:"place,omitempty"`
+	Plot           *Plot           `json:"plot,omitempty"`
 
 	// Revision the revision it was made against
 	Revision int       `json:"revision"`
@@ -461,6 +489,18 @@ type Household = table.Household
 // Kitchen defines model for Kitchen.
 type Kitchen = plan.Kitchen
 
+// Layout defines model for Layout.
+type Layout struct {
+	Left     []LeftOut `json:"left"`
+	Need     float64   `json:"need"`
+	Pieces   []Piece   `json:"pieces"`
+	Placed   float64   `json:"placed"`
+	Revision int       `json:"revision"`
+}
+
+// LeftOut defines model for LeftOut.
+type LeftOut = ground.Left
+
 // Line defines model for Line.
 type Line struct {
 	Text string `json:"text"`
@@ -501,6 +541,9 @@ type OwnPreparation = book.OwnPreparation
 // Patch defines model for Patch.
 type Patch = table.Patch
 
+// Piece defines model for Piece.
+type Piece = ground.Piece
+
 // Pin defines model for Pin.
 type Pin = table.Pin
 
@@ -518,6 +561,9 @@ type PlanWish = plan.Wish
 
 // Planting defines model for Planting.
 type Planting = table.Planting
+
+// Plot defines model for Plot.
+type Plot = bed.Plot
 
 // Preparation defines model for Preparation.
 type Preparation struct {
@@ -589,6 +635,9 @@ type Served = plan.Served
 // Settings defines model for Settings.
 type Settings = store.Settings
 
+// Share defines model for Share.
+type Share = bed.Share
+
 // Shown defines model for Shown.
 type Shown struct {
 	Decimals int     `json:"decimals"`
@@ -658,6 +707,9 @@ type Step struct {
 	Client string `json:"client"`
 	ID     string `json:"id"`
 }
+
+// Stood defines model for Stood.
+type Stood = bed.Stood
 
 // Store defines model for Store.
 type Store = shelf.Store
@@ -775,6 +827,9 @@ type PostLotsReadJSONRequestBody = Line
 // PostPlaceChartJSONRequestBody defines body for PostPlaceChart for application/json ContentType.
 type PostPlaceChartJSONRequestBody = Place
 
+// PostPlotDivideJSONRequestBody defines body for PostPlotDivide for application/json ContentType.
+type PostPlotDivideJSONRequestBody = DivideAsk
+
 // PostRedoJSONRequestBody defines body for PostRedo for application/json ContentType.
 type PostRedoJSONRequestBody = Step
 
@@ -807,6 +862,9 @@ type ServerInterface interface {
 	// GetHouseholdFile The household as a file of format inventory.household/1
 	// (GET /household-file)
 	GetHouseholdFile(ctx *echo.Context) error
+	// GetLayout Where everything stands in the beds through the year, and what found no ground
+	// (GET /layout)
+	GetLayout(ctx *echo.Context) error
 	// PostLine Understand a wish typed as one line, without changing anything
 	// (POST /lines)
 	PostLine(ctx *echo.Context) error
@@ -819,6 +877,9 @@ type ServerInterface interface {
 	// PostPlaceChart The year of a place as it is drawn, without changing anything
 	// (POST /place-chart)
 	PostPlaceChart(ctx *echo.Context) error
+	// PostPlotDivide How a plot may be divided into beds, without changing anything
+	// (POST /plot-divide)
+	PostPlotDivide(ctx *echo.Context) error
 	// PostRedo Do the last edit taken back again
 	// (POST /redo)
 	PostRedo(ctx *echo.Context) error
@@ -928,6 +989,15 @@ func (w *ServerInterfaceWrapper) GetHouseholdFile(ctx *echo.Context) error {
 	return err
 }
 
+// GetLayout converts echo context to params.
+func (w *ServerInterfaceWrapper) GetLayout(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetLayout(ctx)
+	return err
+}
+
 // PostLine converts echo context to params.
 func (w *ServerInterfaceWrapper) PostLine(ctx *echo.Context) error {
 	var err error
@@ -961,6 +1031,15 @@ func (w *ServerInterfaceWrapper) PostPlaceChart(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PostPlaceChart(ctx)
+	return err
+}
+
+// PostPlotDivide converts echo context to params.
+func (w *ServerInterfaceWrapper) PostPlotDivide(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostPlotDivide(ctx)
 	return err
 }
 
@@ -1140,6 +1219,8 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.POST(options.BaseURL+"/log", wrapper.PostLog, options.OperationMiddlewares["postLog"]...)
 	router.POST(options.BaseURL+"/station-read", wrapper.PostStationRead, options.OperationMiddlewares["postStationRead"]...)
 	router.POST(options.BaseURL+"/place-chart", wrapper.PostPlaceChart, options.OperationMiddlewares["postPlaceChart"]...)
+	router.GET(options.BaseURL+"/layout", wrapper.GetLayout, options.OperationMiddlewares["getLayout"]...)
+	router.POST(options.BaseURL+"/plot-divide", wrapper.PostPlotDivide, options.OperationMiddlewares["postPlotDivide"]...)
 	router.POST(options.BaseURL+"/undo", wrapper.PostUndo, options.OperationMiddlewares["postUndo"]...)
 	router.POST(options.BaseURL+"/redo", wrapper.PostRedo, options.OperationMiddlewares["postRedo"]...)
 	router.GET(options.BaseURL+"/working", wrapper.GetWorking, options.OperationMiddlewares["getWorking"]...)

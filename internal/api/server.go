@@ -36,6 +36,7 @@ type Server struct {
 	memory plan.Memory // of the place's seasons, from one plan to the next
 
 	mu       sync.Mutex
+	fitted   *Layout   // the last layout, of its revision
 	computed *reckoned // the last plan, so that reading it again costs nothing
 }
 
@@ -179,6 +180,7 @@ func (s *Server) PostEdit(c *echo.Context) error {
 			return store.Snapshot{}, err
 		}
 		return s.store.Apply(ctx, store.Edit{
+			Plot: e.Plot, Bed: e.Bed, Beds: listOf(e.Beds),
 			Habit: e.Habit, Agreement: agreement, Weather: listOf(e.Weather),
 			Client: e.Client, ID: e.ID, Revision: e.Revision, Command: string(e.Command),
 			Household: e.Household, Settings: e.Settings, Place: e.Place, Member: e.Member, Guest: e.Guest,

@@ -7,6 +7,7 @@ import (
 	"slices"
 	"strings"
 
+	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
@@ -39,6 +40,9 @@ type Edit struct {
 	Planting       *table.Planting      // put-planting
 	Agreement      *table.Agreement     // agree
 	Weather        []place.Day          // set-weather, with or without a place
+	Plot           *bed.Plot            // add-beds: the land they lie on, where it changes
+	Bed            *bed.Bed             // add-bed, change-bed
+	Beds           []bed.Bed            // add-beds
 	Words          string               // put-planting: what happened
 	Target         string               // remove-…, move-wish
 	After          string               // move-wish: the wish to stand behind; empty: to the front
@@ -53,6 +57,7 @@ var Commands = []string{
 	"add-lot", "change-lot", "remove-lot", "add-lots", "add-patch", "change-patch", "remove-patch",
 	"add-own-crop", "change-own-crop", "remove-own-crop", "add-own-preparation", "change-own-preparation", "remove-own-preparation",
 	"set-habit", "put-planting", "remove-planting", "agree", "disagree", "set-weather",
+	"add-beds", "add-bed", "change-bed", "remove-bed",
 }
 
 // drafter makes the changes of a command against a state.
@@ -148,7 +153,7 @@ func (d *drafter) name(k key) string {
 				return strings.ToLower(c.Short()) + " of " + p.Day.Short()
 			}
 		}
-	case kindMember, kindGuest, kindStore, kindOwnCrop, kindOwnPrep:
+	case kindMember, kindGuest, kindStore, kindBed, kindOwnCrop, kindOwnPrep:
 		var n struct{ Name string }
 		if json.Unmarshal(v, &n) == nil {
 			return n.Name
@@ -238,6 +243,8 @@ func (d *drafter) put(e *Edit, verb, kind string) error {
 		id, value = &e.Lot.ID, e.Lot
 	case kind == kindPatch && e.Patch != nil:
 		id, value = &e.Patch.ID, e.Patch
+	case kind == kindBed && e.Bed != nil:
+		id, value = &e.Bed.ID, e.Bed
 	case kind == kindOwnCrop && e.OwnCrop != nil:
 		id, value = &e.OwnCrop.ID, e.OwnCrop
 	case kind == kindOwnPrep && e.OwnPreparation != nil:
@@ -344,6 +351,12 @@ func (d *drafter) begin(h *table.Household) error {
 	}
 	if err == nil && len(h.Weather) > 0 {
 		err = d.set(kindWeather, "", 0, h.Weather)
+	}
+	if err == nil && h.Plot != nil {
+		err = d.set(kindPlot, "", 0, h.Plot)
+	}
+	for i := range h.Beds {
+		set(kindBed, "b", &h.Beds[i].ID, &h.Beds[i])
 	}
 	for i := range h.Overrules {
 		id := h.Overrules[i].Subject + " " + h.Overrules[i].Field

@@ -198,6 +198,8 @@ func targetOf(e Edit) string {
 		return e.Patch.ID
 	case e.OwnCrop != nil:
 		return e.OwnCrop.ID
+	case e.Bed != nil:
+		return e.Bed.ID
 	case e.Habit != nil:
 		return e.Habit.Crop
 	case e.Planting != nil:
@@ -291,6 +293,10 @@ func (d *drafter) validate() error {
 		index("own_crops", len(h.OwnCrops), func(i int) string { return h.OwnCrops[i].ID })
 	case kindOwnPrep:
 		index("own_preparations", len(h.OwnPreparations), func(i int) string { return h.OwnPreparations[i].ID })
+	case kindPlot:
+		prefix = "plot."
+	case kindBed:
+		index("beds", len(h.Beds), func(i int) string { return h.Beds[i].ID })
 	case kindHabit:
 		index("habits", len(h.Habits), func(i int) string { return h.Habits[i].Crop })
 	case kindPlanting:

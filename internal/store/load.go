@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"strings"
 
+	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
@@ -32,6 +33,8 @@ const (
 	kindPlanting  = "planting"
 	kindAgreement = "agreement"
 	kindWeather   = "weather"
+	kindPlot      = "plot"
+	kindBed       = "bed"
 )
 
 // Settings are the household's own fields, its lists and its place aside.
@@ -73,7 +76,7 @@ func (s *state) add(kind, id string, position float64, value any) error {
 // load reads the household item by item.
 func load(ctx context.Context, q *rows.Queries) (*state, error) {
 	s := &state{items: map[key]item{}}
-	for _, read := range []func(context.Context, *rows.Queries, *state) error{loadSettings, loadPlace, loadMembers, loadGuests, loadStores, loadWishes, loadOverrules, loadLots, loadPatches, loadOwn, loadSeason} {
+	for _, read := range []func(context.Context, *rows.Queries, *state) error{loadSettings, loadPlace, loadMembers, loadGuests, loadStores, loadWishes, loadOverrules, loadLots, loadPatches, loadOwn, loadSeason, loadGround} {
 		if err := read(ctx, q, s); err != nil {
 			return nil, explain("", err)
 		}
@@ -331,7 +334,7 @@ func (s *state) household() (*table.Household, error) {
 		Name: set.Name, Year: set.Year, Start: set.Start, Risk: set.Risk, School: set.School,
 		Members: []table.Member{}, Guests: []table.Guest{}, Stores: []shelf.Store{}, Wishes: []table.Wish{}, Overrules: []book.Overrule{},
 		Lots: []shelf.Lot{}, Patches: []table.Patch{}, OwnCrops: []book.OwnCrop{}, OwnPreparations: []book.OwnPreparation{},
-		Habits: []table.Habit{}, Plantings: []table.Planting{}, Weather: []place.Day{},
+		Habits: []table.Habit{}, Plantings: []table.Planting{}, Weather: []place.Day{}, Beds: []bed.Bed{},
 	}
 	for _, k := range s.order {
 		v := s.items[k].Value
@@ -363,6 +366,10 @@ func (s *state) household() (*table.Household, error) {
 			h.Plantings, err = appended(h.Plantings, v)
 		case kindAgreement:
 			err = json.Unmarshal(v, &h.Agreed)
+		case kindPlot:
+			err = json.Unmarshal(v, &h.Plot)
+		case kindBed:
+			h.Beds, err = appended(h.Beds, v)
 		case kindWeather:
 			err = json.Unmarshal(v, &h.Weather)
 		}

@@ -213,3 +213,23 @@ ON CONFLICT (day) DO UPDATE SET high = excluded.high, low = excluded.low, rain =
 
 -- name: DeleteWeatherDays :exec
 DELETE FROM weather_day;
+
+-- name: GetPlot :many
+SELECT * FROM plot;
+
+-- name: PutPlot :exec
+INSERT INTO plot (id, body) VALUES (1, ?)
+ON CONFLICT (id) DO UPDATE SET body = excluded.body;
+
+-- name: DeletePlot :exec
+DELETE FROM plot;
+
+-- name: ListBeds :many
+SELECT * FROM bed ORDER BY position, id;
+
+-- name: PutBed :exec
+INSERT INTO bed (id, position, body) VALUES (?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, body = excluded.body;
+
+-- name: DeleteBed :exec
+DELETE FROM bed WHERE id = ?;

@@ -82,7 +82,7 @@ func loadWeather(ctx context.Context, q *rows.Queries, s *state) error {
 	return s.add(kindWeather, "", 0, days)
 }
 
-// writeSeason makes the rows follow a change of what loadSeason reads; it tells
+// writeSeason makes the rows follow a change of the season or the ground; it tells
 // whether the change was one of them.
 func writeSeason(ctx context.Context, q *rows.Queries, c Change) (bool, error) {
 	v, at := c.After.Value, c.After.Position
@@ -100,6 +100,10 @@ func writeSeason(ctx context.Context, q *rows.Queries, c Change) (bool, error) {
 		})
 	case kindAgreement:
 		return true, q.PutAgreement(ctx, string(v))
+	case kindPlot:
+		return true, q.PutPlot(ctx, string(v))
+	case kindBed:
+		return true, q.PutBed(ctx, rows.PutBedParams{ID: c.ID, Position: at, Body: string(v)})
 	case kindWeather:
 		return true, decoded(v, func(days []place.Day) error {
 			if err := q.DeleteWeatherDays(ctx); err != nil {
@@ -129,6 +133,10 @@ func removeSeason(ctx context.Context, q *rows.Queries, c Change) (bool, error) 
 		return true, q.DeletePlanting(ctx, c.ID)
 	case kindAgreement:
 		return true, q.DeleteAgreement(ctx)
+	case kindPlot:
+		return true, q.DeletePlot(ctx)
+	case kindBed:
+		return true, q.DeleteBed(ctx, c.ID)
 	case kindWeather:
 		return true, q.DeleteWeatherDays(ctx)
 	}
@@ -179,6 +187,8 @@ func (d *drafter) seasonEdit(e *Edit) (bool, error) {
 		return true, err
 	case "set-weather":
 		return true, d.weather(e)
+	case "add-beds":
+		return true, d.addBeds(e.Plot, e.Beds)
 	}
 	return false, nil
 }

@@ -8,6 +8,7 @@ import (
 	"errors"
 	"fmt"
 	"io/fs"
+	"slices"
 	"sort"
 	"strings"
 	"sync"
@@ -126,3 +127,14 @@ func (b *Book) Preparations() []*Preparation { return b.preparations }
 
 // Preparation returns the preparation of an id, or nil.
 func (b *Book) Preparation(id string) *Preparation { return b.byPrep[id] }
+
+// Families lists the botanical families of the book's crops, in alphabetical
+// order.
+func (b *Book) Families() (out []string) {
+	for _, c := range b.Crops() {
+		if i, found := slices.BinarySearch(out, c.Family); !found {
+			out = slices.Insert(out, i, c.Family)
+		}
+	}
+	return out
+}

@@ -7,6 +7,7 @@ import (
 	"slices"
 	"strings"
 
+	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
@@ -38,6 +39,9 @@ type Household struct {
 	Plantings []Planting    `json:"plantings"`        // sowings set by hand, and those really sown
 	Agreed    *Agreement    `json:"agreed,omitempty"`
 	Weather   []place.Day   `json:"weather"` // the days that have been
+
+	Plot *bed.Plot `json:"plot,omitempty"` // the land the beds lie on
+	Beds []bed.Bed `json:"beds"`
 }
 
 // Patch is a perennial that stands already.
@@ -220,6 +224,18 @@ func (h Household) Validate(usual *book.Book) error {
 		x.Validate(c.Index("plantings", i), b)
 	}
 	place.ValidateDays(c, h.Weather)
+	if len(h.Beds) > bed.MostBeds {
+		c.Add("beds", fmt.Sprint(len(h.Beds)), fmt.Sprintf("at most %d", bed.MostBeds))
+		return c.Err()
+	}
+	if h.Plot != nil {
+		h.Plot.Validate(c.At("plot"))
+	}
+	for i, x := range h.Beds {
+		unique(c.Index("beds", i), "b", x.ID)
+		x.Validate(c.Index("beds", i), b.Families())
+	}
+	bed.ValidateAll(c, h.Plot, h.Beds)
 	if len(h.Lots) > shelf.MostLots {
 		c.Add("lots", fmt.Sprint(len(h.Lots)), fmt.Sprintf("at most %d", shelf.MostLots))
 		return c.Err()

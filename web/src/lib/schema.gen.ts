@@ -89,6 +89,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/layout": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where everything stands in the beds through the year, and what found no ground */
+        get: operations["getLayout"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/plot-divide": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How a plot may be divided into beds, without changing anything */
+        post: operations["postPlotDivide"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/undo": {
         parameters: {
             query?: never;
@@ -373,7 +407,7 @@ export interface components {
             /** @description the revision it was made against */
             revision: number;
             /** @enum {string} */
-            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather";
+            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "remove-bed";
             household?: components["schemas"]["Household"];
             settings?: components["schemas"]["Settings"];
             place?: components["schemas"]["Place"];
@@ -389,6 +423,9 @@ export interface components {
             own_preparation?: components["schemas"]["OwnPreparation"];
             habit?: components["schemas"]["Habit"];
             weather?: components["schemas"]["WeatherDay"][];
+            plot?: components["schemas"]["Plot"];
+            bed?: components["schemas"]["Bed"];
+            beds?: components["schemas"]["Bed"][];
             /** @description the id of what is removed or moved */
             target?: string;
             /** @description the wish to stand behind; empty for the front */
@@ -439,6 +476,8 @@ export interface components {
             plantings: components["schemas"]["Planting"][];
             agreed?: components["schemas"]["Agreement"];
             weather: components["schemas"]["WeatherDay"][];
+            plot?: components["schemas"]["Plot"];
+            beds: components["schemas"]["Bed"][];
         };
         /** @enum {string} */
         School: "" | "frost" | "temperature";
@@ -1138,6 +1177,94 @@ export interface components {
             was: number;
             is: number;
         };
+        Plot: {
+            /** Format: double */
+            length: number;
+            /** Format: double */
+            width: number;
+            /**
+             * Format: double
+             * @description degrees clockwise from north, to which y points
+             */
+            bearing: number;
+        };
+        Bed: {
+            id: string;
+            name: string;
+            /**
+             * Format: double
+             * @description m, of its left front corner
+             */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            length: number;
+            /** Format: double */
+            width: number;
+            turned: boolean;
+            /** Format: double */
+            soil?: number;
+            sun?: string;
+            climb?: boolean;
+            cover?: string;
+            stood?: components["schemas"]["Stood"][];
+            note?: string;
+        };
+        Stood: {
+            year: number;
+            families: string[];
+        };
+        Share: {
+            turned: boolean;
+            beds: components["schemas"]["Bed"][];
+            /** Format: double */
+            area: number;
+            /** Format: double */
+            paths: number;
+            /** Format: double */
+            left: number;
+        };
+        Piece: {
+            planting: string;
+            bed: string;
+            /** Format: double */
+            at: number;
+            /** Format: double */
+            length: number;
+            planted: number;
+            from: string;
+            to: string;
+            faults?: string[];
+        };
+        LeftOut: {
+            planting: string;
+            planted: number;
+            /**
+             * Format: double
+             * @description m² · weeks
+             */
+            need: number;
+            why: string;
+        };
+        Layout: {
+            revision: number;
+            pieces: components["schemas"]["Piece"][];
+            left: components["schemas"]["LeftOut"][];
+            /** Format: double */
+            need: number;
+            /** Format: double */
+            placed: number;
+        };
+        DivideAsk: {
+            plot: components["schemas"]["Plot"];
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            path: number;
+            /** Format: double */
+            margin: number;
+        };
         Moon: {
             day: string;
             /** @enum {string} */
@@ -1479,6 +1606,52 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlaceChart"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getLayout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The layout */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Layout"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postPlotDivide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DivideAsk"];
+            };
+        };
+        responses: {
+            /** @description The ways */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Share"][];
                 };
             };
             default: components["responses"]["Problem"];

@@ -13,6 +13,12 @@ type Agreement struct {
 	Body string
 }
 
+type Bed struct {
+	ID       string
+	Position float64
+	Body     string
+}
+
 type Guest struct {
 	ID       string
 	Position float64
@@ -138,6 +144,11 @@ type Planting struct {
 	Crop     string
 	Day      string
 	Body     string
+}
+
+type Plot struct {
+	ID   int64
+	Body string
 }
 
 type Store struct {

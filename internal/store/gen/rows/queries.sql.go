@@ -50,6 +50,15 @@ func (q *Queries) DeleteAgreement(ctx context.Context) error {
 	return err
 }
 
+const deleteBed = `-- name: DeleteBed :exec
+DELETE FROM bed WHERE id = ?
+`
+
+func (q *Queries) DeleteBed(ctx context.Context, id string) error {
+	_, err := q.db.ExecContext(ctx, deleteBed, id)
+	return err
+}
+
 const deleteGuest = `-- name: DeleteGuest :exec
 DELETE FROM guest WHERE id = ?
 `
@@ -169,6 +178,15 @@ DELETE FROM planting WHERE id = ?
 
 func (q *Queries) DeletePlanting(ctx context.Context, id string) error {
 	_, err := q.db.ExecContext(ctx, deletePlanting, id)
+	return err
+}
+
+const deletePlot = `-- name: DeletePlot :exec
+DELETE FROM plot
+`
+
+func (q *Queries) DeletePlot(ctx context.Context) error {
+	_, err := q.db.ExecContext(ctx, deletePlot)
 	return err
 }
 
@@ -314,6 +332,33 @@ func (q *Queries) GetPlace(ctx context.Context) ([]Place, error) {
 	return items, nil
 }
 
+const getPlot = `-- name: GetPlot :many
+SELECT id, body FROM plot
+`
+
+func (q *Queries) GetPlot(ctx context.Context) ([]Plot, error) {
+	rows, err := q.db.QueryContext(ctx, getPlot)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []Plot
+	for rows.Next() {
+		var i Plot
+		if err := rows.Scan(&i.ID, &i.Body); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const journalByEdit = `-- name: JournalByEdit :many
 SELECT revision FROM journal WHERE edit = ?
 `
@@ -422,6 +467,33 @@ func (q *Queries) JournalStack(ctx context.Context, revision int64) ([]JournalSt
 			&i.Command,
 			&i.Words,
 		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const listBeds = `-- name: ListBeds :many
+SELECT id, position, body FROM bed ORDER BY position, id
+`
+
+func (q *Queries) ListBeds(ctx context.Context) ([]Bed, error) {
+	rows, err := q.db.QueryContext(ctx, listBeds)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []Bed
+	for rows.Next() {
+		var i Bed
+		if err := rows.Scan(&i.ID, &i.Position, &i.Body); err != nil {
 			return nil, err
 		}
 		items = append(items, i)
@@ -992,6 +1064,22 @@ func (q *Queries) PutAgreement(ctx context.Context, body string) error {
 	return err
 }
 
+const putBed = `-- name: PutBed :exec
+INSERT INTO bed (id, position, body) VALUES (?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, body = excluded.body
+`
+
+type PutBedParams struct {
+	ID       string
+	Position float64
+	Body     string
+}
+
+func (q *Queries) PutBed(ctx context.Context, arg PutBedParams) error {
+	_, err := q.db.ExecContext(ctx, putBed, arg.ID, arg.Position, arg.Body)
+	return err
+}
+
 const putGuest = `-- name: PutGuest :exec
 INSERT INTO guest (id, position, name, eaters, from_day, to_day) VALUES (?, ?, ?, ?, ?, ?)
 ON CONFLICT (id) DO UPDATE SET position = excluded.position, name = excluded.name, eaters = excluded.eaters,
@@ -1324,6 +1412,16 @@ func (q *Queries) PutPlanting(ctx context.Context, arg PutPlantingParams) error 
 		arg.Day,
 		arg.Body,
 	)
+	return err
+}
+
+const putPlot = `-- name: PutPlot :exec
+INSERT INTO plot (id, body) VALUES (1, ?)
+ON CONFLICT (id) DO UPDATE SET body = excluded.body
+`
+
+func (q *Queries) PutPlot(ctx context.Context, body string) error {
+	_, err := q.db.ExecContext(ctx, putPlot, body)
 	return err
 }
 
