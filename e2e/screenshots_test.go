@@ -73,6 +73,12 @@ func TestScreenshots(t *testing.T) {
 	p.see(".editor")
 	keep(p, "table-dark")
 
+	p = a.open("/ground")
+	p.see("[data-piece]")
+	p.eval(`() => { const r = document.querySelector('[aria-label="The day that is shown"]'); r.value = Number(r.max) * 0.4; r.dispatchEvent(new Event('input')) }`)
+	p.shows(".plot", "Tomato, paste")
+	keep(p, "ground")
+
 	spring := startOn(t, "demo", "2027-04-21")
 	p = spring.open("/daybook")
 	for _, crop := range []string{"Tomato, paste", "Pepper, sweet", "Shelling pea", "Spinach", "Chard", "Head lettuce"} {

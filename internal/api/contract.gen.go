@@ -795,6 +795,12 @@ type GetCalendarFeedParams struct {
 // GetCalendarFeedParamsUnits defines parameters for GetCalendarFeed.
 type GetCalendarFeedParamsUnits string
 
+// GetPlotDrawingParams defines parameters for GetPlotDrawing.
+type GetPlotDrawingParams struct {
+	// Day such as 2027-08-01; left out, the date it is
+	Day *string `form:"day,omitempty" json:"day,omitempty"`
+}
+
 // GetWaysParams defines parameters for GetWays.
 type GetWaysParams struct {
 	Wish *string `form:"wish,omitempty" json:"wish,omitempty"`
@@ -880,6 +886,9 @@ type ServerInterface interface {
 	// PostPlotDivide How a plot may be divided into beds, without changing anything
 	// (POST /plot-divide)
 	PostPlotDivide(ctx *echo.Context) error
+	// GetPlotDrawing The beds to scale, 1 to 100, with what stands in them on a day
+	// (GET /plot.svg)
+	GetPlotDrawing(ctx *echo.Context, params GetPlotDrawingParams) error
 	// PostRedo Do the last edit taken back again
 	// (POST /redo)
 	PostRedo(ctx *echo.Context) error
@@ -1040,6 +1049,24 @@ func (w *ServerInterfaceWrapper) PostPlotDivide(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PostPlotDivide(ctx)
+	return err
+}
+
+// GetPlotDrawing converts echo context to params.
+func (w *ServerInterfaceWrapper) GetPlotDrawing(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetPlotDrawingParams
+	// ------------- Optional query parameter "day" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "day", ctx.QueryParams(), &params.Day, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter day: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetPlotDrawing(ctx, params)
 	return err
 }
 
@@ -1220,6 +1247,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.POST(options.BaseURL+"/station-read", wrapper.PostStationRead, options.OperationMiddlewares["postStationRead"]...)
 	router.POST(options.BaseURL+"/place-chart", wrapper.PostPlaceChart, options.OperationMiddlewares["postPlaceChart"]...)
 	router.GET(options.BaseURL+"/layout", wrapper.GetLayout, options.OperationMiddlewares["getLayout"]...)
+	router.GET(options.BaseURL+"/plot.svg", wrapper.GetPlotDrawing, options.OperationMiddlewares["getPlotDrawing"]...)
 	router.POST(options.BaseURL+"/plot-divide", wrapper.PostPlotDivide, options.OperationMiddlewares["postPlotDivide"]...)
 	router.POST(options.BaseURL+"/undo", wrapper.PostUndo, options.OperationMiddlewares["postUndo"]...)
 	router.POST(options.BaseURL+"/redo", wrapper.PostRedo, options.OperationMiddlewares["postRedo"]...)

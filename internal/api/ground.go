@@ -7,41 +7,84 @@ import (
 
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
 	"inventory/internal/core/ground"
 	"inventory/internal/core/invalid"
+	"inventory/internal/exchange"
+	"inventory/internal/store"
 )
 
-// GetLayout answers with where everything stands. It is fitted apart from the
-// edits, so that none of them waits for it.
-func (s *Server) GetLayout(c *echo.Context) error {
-	snap, err := s.store.Load(c.Request().Context())
+// layout returns where everything stands, from memory where it is of the
+// household as it stands.
+func (s *Server) layout(snap store.Snapshot) (*Layout, *reckoned, error) {
+	r, err := s.plan(snap)
 	if err != nil {
-		return err
-	}
-	if snap.Household == nil {
-		return &refusal{http.StatusNotFound, "no household", "there is no household yet"}
+		return nil, nil, err
 	}
 	s.mu.Lock()
 	last := s.fitted
 	s.mu.Unlock()
 	if last != nil && last.Revision == snap.Revision {
-		return c.JSON(http.StatusOK, last)
-	}
-	r, err := s.plan(snap)
-	if err != nil {
-		return err
+		return last, r, nil
 	}
 	h := snap.Household
 	b, rules, _, err := h.Book(book.Usual())
 	if err != nil {
-		return err
+		return nil, nil, err
 	}
 	l := ground.Fit(ground.Input{Plantings: ground.PlantingsOf(r.plan, b, h.Wishes), Beds: h.Beds, Edge: rules.Edge, Year: h.Year})
 	out := &Layout{Revision: snap.Revision, Pieces: l.Pieces, Left: l.Left, Need: l.Need, Placed: l.Placed}
 	s.mu.Lock()
 	s.fitted = out
 	s.mu.Unlock()
-	return c.JSON(http.StatusOK, out)
+	return out, r, nil
+}
+
+// begun returns the household as it stands; a refusal where there is none yet.
+func (s *Server) begun(c *echo.Context) (store.Snapshot, error) {
+	snap, err := s.store.Load(c.Request().Context())
+	if err == nil && snap.Household == nil {
+		err = &refusal{http.StatusNotFound, "no household", "there is no household yet"}
+	}
+	return snap, err
+}
+
+// GetLayout answers with where everything stands. It is fitted apart from the
+// edits, so that none of them waits for it.
+func (s *Server) GetLayout(c *echo.Context) error {
+	snap, err := s.begun(c)
+	if err != nil {
+		return err
+	}
+	l, _, err := s.layout(snap)
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, l)
+}
+
+// GetPlotDrawing answers with the beds as SVG, to scale.
+func (s *Server) GetPlotDrawing(c *echo.Context, params GetPlotDrawingParams) error {
+	snap, err := s.begun(c)
+	if err != nil {
+		return err
+	}
+	day := s.asOf()
+	if params.Day != nil {
+		if day, err = civil.Parse(*params.Day); err != nil {
+			return &invalid.Field{Field: "day", Value: *params.Day, Allowed: "a day such as 2027-08-01"}
+		}
+	}
+	l, r, err := s.layout(snap)
+	if err != nil {
+		return err
+	}
+	names := map[string]string{}
+	for _, sow := range r.plan.Sowings {
+		names[sow.ID] = sow.CropName
+	}
+	c.Response().Header().Set("Content-Type", "image/svg+xml")
+	return exchange.WritePlot(c.Response(), snap.Household.Plot, snap.Household.Beds, l.Pieces, day, func(id string) string { return names[id] })
 }
 
 // PostPlotDivide proposes how a plot may be divided, and changes nothing.

@@ -42,6 +42,7 @@ useKeys([
   { keys: 'g t', does: 'go to Table', run: () => go('/table') },
   { keys: 'g y', does: 'go to Year', run: () => go('/year') },
   { keys: 'g s', does: 'go to Sowings', run: () => go('/sowings') },
+  { keys: 'g o', does: 'go to Ground', run: () => go('/ground') },
   { keys: 'g d', does: 'go to Daybook', run: () => go('/daybook') },
   { keys: 'g l', does: 'go to Shelves', run: () => go('/shelves') },
   { keys: 'g b', does: 'go to the crop book', run: () => go('/house/book') },

@@ -10,6 +10,7 @@ export const router = createRouter({
     { path: '/house/book', component: () => import('./places/house/CropBook.vue') },
     { path: '/sowings', component: () => import('./places/sowings/SowingsPlace.vue') },
     { path: '/sowings/sheet/:kind(sowing|raising)', component: () => import('./places/sowings/SheetPage.vue') },
+    { path: '/ground', component: () => import('./places/ground/GroundPlace.vue') },
     { path: '/daybook', component: () => import('./places/daybook/DaybookPlace.vue') },
     { path: '/house', component: () => import('./places/house/HousePlace.vue') },
     { path: '/:rest(.*)', redirect: '/table' },

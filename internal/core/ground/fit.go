@@ -88,7 +88,7 @@ func PlantingsOf(p plan.Plan, b *book.Book, wishes []table.Wish) (out []Planting
 			g.Priority = min(g.Priority, priority[f.Wish])
 		}
 		if s.Method == "patch" { // it holds its ground through the whole year that is planned
-			g.From, g.To = min(s.Day, p.Weeks[0]-280), p.Weeks[0]+365
+			g.From, g.To = p.Weeks[0]-60, p.Weeks[0]+365
 		}
 		out = append(out, g)
 	}

@@ -106,6 +106,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/plot.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The beds to scale, 1 to 100, with what stands in them on a day */
+        get: operations["getPlotDrawing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/plot-divide": {
         parameters: {
             query?: never;
@@ -1627,6 +1644,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Layout"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getPlotDrawing: {
+        parameters: {
+            query?: {
+                /** @description such as 2027-08-01; left out, the date it is */
+                day?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The drawing */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
                 };
             };
             default: components["responses"]["Problem"];

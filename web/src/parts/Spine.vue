@@ -28,6 +28,12 @@ const places = computed(() => {
     },
     { to: '/sowings', name: 'Sowings', fact: next ? `next ${day(next.date)}` : p ? 'none ahead' : '', loud: false },
     {
+      to: '/ground',
+      name: 'Ground',
+      fact: store.household?.beds.length ? count(store.household.beds.length, 'bed') : 'no beds yet',
+      loud: false,
+    },
+    {
       to: '/daybook',
       name: 'Daybook',
       fact: !p ? '' : due.overdue ? `${due.overdue} overdue` : due.week ? `${due.week} this week` : 'nothing due',

@@ -61,6 +61,7 @@ async function begin() {
     habits: [],
     plantings: [],
     weather: [],
+    beds: [],
   }
   const p = await store.edit({ command: 'begin', household })
   if (p) wrong.value = { line: fieldError(p, 'wishes') || p.detail }

@@ -1,0 +1,108 @@
+package api
+
+import (
+	"encoding/json"
+	"net/http"
+	"slices"
+	"strings"
+	"testing"
+
+	"inventory/internal/core/bed"
+)
+
+// The layout of the demo keeps the contract: every plant has its ground or is
+// told to have none, and nothing lies over anything else.
+func TestTheLayoutKeepsTheContract(t *testing.T) {
+	doc, s := strict(t), served(t, true)
+	status, body, _ := call(t, s, "/api/layout", nil)
+	if status != http.StatusOK {
+		t.Fatalf("%d %s", status, body)
+	}
+	var value any
+	if err := json.Unmarshal(body, &value); err != nil {
+		t.Fatal(err)
+	}
+	if err := doc.Components.Schemas["Layout"].Value.VisitJSON(value); err != nil {
+		t.Error(err)
+	}
+	l, st := decoded[Layout](t, body), state(t, s)
+	if l.Revision != st.Revision || len(l.Pieces) < 60 || l.Placed < 0.8*l.Need {
+		t.Errorf("revision %d of %d, %d pieces, %.0f of %.0f m² weeks", l.Revision, st.Revision, len(l.Pieces), l.Placed, l.Need)
+	}
+	for i, a := range l.Pieces {
+		for _, b := range l.Pieces[:i] {
+			if a.Bed == b.Bed && a.From < b.To && b.From < a.To && a.At < b.At+b.Length-1e-6 && b.At < a.At+a.Length-1e-6 {
+				t.Fatalf("%+v lies over %+v", a, b)
+			}
+		}
+	}
+	for _, sow := range st.Plan.Sowings {
+		placed := slices.ContainsFunc(l.Pieces, func(p Piece) bool { return p.Planting == sow.ID })
+		left := slices.ContainsFunc(l.Left, func(p LeftOut) bool { return p.Planting == sow.ID })
+		if sow.Method != "tray" && sow.Plants > 0 && placed == left {
+			t.Errorf("%s is placed %v and left out %v", sow.ID, placed, left)
+		}
+	}
+}
+
+// Beds are laid out from a plot's measures, changed, refused where they would lie
+// over each other, and taken back.
+func TestBedsAreLaidOut(t *testing.T) {
+	s := served(t, true)
+	before := state(t, s)
+	do, takeBack := editing(t, s)
+	target := func(id string) *string { return &id }
+	for _, b := range before.Household.Beds {
+		do(Edit{Command: "remove-bed", Target: target(b.ID)}, 200)
+	}
+	_, body, _ := call(t, s, "/api/layout", nil)
+	if l := decoded[Layout](t, body); len(l.Pieces) != 0 || len(l.Left) == 0 || l.Left[0].Why != "there is no bed yet" {
+		t.Errorf("without beds: %d pieces, %+v", len(l.Pieces), l.Left)
+	}
+	plot := bed.Plot{Length: 14, Width: 9, Bearing: 20}
+	_, body, _ = call(t, s, "/api/plot-divide", DivideAsk{Plot: plot, Width: 1.2, Path: 0.9, Margin: 0.5})
+	shares := decoded[[]Share](t, body)
+	if len(shares) != 2 || shares[0].Area < shares[1].Area {
+		t.Fatalf("%+v", shares)
+	}
+	got := do(Edit{Command: "add-beds", Plot: &plot, Beds: &shares[0].Beds}, 200)
+	if len(got.Household.Beds) != len(shares[0].Beds) || got.Household.Plot.Length != 14 || !strings.HasPrefix(got.Words, "laid out") {
+		t.Errorf("%q: %d beds", got.Words, len(got.Household.Beds))
+	}
+	one := got.Household.Beds[0]
+	one.Name = "The long bed"
+	if got = do(Edit{Command: "change-bed", Bed: &one}, 200); got.Household.Beds[0].Name != one.Name {
+		t.Errorf("%+v", got.Household.Beds[0])
+	}
+	over := one
+	over.ID, over.Name, over.X = "", "Another", one.X+0.3
+	do(Edit{Command: "add-bed", Bed: &over}, 422)
+	over.X = 400
+	do(Edit{Command: "add-bed", Bed: &over}, 422)
+	over.Length = -1
+	do(Edit{Command: "add-bed", Bed: &over}, 422)
+	none := []bed.Bed{}
+	do(Edit{Command: "add-beds", Beds: &none}, 422)
+	takeBack()
+	a, _ := json.Marshal(before.Household)
+	z, _ := json.Marshal(state(t, s).Household)
+	if string(a) != string(z) {
+		t.Errorf("taken back, the household is\n%s\nnot\n%s", z, a)
+	}
+	for _, wrong := range []DivideAsk{{Plot: plot, Width: 0, Path: 0.9}, {Plot: bed.Plot{Length: -3, Width: 2}, Width: 1.2, Path: 0.9}} {
+		if status, body, _ := call(t, s, "/api/plot-divide", wrong); status != http.StatusUnprocessableEntity {
+			t.Errorf("%d %s", status, body)
+		}
+	}
+}
+
+func TestThePlotAsADrawing(t *testing.T) {
+	s := served(t, true)
+	status, body, header := call(t, s, "/api/plot.svg?day=2027-08-01", nil)
+	if status != http.StatusOK || header.Get("Content-Type") != "image/svg+xml" || !strings.Contains(string(body), `width="330mm"`) || !strings.Contains(string(body), "Tomato, paste") {
+		t.Errorf("%d %s %.300s", status, header.Get("Content-Type"), body)
+	}
+	if status, body, _ = call(t, s, "/api/plot.svg?day=today", nil); status != http.StatusUnprocessableEntity {
+		t.Errorf("%d %s", status, body)
+	}
+}

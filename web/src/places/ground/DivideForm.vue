@@ -1,0 +1,113 @@
+<script setup lang="ts">
+// A plot measured, and how it may be divided into beds that an arm reaches into.
+import { ElButton, ElInput } from 'element-plus'
+import { reactive, ref } from 'vue'
+import { answer, api, Refused, type Problem, type Share } from '../../lib/api'
+import { fieldError, otherErrors, useHousehold } from '../../lib/household'
+import { useUnits } from '../../lib/units'
+import { count } from '../../lib/words'
+import NumberInput from '../../parts/NumberInput.vue'
+
+const emit = defineEmits<{ done: [] }>()
+const store = useHousehold()
+const { say } = useUnits()
+const old = store.household?.plot
+const ask = reactive({
+  plot: { length: old?.length ?? 12, width: old?.width ?? 8, bearing: old?.bearing ?? 0 },
+  width: 1.2,
+  path: 0.9,
+  margin: 0.5,
+})
+const shares = ref<Share[]>()
+const problem = ref<Problem>()
+
+async function propose() {
+  shares.value = undefined
+  try {
+    shares.value = await answer(() => api.POST('/plot-divide', { body: ask }))
+    problem.value = undefined
+  } catch (e) {
+    if (!(e instanceof Refused)) throw e
+    problem.value = e.problem
+  }
+}
+async function take(s: Share) {
+  problem.value = await store.edit({ command: 'add-beds', plot: ask.plot, beds: s.beds })
+  if (!problem.value) emit('done')
+}
+const fields = ['plot.length', 'plot.width', 'plot.bearing', 'width', 'path', 'margin']
+</script>
+
+<template>
+  <form class="divide" @submit.prevent="propose">
+    <label class="field"
+      ><span>The plot is long</span><NumberInput v-model="ask.plot.length" unit="m" suffix label="Length of the plot"
+    /></label>
+    <label class="field"
+      ><span>and wide</span><NumberInput v-model="ask.plot.width" unit="m" suffix label="Width of the plot"
+    /></label>
+    <label class="field"
+      ><span>its width points to, degrees from north</span
+      ><ElInput
+        v-model.number="ask.plot.bearing"
+        size="small"
+        class="number"
+        inputmode="numeric"
+        aria-label="Bearing of the plot"
+    /></label>
+    <label class="field"
+      ><span>Beds wide</span><NumberInput v-model="ask.width" unit="m" suffix label="Width of a bed"
+    /></label>
+    <label class="field"
+      ><span>Paths wide</span><NumberInput v-model="ask.path" unit="m" suffix label="Width of a path"
+    /></label>
+    <label class="field"
+      ><span>Margin around</span><NumberInput v-model="ask.margin" unit="m" suffix label="Margin around the beds"
+    /></label>
+    <ElButton native-type="submit" size="small">How many beds fit?</ElButton>
+    <p class="quiet small hint">
+      An arm reaches across {{ say(1.2, 'm') }} from both sides, {{ say(0.75, 'm') }} from one; a barrow wants
+      {{ say(0.9, 'm') }} of path.
+    </p>
+    <template v-for="f in fields" :key="f"
+      ><p v-if="fieldError(problem, f)" class="wrong" role="alert">{{ fieldError(problem, f) }}</p></template
+    >
+    <p v-if="otherErrors(problem, ...fields)" class="wrong" role="alert">{{ otherErrors(problem, ...fields) }}</p>
+    <ul v-if="shares?.length" class="shares">
+      <li v-for="s in shares" :key="String(s.turned)">
+        <b>{{ count(s.beds.length, 'bed') }}</b> of {{ say(s.beds[0]?.length ?? 0, 'm') }}
+        {{ s.turned ? 'across the plot' : 'along the plot' }}: {{ say(s.area, 'm²') }} of bed,
+        {{ say(s.paths, 'm²') }} of path, {{ say(s.left, 'm') }} left over
+        <button type="button" class="link" @click="take(s)">lay them out</button>
+      </li>
+    </ul>
+    <p v-else-if="shares" class="wrong" role="alert">
+      Not even one bed of that width fits; make the bed or the margin narrower.
+    </p>
+  </form>
+</template>
+
+<style scoped>
+.divide {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1.2rem;
+  align-items: end;
+}
+.divide .field {
+  width: 8rem;
+}
+.hint,
+.shares,
+.wrong {
+  flex-basis: 100%;
+}
+.shares li {
+  padding: 0.15rem 0;
+}
+.shares {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+</style>
