@@ -24,6 +24,10 @@ async function save() {
   problem.value = await store.edit({ command: props.isNew ? 'add-bed' : 'change-bed', bed: { ...draft } })
   if (!problem.value) emit('done')
 }
+function setSun(sun: string) {
+  draft.sun = sun
+  if (!props.isNew) void save()
+}
 async function remove() {
   problem.value = await store.edit({ command: 'remove-bed', target: props.bed.id })
 }
@@ -52,11 +56,11 @@ const fields = ['name', 'x', 'y', 'length', 'width', 'soil', 'sun']
     /></span>
     <ElCheckbox v-model="draft.turned" size="small" @change="isNew || save()">turned</ElCheckbox>
     <ElSelect
-      v-model="draft.sun"
+      :model-value="draft.sun ?? ''"
       size="small"
       aria-label="Sun"
       :empty-values="[null, undefined]"
-      @change="isNew || save()"
+      @change="setSun"
     >
       <ElOption value="" label="full sun" />
       <ElOption value="part" label="4 to 6 h of sun" />

@@ -18,7 +18,6 @@ const ground = useGround()
 const { say } = useUnits()
 const chosen = ref('')
 const adding = ref<Bed>()
-const dividing = ref(false)
 
 const beds = computed(() => store.household?.beds ?? [])
 const layout = computed(() => ground.layout)
@@ -145,15 +144,14 @@ useKeys([
     </template>
     <h3 v-if="beds.length" class="no-print">The beds by their measures</h3>
     <div class="no-print">
+      <div v-if="beds.length" class="heads small quiet" aria-hidden="true">
+        <span>bed</span><span>long × wide</span><span>from the left, from the front</span>
+      </div>
       <BedRow v-for="b in beds" :key="b.id" :bed="b" />
       <BedRow v-if="adding" :bed="adding" is-new @done="adding = undefined" />
       <p class="adds">
         <button v-if="!adding" type="button" class="link" @click="add">Add a bed</button>
-        <button v-if="beds.length" type="button" class="link" :aria-expanded="dividing" @click="dividing = !dividing">
-          Divide more ground into beds
-        </button>
       </p>
-      <DivideForm v-if="dividing && beds.length" @done="dividing = false" />
     </div>
   </section>
 </template>
@@ -220,6 +218,17 @@ h3 {
 .crop {
   font-family: var(--serif);
   font-weight: 600;
+}
+.heads {
+  display: grid;
+  grid-template-columns: minmax(6rem, 1fr) 10rem 26rem;
+  gap: 0 0.8rem;
+  padding-top: 0.2rem;
+}
+@container leaf (max-width: 820px) {
+  .heads {
+    display: none;
+  }
 }
 .adds {
   padding-top: 0.5rem;
