@@ -58,3 +58,25 @@ func TestTheGroundIsScrubbed(t *testing.T) {
 	p.press('u')
 	p.until("the shortage as before", `s => document.querySelector('.sum .warn')?.textContent === s && !document.querySelector('.sum .quiet')`, short)
 }
+
+// A planting put where its family stood last year is refused with the reason;
+// bent, it stands there and is marked; taken back, it is gone from there.
+func TestTheRotationIsBent(t *testing.T) {
+	p := start(t, "demo").open("/ground")
+	p.see("[data-piece]")
+	p.eval(`() => { const r = document.querySelector('[aria-label="The day that is shown"]'); r.value = Number(r.max) * 0.4; r.dispatchEvent(new Event('input')) }`)
+	p.shows(".plot", "Tomato, paste")
+	p.must(p.see(`[data-piece="27-w3-canned-1"]`).Focus())
+	p.press(input.Enter)
+	p.shows(".card", "Tomato, paste")
+	p.choose("Put it in another bed", "Mill bed") // where Solanaceae stood in 2026
+	p.shows(".card .wrong", "Solanaceae stood in it in 2026 and may return in")
+	p.clickNamed(".card button", "Bend the rotation")
+	p.shows(".notice", "Put Tomato, paste of")
+	p.shows(".card", "rotation bent: its family stood here in 2026")
+	p.shows(".card", "held by hand")
+	p.see(".piece.bent")
+	p.press('u')
+	p.shows(".notice", "Took back")
+	p.gone(".piece.bent")
+}

@@ -100,6 +100,7 @@ const (
 	EditCommandRemoveOwnCrop        EditCommand = "remove-own-crop"
 	EditCommandRemoveOwnPreparation EditCommand = "remove-own-preparation"
 	EditCommandRemovePatch          EditCommand = "remove-patch"
+	EditCommandRemovePlacement      EditCommand = "remove-placement"
 	EditCommandRemovePlanting       EditCommand = "remove-planting"
 	EditCommandRemoveStore          EditCommand = "remove-store"
 	EditCommandRemoveWish           EditCommand = "remove-wish"
@@ -177,6 +178,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandRemoveOwnPreparation:
 		return true
 	case EditCommandRemovePatch:
+		return true
+	case EditCommandRemovePlacement:
 		return true
 	case EditCommandRemovePlanting:
 		return true
@@ -550,8 +553,23 @@ type Pin = table.Pin
 // Place defines model for Place.
 type Place = place.Place
 
+// PlaceAsk defines model for PlaceAsk.
+type PlaceAsk struct {
+	// At m along the bed; left out: the first free stretch
+	At       *float64 `json:"at,omitempty"`
+	Bed      string   `json:"bed"`
+	Bend     *bool    `json:"bend,omitempty"`
+	Client   string   `json:"client"`
+	ID       string   `json:"id"`
+	Revision int      `json:"revision"`
+	Sowing   string   `json:"sowing"`
+}
+
 // PlaceChart defines model for PlaceChart.
 type PlaceChart = place.Chart
+
+// Placement defines model for Placement.
+type Placement = bed.Placement
 
 // Plan defines model for Plan.
 type Plan = plan.Plan
@@ -833,6 +851,9 @@ type PostLotsReadJSONRequestBody = Line
 // PostPlaceChartJSONRequestBody defines body for PostPlaceChart for application/json ContentType.
 type PostPlaceChartJSONRequestBody = Place
 
+// PostPlacementJSONRequestBody defines body for PostPlacement for application/json ContentType.
+type PostPlacementJSONRequestBody = PlaceAsk
+
 // PostPlotDivideJSONRequestBody defines body for PostPlotDivide for application/json ContentType.
 type PostPlotDivideJSONRequestBody = DivideAsk
 
@@ -883,6 +904,9 @@ type ServerInterface interface {
 	// PostPlaceChart The year of a place as it is drawn, without changing anything
 	// (POST /place-chart)
 	PostPlaceChart(ctx *echo.Context) error
+	// PostPlacement Put a sowing in a bed by hand; everything else makes room
+	// (POST /placements)
+	PostPlacement(ctx *echo.Context) error
 	// PostPlotDivide How a plot may be divided into beds, without changing anything
 	// (POST /plot-divide)
 	PostPlotDivide(ctx *echo.Context) error
@@ -1040,6 +1064,15 @@ func (w *ServerInterfaceWrapper) PostPlaceChart(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PostPlaceChart(ctx)
+	return err
+}
+
+// PostPlacement converts echo context to params.
+func (w *ServerInterfaceWrapper) PostPlacement(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostPlacement(ctx)
 	return err
 }
 
@@ -1247,6 +1280,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.POST(options.BaseURL+"/station-read", wrapper.PostStationRead, options.OperationMiddlewares["postStationRead"]...)
 	router.POST(options.BaseURL+"/place-chart", wrapper.PostPlaceChart, options.OperationMiddlewares["postPlaceChart"]...)
 	router.GET(options.BaseURL+"/layout", wrapper.GetLayout, options.OperationMiddlewares["getLayout"]...)
+	router.POST(options.BaseURL+"/placements", wrapper.PostPlacement, options.OperationMiddlewares["postPlacement"]...)
 	router.GET(options.BaseURL+"/plot.svg", wrapper.GetPlotDrawing, options.OperationMiddlewares["getPlotDrawing"]...)
 	router.POST(options.BaseURL+"/plot-divide", wrapper.PostPlotDivide, options.OperationMiddlewares["postPlotDivide"]...)
 	router.POST(options.BaseURL+"/undo", wrapper.PostUndo, options.OperationMiddlewares["postUndo"]...)

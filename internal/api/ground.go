@@ -1,6 +1,7 @@
 package api
 
 import (
+	"context"
 	"net/http"
 
 	"github.com/labstack/echo/v5"
@@ -10,6 +11,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/ground"
 	"inventory/internal/core/invalid"
+	"inventory/internal/core/table"
 	"inventory/internal/exchange"
 	"inventory/internal/store"
 )
@@ -27,17 +29,67 @@ func (s *Server) layout(snap store.Snapshot) (*Layout, *reckoned, error) {
 	if last != nil && last.Revision == snap.Revision {
 		return last, r, nil
 	}
-	h := snap.Household
-	b, rules, _, err := h.Book(book.Usual())
+	in, err := fitFrom(snap.Household, r)
 	if err != nil {
 		return nil, nil, err
 	}
-	l := ground.Fit(ground.Input{Plantings: ground.PlantingsOf(r.plan, b, h.Wishes), Beds: h.Beds, Edge: rules.Edge, Year: h.Year})
+	l := ground.Fit(in)
 	out := &Layout{Revision: snap.Revision, Pieces: l.Pieces, Left: l.Left, Need: l.Need, Placed: l.Placed}
 	s.mu.Lock()
 	s.fitted = out
 	s.mu.Unlock()
 	return out, r, nil
+}
+
+// fitFrom returns what the layout of a household follows from.
+func fitFrom(h *table.Household, r *reckoned) (ground.Input, error) {
+	b, rules, _, err := h.Book(book.Usual())
+	if err != nil {
+		return ground.Input{}, err
+	}
+	return ground.Input{Plantings: ground.PlantingsOf(r.plan, b, h.Wishes), Beds: h.Beds, Placed: h.Placements, Edge: rules.Edge, Year: h.Year}, nil
+}
+
+// PostPlacement puts a sowing in a bed.
+func (s *Server) PostPlacement(c *echo.Context) error {
+	var b PlaceAsk
+	if err := decode(c, &b); err != nil {
+		return err
+	}
+	return s.change(c, func(ctx context.Context) (store.Snapshot, error) {
+		if again, snap, err := s.store.Seen(ctx, b.ID); err != nil || again {
+			return snap, err
+		}
+		snap, err := s.begun(c)
+		if err != nil {
+			return store.Snapshot{}, err
+		}
+		r, err := s.plan(snap)
+		if err != nil {
+			return store.Snapshot{}, err
+		}
+		in, err := fitFrom(snap.Household, r)
+		if err != nil {
+			return store.Snapshot{}, err
+		}
+		at := -1.0
+		if b.At != nil {
+			at = max(0, *b.At)
+		}
+		p, err := ground.Put(in, b.Sowing, b.Bed, at, b.Bend != nil && *b.Bend)
+		if err != nil {
+			return store.Snapshot{}, err
+		}
+		words := "put it in another bed"
+		for _, sow := range r.plan.Sowings {
+			for _, bed := range in.Beds {
+				if sow.ID == p.Sowing && bed.ID == p.Bed {
+					words = "put " + sow.CropName + " of " + sow.Date.Short() + " in " + bed.Name
+				}
+			}
+		}
+		return s.store.Apply(ctx, store.Edit{Client: b.Client, ID: b.ID, Revision: b.Revision, Command: "put-placement", Placement: &p, Words: words})
+	})
 }
 
 // begun returns the household as it stands; a refusal where there is none yet.

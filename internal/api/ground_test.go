@@ -106,3 +106,54 @@ func TestThePlotAsADrawing(t *testing.T) {
 		t.Errorf("%d %s", status, body)
 	}
 }
+
+// A sowing put where its family stood last year is refused, then bent and marked,
+// and let go again.
+func TestASowingIsPutInABed(t *testing.T) {
+	s := served(t, true)
+	st := state(t, s)
+	var sowing, weir string
+	for _, sow := range st.Plan.Sowings {
+		if sow.Crop == "tomato-slicing" {
+			sowing = sow.ID
+		}
+	}
+	for _, b := range st.Household.Beds {
+		for _, stood := range b.Stood {
+			if stood.Year == 2026 && slices.Contains(stood.Families, "Solanaceae") {
+				weir = b.ID
+			}
+		}
+	}
+	ask := PlaceAsk{Client: "t", ID: "p1", Revision: st.Revision, Sowing: sowing, Bed: weir}
+	status, body, _ := call(t, s, "/api/placements", ask)
+	if status != http.StatusUnprocessableEntity || !strings.Contains(string(body), "Solanaceae stood in it in 2026") {
+		t.Fatalf("%d %s", status, body)
+	}
+	bend := true
+	ask.ID, ask.Bend = "p2", &bend
+	status, body, _ = call(t, s, "/api/placements", ask)
+	after := decoded[State](t, body)
+	if status != http.StatusOK || len(after.Household.Placements) != 1 || !strings.HasPrefix(after.Words, "put Tomato, slicing") {
+		t.Fatalf("%d %.300s", status, body)
+	}
+	piece := func() Piece {
+		_, body, _ := call(t, s, "/api/layout", nil)
+		l := decoded[Layout](t, body)
+		k := slices.IndexFunc(l.Pieces, func(p Piece) bool { return p.Planting == sowing })
+		if k < 0 {
+			t.Fatal("it stands nowhere")
+		}
+		return l.Pieces[k]
+	}
+	if p := piece(); p.Bed != weir || !p.Held || p.Bent != 2026 {
+		t.Errorf("%+v", p)
+	}
+	status, body, _ = call(t, s, "/api/edits", Edit{Client: "t", ID: "p3", Revision: after.Revision, Command: "remove-placement", Target: &sowing})
+	if status != http.StatusOK {
+		t.Fatalf("%d %s", status, body)
+	}
+	if p := piece(); p.Held || p.Bent != 0 {
+		t.Errorf("let go: %+v", p)
+	}
+}

@@ -129,7 +129,7 @@ func fill(h *table.Household) {
 	h.Wishes, h.Overrules = listed(h.Wishes), listed(h.Overrules)
 	h.Lots, h.Patches, h.OwnCrops, h.OwnPreparations = listed(h.Lots), listed(h.Patches), listed(h.OwnCrops), listed(h.OwnPreparations)
 	h.Habits, h.Plantings, h.Weather = listed(h.Habits), listed(h.Plantings), listed(h.Weather)
-	h.Beds = listed(h.Beds)
+	h.Beds, h.Placements = listed(h.Beds), listed(h.Placements)
 	for i := range h.Beds {
 		if h.Beds[i].ID == "" {
 			h.Beds[i].ID = fmt.Sprintf("b%d", i+1)

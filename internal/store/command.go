@@ -43,6 +43,7 @@ type Edit struct {
 	Plot           *bed.Plot            // add-beds: the land they lie on, where it changes
 	Bed            *bed.Bed             // add-bed, change-bed
 	Beds           []bed.Bed            // add-beds
+	Placement      *bed.Placement       // put-placement
 	Words          string               // put-planting: what happened
 	Target         string               // remove-…, move-wish
 	After          string               // move-wish: the wish to stand behind; empty: to the front
@@ -57,7 +58,7 @@ var Commands = []string{
 	"add-lot", "change-lot", "remove-lot", "add-lots", "add-patch", "change-patch", "remove-patch",
 	"add-own-crop", "change-own-crop", "remove-own-crop", "add-own-preparation", "change-own-preparation", "remove-own-preparation",
 	"set-habit", "put-planting", "remove-planting", "agree", "disagree", "set-weather",
-	"add-beds", "add-bed", "change-bed", "remove-bed",
+	"add-beds", "add-bed", "change-bed", "remove-bed", "put-placement", "remove-placement",
 }
 
 // drafter makes the changes of a command against a state.
@@ -357,6 +358,9 @@ func (d *drafter) begin(h *table.Household) error {
 	}
 	for i := range h.Beds {
 		set(kindBed, "b", &h.Beds[i].ID, &h.Beds[i])
+	}
+	for i := range h.Placements {
+		set(kindPlacement, "x", &h.Placements[i].Sowing, &h.Placements[i])
 	}
 	for i := range h.Overrules {
 		id := h.Overrules[i].Subject + " " + h.Overrules[i].Field

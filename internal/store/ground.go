@@ -30,7 +30,29 @@ func loadGround(ctx context.Context, q *rows.Queries, s *state) error {
 			return err
 		}
 	}
+	placements, err := q.ListPlacements(ctx)
+	if err != nil {
+		return err
+	}
+	for _, r := range placements {
+		p := bed.Placement{Sowing: r.Sowing, Bed: r.Bed, At: r.At, Bend: r.Bend != 0}
+		if err := s.add(kindPlacement, r.Sowing, r.Position, p); err != nil {
+			return err
+		}
+	}
 	return nil
+}
+
+// place puts a sowing in a bed.
+func (d *drafter) place(e *Edit) error {
+	if e.Placement == nil || e.Placement.Sowing == "" {
+		return missing("placement")
+	}
+	err := d.set(kindPlacement, e.Placement.Sowing, 0, e.Placement)
+	if d.words = e.Words; d.words == "" {
+		d.words = "put " + e.Placement.Sowing + " in a bed"
+	}
+	return err
 }
 
 // addBeds lays several beds out at once, with the plot that they are laid out on

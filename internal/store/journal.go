@@ -198,6 +198,8 @@ func targetOf(e Edit) string {
 		return e.Patch.ID
 	case e.OwnCrop != nil:
 		return e.OwnCrop.ID
+	case e.Placement != nil:
+		return e.Placement.Sowing
 	case e.Bed != nil:
 		return e.Bed.ID
 	case e.Habit != nil:
@@ -295,6 +297,8 @@ func (d *drafter) validate() error {
 		index("own_preparations", len(h.OwnPreparations), func(i int) string { return h.OwnPreparations[i].ID })
 	case kindPlot:
 		prefix = "plot."
+	case kindPlacement:
+		index("placements", len(h.Placements), func(i int) string { return h.Placements[i].Sowing })
 	case kindBed:
 		index("beds", len(h.Beds), func(i int) string { return h.Beds[i].ID })
 	case kindHabit:

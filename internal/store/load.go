@@ -35,6 +35,7 @@ const (
 	kindWeather   = "weather"
 	kindPlot      = "plot"
 	kindBed       = "bed"
+	kindPlacement = "placement"
 )
 
 // Settings are the household's own fields, its lists and its place aside.
@@ -334,7 +335,7 @@ func (s *state) household() (*table.Household, error) {
 		Name: set.Name, Year: set.Year, Start: set.Start, Risk: set.Risk, School: set.School,
 		Members: []table.Member{}, Guests: []table.Guest{}, Stores: []shelf.Store{}, Wishes: []table.Wish{}, Overrules: []book.Overrule{},
 		Lots: []shelf.Lot{}, Patches: []table.Patch{}, OwnCrops: []book.OwnCrop{}, OwnPreparations: []book.OwnPreparation{},
-		Habits: []table.Habit{}, Plantings: []table.Planting{}, Weather: []place.Day{}, Beds: []bed.Bed{},
+		Habits: []table.Habit{}, Plantings: []table.Planting{}, Weather: []place.Day{}, Beds: []bed.Bed{}, Placements: []bed.Placement{},
 	}
 	for _, k := range s.order {
 		v := s.items[k].Value
@@ -368,6 +369,8 @@ func (s *state) household() (*table.Household, error) {
 			err = json.Unmarshal(v, &h.Agreed)
 		case kindPlot:
 			err = json.Unmarshal(v, &h.Plot)
+		case kindPlacement:
+			h.Placements, err = appended(h.Placements, v)
 		case kindBed:
 			h.Beds, err = appended(h.Beds, v)
 		case kindWeather:

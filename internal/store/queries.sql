@@ -233,3 +233,13 @@ ON CONFLICT (id) DO UPDATE SET position = excluded.position, body = excluded.bod
 
 -- name: DeleteBed :exec
 DELETE FROM bed WHERE id = ?;
+
+-- name: ListPlacements :many
+SELECT * FROM placement ORDER BY position, sowing;
+
+-- name: PutPlacement :exec
+INSERT INTO placement (sowing, position, bed, at, bend) VALUES (?, ?, ?, ?, ?)
+ON CONFLICT (sowing) DO UPDATE SET position = excluded.position, bed = excluded.bed, at = excluded.at, bend = excluded.bend;
+
+-- name: DeletePlacement :exec
+DELETE FROM placement WHERE sowing = ?;

@@ -6,6 +6,7 @@ import (
 	"encoding/json"
 	"strings"
 
+	"inventory/internal/core/bed"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/season"
@@ -102,6 +103,10 @@ func writeSeason(ctx context.Context, q *rows.Queries, c Change) (bool, error) {
 		return true, q.PutAgreement(ctx, string(v))
 	case kindPlot:
 		return true, q.PutPlot(ctx, string(v))
+	case kindPlacement:
+		return true, decoded(v, func(p bed.Placement) error {
+			return q.PutPlacement(ctx, rows.PutPlacementParams{Sowing: p.Sowing, Position: at, Bed: p.Bed, At: p.At, Bend: integer(p.Bend)})
+		})
 	case kindBed:
 		return true, q.PutBed(ctx, rows.PutBedParams{ID: c.ID, Position: at, Body: string(v)})
 	case kindWeather:
@@ -135,6 +140,8 @@ func removeSeason(ctx context.Context, q *rows.Queries, c Change) (bool, error) 
 		return true, q.DeleteAgreement(ctx)
 	case kindPlot:
 		return true, q.DeletePlot(ctx)
+	case kindPlacement:
+		return true, q.DeletePlacement(ctx, c.ID)
 	case kindBed:
 		return true, q.DeleteBed(ctx, c.ID)
 	case kindWeather:
@@ -187,6 +194,14 @@ func (d *drafter) seasonEdit(e *Edit) (bool, error) {
 		return true, err
 	case "set-weather":
 		return true, d.weather(e)
+	case "put-placement":
+		return true, d.place(e)
+	case "remove-placement":
+		err := d.drop(kindPlacement, e.Target)
+		if d.words = e.Words; d.words == "" {
+			d.words = "let a sowing find its own bed again"
+		}
+		return true, err
 	case "add-beds":
 		return true, d.addBeds(e.Plot, e.Beds)
 	}

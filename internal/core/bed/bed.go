@@ -42,6 +42,21 @@ type Stood struct {
 	Families []string `json:"families"`
 }
 
+// Placement is a sowing that somebody has put in a bed by hand.
+type Placement struct {
+	Sowing string  `json:"sowing"`
+	Bed    string  `json:"bed"`
+	At     float64 `json:"at"`             // m along the bed
+	Bend   bool    `json:"bend,omitempty"` // though its family stood there too lately
+}
+
+// Validate looks at a placement.
+func (p Placement) Validate(c invalid.Check) {
+	c.Text("sowing", p.Sowing, 100)
+	c.Text("bed", p.Bed, 64)
+	c.Number("at", p.At, 0, 500)
+}
+
 // MostBeds bounds the beds of a household.
 const MostBeds = 500
 

@@ -29,9 +29,10 @@ type Planting struct {
 type Input struct {
 	Plantings []Planting
 	Beds      []bed.Bed
-	Edge      float64 // m, kept free at each edge of a bed
-	Year      int     // whose seasons the plantings are of, for the rotation
-	Steps     int     // of improvement; 0: as many as are usual
+	Placed    []bed.Placement // by hand: they stay where they are
+	Edge      float64         // m, kept free at each edge of a bed
+	Year      int             // whose seasons the plantings are of, for the rotation
+	Steps     int             // of improvement; 0: as many as are usual
 	Seed      uint64
 }
 
@@ -44,6 +45,8 @@ type Piece struct {
 	Planted  int        `json:"planted"`
 	From     civil.Date `json:"from"`
 	To       civil.Date `json:"to"`
+	Held     bool       `json:"held,omitempty"`   // put there by hand
+	Bent     int        `json:"bent,omitempty"`   // the year in which its family stood there, the rotation being bent
 	Faults   []string   `json:"faults,omitempty"` // what is not as one would wish
 }
 
@@ -104,6 +107,7 @@ type fitting struct {
 	fault [][]int          // how far a bed is from what it wishes
 	beds  [][]piece
 	at    [][]place // pieces by planting
+	held  []bool    // plantings put by hand
 	now   worth     // of what is laid
 	log   []move    // since the last try began
 	dice  uint64
@@ -126,6 +130,7 @@ type place struct{ bed, at int }
 // Fit fits plantings into beds. The same input gives the same layout.
 func Fit(in Input) Layout {
 	f := newFitting(in)
+	f.hold()
 	order := make([]int, len(in.Plantings))
 	for i := range order {
 		order[i] = i
@@ -135,7 +140,9 @@ func Fit(in Input) Layout {
 		return cmp.Or(cmp.Compare(p.Priority, q.Priority), cmp.Compare(f.size(b), f.size(a)), cmp.Compare(p.From, q.From), cmp.Compare(p.ID, q.ID))
 	})
 	for _, i := range order {
-		f.put(i)
+		if !f.held[i] {
+			f.put(i)
+		}
 	}
 	f.improve(order)
 	return f.layout()
@@ -143,7 +150,7 @@ func Fit(in Input) Layout {
 
 func newFitting(in Input) *fitting {
 	n := len(in.Plantings)
-	f := &fitting{in: in, dice: in.Seed*2 + 1, beds: make([][]piece, len(in.Beds)), at: make([][]place, n)}
+	f := &fitting{in: in, dice: in.Seed*2 + 1, beds: make([][]piece, len(in.Beds)), at: make([][]place, n), held: make([]bool, n)}
 	f.stand, f.whole, f.may, f.fault = make([][]reckon.Stand, n), make([][]int, n), make([][]bool, n), make([][]int, n)
 	for i := range in.Plantings {
 		p := &in.Plantings[i]
@@ -355,7 +362,7 @@ func (f *fitting) layout() Layout {
 		b := f.in.Beds[k]
 		for _, q := range list {
 			p := &f.in.Plantings[q.planting]
-			out.Pieces = append(out.Pieces, Piece{Planting: p.ID, Bed: b.ID, At: float64(q.at) / 1000, Length: float64(q.length) / 1000, Planted: q.planted, From: q.from, To: q.to, Faults: faults(b, p.Crop)})
+			out.Pieces = append(out.Pieces, Piece{Planting: p.ID, Bed: b.ID, At: float64(q.at) / 1000, Length: float64(q.length) / 1000, Planted: q.planted, From: q.from, To: q.to, Faults: faults(b, p.Crop), Held: f.held[q.planting], Bent: Rotation(b, p.Crop, f.in.Year)})
 		}
 	}
 	for i := range f.in.Plantings {

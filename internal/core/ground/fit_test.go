@@ -2,14 +2,17 @@ package ground
 
 import (
 	"encoding/json"
+	"errors"
 	"fmt"
 	"runtime"
 	"slices"
+	"strings"
 	"testing"
 
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/invalid"
 )
 
 // draws is a small seeded generator.
@@ -199,5 +202,54 @@ func BenchmarkFitFortyBeds(b *testing.B) {
 	in := gardens()[11]
 	for b.Loop() {
 		Fit(in)
+	}
+}
+
+// What is put by hand stays there, whatever else moves; the rotation holds until it
+// is bent, and then the piece is marked.
+func TestWhatIsPutByHandStays(t *testing.T) {
+	in := gardens()[2]
+	free := Fit(in)
+	moved := free.Pieces[len(free.Pieces)/2]
+	for k := range in.Beds {
+		p, err := Put(in, moved.Planting, in.Beds[k].ID, -1, false)
+		if err != nil {
+			continue // longer than that bed
+		}
+		with := in
+		with.Placed = []bed.Placement{p}
+		out := Fit(with)
+		check(t, "put by hand", with, out)
+		i := slices.IndexFunc(out.Pieces, func(q Piece) bool { return q.Planting == moved.Planting })
+		if got := out.Pieces[i]; got.Bed != in.Beds[k].ID || got.At != p.At || !got.Held {
+			t.Errorf("put in %s at %g, it stands %+v", in.Beds[k].ID, p.At, got)
+		}
+		if _, err := Put(with, moved.Planting, in.Beds[k].ID, p.At, false); err != nil {
+			t.Errorf("put where it is: %v", err)
+		}
+	}
+	c := book.Usual().Crop("tomato-paste")
+	in = Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "a", Name: "Weir bed", Length: 6, Width: 1.2, Stood: []bed.Stood{{Year: 2026, Families: []string{c.Family}}}}},
+		Plantings: []Planting{{ID: "p", Crop: c, Planted: 8, From: spring, To: spring + 100}, {ID: "q", Crop: book.Usual().Crop("bush-bean"), Planted: 100, From: spring, To: spring + 80}}}
+	var field *invalid.Field
+	if _, err := Put(in, "p", "a", -1, false); !errors.As(err, &field) || field.Field != "bend" || !strings.Contains(field.Allowed, "Solanaceae stood in it in 2026 and may return in 20") {
+		t.Errorf("%v", err)
+	}
+	p, err := Put(in, "p", "a", -1, true)
+	if err != nil {
+		t.Fatal(err)
+	}
+	in.Placed = []bed.Placement{p}
+	if out := Fit(in); len(out.Pieces) != 2 || out.Pieces[0].Bent != 2026 || !out.Pieces[0].Held {
+		t.Errorf("%+v", out)
+	}
+	for what, e := range map[string]func() (bed.Placement, error){
+		"bed":    func() (bed.Placement, error) { return Put(in, "q", "nowhere", -1, false) },
+		"sowing": func() (bed.Placement, error) { return Put(in, "z", "a", -1, false) },
+		"at":     func() (bed.Placement, error) { return Put(in, "q", "a", p.At, false) },
+	} {
+		if _, err := e(); !errors.As(err, &field) || field.Field != what {
+			t.Errorf("%s: %v", what, err)
+		}
 	}
 }

@@ -97,7 +97,7 @@ func (f *fitting) ruin(left []int) []int {
 		k := f.draw(len(f.in.Beds))
 		wide := f.draw(4) == 0
 		for _, q := range slices.Clone(f.beds[k]) {
-			if (wide || q.from < p.To && p.From < q.to) && len(f.at[q.planting]) > 0 {
+			if (wide || q.from < p.To && p.From < q.to) && !f.held[q.planting] && len(f.at[q.planting]) > 0 {
 				f.lift(q.planting)
 				again = append(again, q.planting)
 			}

@@ -42,6 +42,8 @@ type Household struct {
 
 	Plot *bed.Plot `json:"plot,omitempty"` // the land the beds lie on
 	Beds []bed.Bed `json:"beds"`
+
+	Placements []bed.Placement `json:"placements"` // sowings put in a bed by hand
 }
 
 // Patch is a perennial that stands already.
@@ -236,6 +238,14 @@ func (h Household) Validate(usual *book.Book) error {
 		x.Validate(c.Index("beds", i), b.Families())
 	}
 	bed.ValidateAll(c, h.Plot, h.Beds)
+	if len(h.Placements) > MostPlantings {
+		c.Add("placements", fmt.Sprint(len(h.Placements)), fmt.Sprintf("at most %d", MostPlantings))
+		return c.Err()
+	}
+	for i, x := range h.Placements {
+		unique(c.Index("placements", i), "x", x.Sowing)
+		x.Validate(c.Index("placements", i))
+	}
 	if len(h.Lots) > shelf.MostLots {
 		c.Add("lots", fmt.Sprint(len(h.Lots)), fmt.Sprintf("at most %d", shelf.MostLots))
 		return c.Err()

@@ -47,6 +47,7 @@ export type Habit = Schemas['Habit']
 export type Planting = Schemas['Planting']
 export type SowingEvent = Schemas['SowingEvent']
 export type Log = Schemas['Log']
+export type PlaceAsk = Schemas['PlaceAsk']
 export type WeatherRecord = Schemas['WeatherRecord']
 export type PlaceChart = Schemas['PlaceChart']
 

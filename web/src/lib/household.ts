@@ -8,6 +8,7 @@ import {
   type Edit,
   type Log,
   type Move,
+  type PlaceAsk,
   type Problem,
   type Reference,
   type SowingEvent,
@@ -38,7 +39,7 @@ export const useHousehold = defineStore('household', () => {
   const notice = ref('')
   const problem = shallowRef<Problem>()
   const busy = ref(0)
-  const unsent = shallowRef<Edit | Log>()
+  const unsent = shallowRef<Edit | Log | PlaceAsk>()
   const moves = shallowRef<Move[]>([])
   const client = clientName()
 
@@ -74,10 +75,11 @@ export const useHousehold = defineStore('household', () => {
     problem.value = undefined
   }
 
-  async function send(edit: Edit | Log): Promise<Problem | undefined> {
+  async function send(edit: Edit | Log | PlaceAsk): Promise<Problem | undefined> {
     busy.value++
     try {
       if ('event' in edit) take(await answer(() => api.POST('/log', { body: edit })))
+      else if ('sowing' in edit) take(await answer(() => api.POST('/placements', { body: edit })))
       else take(await answer(() => api.POST('/edits', { body: edit })))
       unsent.value = undefined
       if ('command' in edit && /own-|begin/.test(edit.command)) await renew()
@@ -114,6 +116,11 @@ export const useHousehold = defineStore('household', () => {
     return inTurn(() => send({ event, ...stamp() }))
   }
 
+  /** Puts a sowing in a bed by hand. */
+  function place(sowing: string, bed: string, bend = false): Promise<Problem | undefined> {
+    return inTurn(() => send({ sowing, bed, bend, ...stamp() }))
+  }
+
   async function again() {
     if (unsent.value) await send(unsent.value)
     else await load()
@@ -147,6 +154,7 @@ export const useHousehold = defineStore('household', () => {
     load,
     edit,
     log,
+    place,
     again,
     undo: () => step('/undo'),
     redo: () => step('/redo'),

@@ -106,6 +106,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/placements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put a sowing in a bed by hand; everything else makes room */
+        post: operations["postPlacement"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/plot.svg": {
         parameters: {
             query?: never;
@@ -424,7 +441,7 @@ export interface components {
             /** @description the revision it was made against */
             revision: number;
             /** @enum {string} */
-            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "remove-bed";
+            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "remove-bed" | "remove-placement";
             household?: components["schemas"]["Household"];
             settings?: components["schemas"]["Settings"];
             place?: components["schemas"]["Place"];
@@ -495,6 +512,7 @@ export interface components {
             weather: components["schemas"]["WeatherDay"][];
             plot?: components["schemas"]["Plot"];
             beds: components["schemas"]["Bed"][];
+            placements: components["schemas"]["Placement"][];
         };
         /** @enum {string} */
         School: "" | "frost" | "temperature";
@@ -1252,6 +1270,10 @@ export interface components {
             planted: number;
             from: string;
             to: string;
+            /** @description put there by hand */
+            held?: boolean;
+            /** @description the year in which its family stood there, the rotation being bent */
+            bent?: number;
             faults?: string[];
         };
         LeftOut: {
@@ -1281,6 +1303,26 @@ export interface components {
             path: number;
             /** Format: double */
             margin: number;
+        };
+        Placement: {
+            sowing: string;
+            bed: string;
+            /** Format: double */
+            at: number;
+            bend?: boolean;
+        };
+        PlaceAsk: {
+            client: string;
+            id: string;
+            revision: number;
+            sowing: string;
+            bed: string;
+            /**
+             * Format: double
+             * @description m along the bed; left out: the first free stretch
+             */
+            at?: number;
+            bend?: boolean;
         };
         Moon: {
             day: string;
@@ -1644,6 +1686,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Layout"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postPlacement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceAsk"];
+            };
+        };
+        responses: {
+            /** @description The state after it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["State"];
                 };
             };
             default: components["responses"]["Problem"];

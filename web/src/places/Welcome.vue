@@ -62,6 +62,7 @@ async function begin() {
     plantings: [],
     weather: [],
     beds: [],
+    placements: [],
   }
   const p = await store.edit({ command: 'begin', household })
   if (p) wrong.value = { line: fieldError(p, 'wishes') || p.detail }

@@ -138,6 +138,14 @@ type PlaceMonth struct {
 	Rain    float64
 }
 
+type Placement struct {
+	Sowing   string
+	Position float64
+	Bed      string
+	At       float64
+	Bend     int64
+}
+
 type Planting struct {
 	ID       string
 	Position float64

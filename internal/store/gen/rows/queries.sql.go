@@ -172,6 +172,15 @@ func (q *Queries) DeletePlaceMonths(ctx context.Context) error {
 	return err
 }
 
+const deletePlacement = `-- name: DeletePlacement :exec
+DELETE FROM placement WHERE sowing = ?
+`
+
+func (q *Queries) DeletePlacement(ctx context.Context, sowing string) error {
+	_, err := q.db.ExecContext(ctx, deletePlacement, sowing)
+	return err
+}
+
 const deletePlanting = `-- name: DeletePlanting :exec
 DELETE FROM planting WHERE id = ?
 `
@@ -844,6 +853,39 @@ func (q *Queries) ListPlaceMonths(ctx context.Context) ([]PlaceMonth, error) {
 	return items, nil
 }
 
+const listPlacements = `-- name: ListPlacements :many
+SELECT sowing, position, bed, at, bend FROM placement ORDER BY position, sowing
+`
+
+func (q *Queries) ListPlacements(ctx context.Context) ([]Placement, error) {
+	rows, err := q.db.QueryContext(ctx, listPlacements)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []Placement
+	for rows.Next() {
+		var i Placement
+		if err := rows.Scan(
+			&i.Sowing,
+			&i.Position,
+			&i.Bed,
+			&i.At,
+			&i.Bend,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const listPlantings = `-- name: ListPlantings :many
 SELECT id, position, crop, day, body FROM planting ORDER BY position, id
 `
@@ -1387,6 +1429,30 @@ func (q *Queries) PutPlaceMonth(ctx context.Context, arg PutPlaceMonthParams) er
 		arg.MeanMax,
 		arg.MeanMin,
 		arg.Rain,
+	)
+	return err
+}
+
+const putPlacement = `-- name: PutPlacement :exec
+INSERT INTO placement (sowing, position, bed, at, bend) VALUES (?, ?, ?, ?, ?)
+ON CONFLICT (sowing) DO UPDATE SET position = excluded.position, bed = excluded.bed, at = excluded.at, bend = excluded.bend
+`
+
+type PutPlacementParams struct {
+	Sowing   string
+	Position float64
+	Bed      string
+	At       float64
+	Bend     int64
+}
+
+func (q *Queries) PutPlacement(ctx context.Context, arg PutPlacementParams) error {
+	_, err := q.db.ExecContext(ctx, putPlacement,
+		arg.Sowing,
+		arg.Position,
+		arg.Bed,
+		arg.At,
+		arg.Bend,
 	)
 	return err
 }

@@ -8,7 +8,7 @@ import { useUnits } from '../../lib/units'
 import { count, day as words, dayNumber, isoDay, monthShort } from '../../lib/words'
 
 const props = defineProps<{ beds: Bed[]; pieces: Piece[]; day: string; from: number; to: number; chosen: string }>()
-const emit = defineEmits<{ choose: [id: string]; day: [iso: string] }>()
+const emit = defineEmits<{ choose: [id: string]; day: [iso: string]; pick: [planting: string] }>()
 const store = useHousehold()
 const { say } = useUnits()
 const names = computed(() => new Map((store.plan?.sowings ?? []).map((s) => [s.id, s.crop_name])))
@@ -75,6 +75,7 @@ function pick(e: MouseEvent) {
           :y="q.y"
           :width="q.w"
           :height="q.h"
+          @click="emit('pick', q.p.planting)"
         >
           <title>
             {{ q.name }}: {{ count(q.p.planted, 'plant') }} on {{ say(q.p.length, 'm') }}, {{ words(q.p.from) }} to
@@ -123,6 +124,9 @@ svg {
   stroke: var(--paper);
   stroke-width: 1;
   vector-effect: non-scaling-stroke;
+}
+.part {
+  cursor: pointer;
 }
 .part:hover {
   fill: var(--fresh);

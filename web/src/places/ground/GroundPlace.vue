@@ -11,12 +11,14 @@ import { count, day as short, dayNumber, fullDay, isoDay } from '../../lib/words
 import BedRow from './BedRow.vue'
 import BedTime from './BedTime.vue'
 import DivideForm from './DivideForm.vue'
+import PlantingCard from './PlantingCard.vue'
 import PlotMap from './PlotMap.vue'
 
 const store = useHousehold()
 const ground = useGround()
 const { say } = useUnits()
 const chosen = ref('')
+const picked = ref('') // the sowing whose card is open
 const adding = ref<Bed>()
 
 const beds = computed(() => store.household?.beds ?? [])
@@ -116,7 +118,15 @@ useKeys([
         <b class="when">{{ fullDay(day) }}</b>
         <span class="quiet small">{{ say(taken, 'm²') }} taken of {{ say(owned, 'm²') }}</span>
       </div>
-      <PlotMap :beds="beds" :pieces="pieces" :day="day" :chosen="chosen" @choose="chosen = $event" />
+      <PlotMap
+        :beds="beds"
+        :pieces="pieces"
+        :day="day"
+        :chosen="chosen"
+        @choose="chosen = $event"
+        @pick="picked = $event"
+      />
+      <PlantingCard v-if="picked" :sowing="picked" :pieces="pieces" @close="picked = ''" />
       <h3>The beds over the year</h3>
       <BedTime
         :beds="beds"
@@ -127,6 +137,7 @@ useKeys([
         :chosen="chosen"
         @choose="chosen = $event"
         @day="day = $event"
+        @pick="picked = $event"
       />
       <p class="key small quiet">
         <i class="well" /> stands as it wishes <i class="faulty" /> something is not as it would wish: point at it to
@@ -136,8 +147,9 @@ useKeys([
         <h3 class="warn">Without ground</h3>
         <ul class="left">
           <li v-for="l in left" :key="l.planting" :data-left="l.planting">
-            <span class="crop">{{ l.s?.crop_name }}</span> of {{ short(l.s?.date) }}, {{ count(l.planted, 'plant') }}:
-            <b>{{ say(l.need, 'm²') }} · weeks</b>; <span class="quiet">{{ l.why }}</span>
+            <button type="button" class="plain crop" @click="picked = l.planting">{{ l.s?.crop_name }}</button> of
+            {{ short(l.s?.date) }}, {{ count(l.planted, 'plant') }}: <b>{{ say(l.need, 'm²') }} · weeks</b>;
+            <span class="quiet">{{ l.why }}</span>
           </li>
         </ul>
       </template>

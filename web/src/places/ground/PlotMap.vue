@@ -7,7 +7,7 @@ import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 
 const props = defineProps<{ beds: Bed[]; pieces: Piece[]; day: string; chosen: string }>()
-const emit = defineEmits<{ choose: [id: string] }>()
+const emit = defineEmits<{ choose: [id: string]; pick: [planting: string] }>()
 const store = useHousehold()
 const { say, system } = useUnits()
 
@@ -67,8 +67,18 @@ const letter = computed(() => Math.min(0.62, plot.value.length / 42))
     <rect class="land" x="0" y="0" :width="plot.length" :height="plot.width" />
     <g v-for="d in drawn" :key="d.b.id" :data-plot-bed="d.b.id" @click="emit('choose', d.b.id)">
       <rect class="bed" :class="{ chosen: d.b.id === chosen }" :x="d.x" :y="d.y" :width="d.w" :height="d.h" />
-      <g v-for="q in d.pieces" :key="q.p.planting + q.p.at" :data-piece="q.p.planting">
-        <rect class="piece" :x="q.x" :y="q.y" :width="q.w" :height="q.h">
+      <g
+        v-for="q in d.pieces"
+        :key="q.p.planting + q.p.at"
+        :data-piece="q.p.planting"
+        class="takes"
+        tabindex="0"
+        role="button"
+        :aria-label="`${q.name} in ${d.b.name}`"
+        @click.stop="emit('pick', q.p.planting)"
+        @keydown.enter.prevent="emit('pick', q.p.planting)"
+      >
+        <rect class="piece" :class="{ held: q.p.held, bent: q.p.bent }" :x="q.x" :y="q.y" :width="q.w" :height="q.h">
           <title>{{ q.name }}, {{ q.p.planted }}, {{ say(q.p.length, 'm') }}</title>
         </rect>
         <text
@@ -123,6 +133,22 @@ const letter = computed(() => Math.min(0.62, plot.value.length / 42))
 .bed.chosen {
   stroke: var(--accent);
   stroke-width: 0.12;
+}
+.takes {
+  cursor: pointer;
+}
+.takes:focus-visible .piece,
+.takes:hover .piece {
+  fill: color-mix(in srgb, var(--fresh) 60%, var(--sheet));
+}
+.piece.held {
+  stroke: var(--ink);
+  stroke-width: 0.07;
+}
+.piece.bent {
+  stroke: var(--accent);
+  stroke-dasharray: 0.25 0.15;
+  stroke-width: 0.09;
 }
 .piece {
   fill: color-mix(in srgb, var(--fresh) 34%, var(--sheet));

@@ -1,0 +1,70 @@
+package ground
+
+import (
+	"fmt"
+	"slices"
+
+	"inventory/internal/core/bed"
+	"inventory/internal/core/invalid"
+)
+
+// hold lays what was put by hand where it was put. What no longer fits there, the
+// bed having shrunk or two having been put on one ground, finds its own bed.
+func (f *fitting) hold() {
+	for _, p := range f.in.Placed {
+		i := slices.IndexFunc(f.in.Plantings, func(q Planting) bool { return q.ID == p.Sowing })
+		k := slices.IndexFunc(f.in.Beds, func(b bed.Bed) bool { return b.ID == p.Bed })
+		if i < 0 || k < 0 || f.held[i] || !f.may[i][k] && !p.Bend {
+			continue
+		}
+		if at := int(p.At*1000 + 0.5); f.free(i, k, at) {
+			f.lay(i, k, at, f.whole[i][k], f.in.Plantings[i].Planted)
+			f.held[i] = true
+		}
+	}
+}
+
+// free tells whether a planting may lie at a place of a bed.
+func (f *fitting) free(i, k, at int) bool {
+	p := &f.in.Plantings[i]
+	return slices.ContainsFunc(f.gaps(k, p.From, p.To, nil), func(g gapIn) bool { return g.at <= at && at+f.whole[i][k] <= g.at+g.length })
+}
+
+// Put looks whether a sowing may be put in a bed by hand, beside what else was
+// put there by hand, and where: at the first free stretch, or at the one asked for
+// (at ≥ 0, m). Everything else makes room. What cannot be is an invalid.Field that
+// says what would be right.
+func Put(in Input, sowing, to string, at float64, bend bool) (bed.Placement, error) {
+	i := slices.IndexFunc(in.Plantings, func(q Planting) bool { return q.ID == sowing })
+	if i < 0 {
+		return bed.Placement{}, &invalid.Field{Field: "sowing", Value: sowing, Allowed: "a sowing that takes ground in a bed; the plan may have changed since"}
+	}
+	k := slices.IndexFunc(in.Beds, func(b bed.Bed) bool { return b.ID == to })
+	if k < 0 {
+		return bed.Placement{}, &invalid.Field{Field: "bed", Value: to, Allowed: "a bed that is there; somebody may have removed it"}
+	}
+	in.Placed = slices.DeleteFunc(slices.Clone(in.Placed), func(p bed.Placement) bool { return p.Sowing == sowing })
+	f := newFitting(in)
+	f.hold()
+	b, p := in.Beds[k], &in.Plantings[i]
+	if last := Rotation(b, p.Crop, in.Year); last > 0 && !bend {
+		return bed.Placement{}, &invalid.Field{Field: "bend", Value: b.Name, Allowed: fmt.Sprintf("another bed: %s stood in it in %d and may return in %d; or bend the rotation", p.Crop.Family, last, last+int(p.Crop.RotationYears.Or(0))+1)}
+	}
+	if f.whole[i][k] > f.long(k) {
+		return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a longer bed: it takes %.1f m, this one has %.1f m", float64(f.whole[i][k])/1000, b.Length)}
+	}
+	out := bed.Placement{Sowing: sowing, Bed: to, At: at, Bend: bend}
+	if at >= 0 {
+		if f.free(i, k, int(at*1000+0.5)) {
+			return out, nil
+		}
+		return bed.Placement{}, &invalid.Field{Field: "at", Value: fmt.Sprintf("%.2f m", at), Allowed: "a stretch that nothing put by hand takes at that time"}
+	}
+	for _, g := range f.gaps(k, p.From, p.To, nil) {
+		if g.length >= f.whole[i][k] {
+			out.At = float64(g.at) / 1000
+			return out, nil
+		}
+	}
+	return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a bed with %.1f m that nothing put by hand takes at that time", float64(f.whole[i][k])/1000)}
+}
