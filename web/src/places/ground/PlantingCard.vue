@@ -63,7 +63,7 @@ const refusal = computed(() => problem.value?.fields?.[0])
       <li v-for="p in mine" :key="p.bed + p.at">
         <b>{{ bedName(p.bed) }}</b>, {{ say(p.length, 'm') }} from {{ say(p.at, 'm') }} on, {{ day(p.from) }} to
         {{ day(p.to) }}
-        <span v-if="p.held" class="tag">held by hand</span>
+        <span v-if="p.held" class="by-hand">held by hand</span>
         <span v-if="p.bent" class="warn">rotation bent: its family stood here in {{ p.bent }}</span>
         <span v-for="f in p.faults ?? []" :key="f" class="warn">{{ f }}</span>
       </li>
@@ -120,7 +120,7 @@ h3 .link {
   color: var(--accent);
   margin-left: 0.6rem;
 }
-.tag {
+.by-hand {
   margin-left: 0.6rem;
   font-style: italic;
 }
