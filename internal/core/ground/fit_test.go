@@ -191,6 +191,25 @@ func TestALongPlanting(t *testing.T) {
 	}
 }
 
+// Given the choice, a planting stands where nothing is amiss, and a must before
+// what is nice to have.
+func TestWhereItDoesBest(t *testing.T) {
+	pole, kale := book.Usual().Crop("pole-bean"), book.Usual().Crop("kale")
+	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{
+		{ID: "shade", Length: 5, Width: 1.2, Sun: "part"}, {ID: "bare", Length: 5, Width: 1.2}, {ID: "wire", Length: 5, Width: 1.2, Climb: true},
+	}, Plantings: []Planting{{ID: "p", Crop: pole, Planted: 20, From: spring, To: spring + 90}}}
+	if out := Fit(in); len(out.Pieces) != 1 || out.Pieces[0].Bed != "wire" || len(out.Pieces[0].Faults) != 0 {
+		t.Errorf("climbing beans: %+v", out.Pieces)
+	}
+	in.Beds = in.Beds[1:2]
+	f := newFitting(Input{Plantings: []Planting{{Crop: kale, Planted: 1}}, Beds: in.Beds, Edge: 0.1})
+	whole := f.holds(0, 0, 5000)
+	in.Plantings = []Planting{{ID: "nice", Crop: kale, Planted: whole, From: spring, To: spring + 90, Priority: 2}, {ID: "must", Crop: kale, Planted: whole, From: spring + 30, To: spring + 60}}
+	if out := Fit(in); len(out.Pieces) != 1 || out.Pieces[0].Planting != "must" || len(out.Left) != 1 || out.Left[0].Need <= 0 {
+		t.Errorf("one bed, two that want all of it: %+v", out)
+	}
+}
+
 func BenchmarkFitElevenBeds(b *testing.B) {
 	in := gardens()[5]
 	for b.Loop() {
