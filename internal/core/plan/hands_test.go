@@ -438,11 +438,7 @@ func TestWindowsAtTheMirroredPlace(t *testing.T) {
 		}
 		for i, w := range f.Windows {
 			away := first(a, w.First) - first(b, g.Windows[i].First)
-			allowed := civil.Date(4)
-			if strings.Contains(w.FirstWhy, "soil") || strings.Contains(w.FirstWhy, "too hot") || strings.Contains(w.FirstWhy, "days over") { // the length of the day is in the warmth of the soil, and in the pace of growth
-				allowed = 10
-			}
-			if max(away, -away) > allowed {
+			if max(away, -away) > 4 {
 				t.Errorf("%s begins %d days apart: %s (%s), %s (%s)", f.Crop, away, w.First, w.FirstWhy, g.Windows[i].First, g.Windows[i].FirstWhy)
 			}
 		}
