@@ -16,6 +16,12 @@ import (
 	"inventory/internal/store"
 )
 
+// fitted is a layout with the plan it belongs to.
+type fitted struct {
+	of     *reckoned
+	layout *Layout
+}
+
 // layout returns where everything stands, from memory where it is of the
 // household as it stands.
 func (s *Server) layout(snap store.Snapshot) (*Layout, *reckoned, error) {
@@ -26,8 +32,8 @@ func (s *Server) layout(snap store.Snapshot) (*Layout, *reckoned, error) {
 	s.mu.Lock()
 	last := s.fitted
 	s.mu.Unlock()
-	if last != nil && last.Revision == snap.Revision {
-		return last, r, nil
+	if last != nil && last.of == r { // the same household on the same day
+		return last.layout, r, nil
 	}
 	in, err := fitFrom(snap.Household, r)
 	if err != nil {
@@ -36,7 +42,7 @@ func (s *Server) layout(snap store.Snapshot) (*Layout, *reckoned, error) {
 	l := ground.Fit(in)
 	out := &Layout{Revision: snap.Revision, Pieces: l.Pieces, Left: l.Left, Need: l.Need, Placed: l.Placed}
 	s.mu.Lock()
-	s.fitted = out
+	s.fitted = &fitted{r, out}
 	s.mu.Unlock()
 	return out, r, nil
 }

@@ -36,7 +36,7 @@ type Server struct {
 	memory plan.Memory // of the place's seasons, from one plan to the next
 
 	mu       sync.Mutex
-	fitted   *Layout   // the last layout, of its revision
+	fitted   *fitted   // the last layout
 	computed *reckoned // the last plan, so that reading it again costs nothing
 }
 

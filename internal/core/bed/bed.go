@@ -8,7 +8,6 @@ import (
 	"slices"
 
 	"inventory/internal/core/invalid"
-	"inventory/internal/core/place"
 )
 
 // Plot is the piece of land that the beds lie on: a rectangle. Places in it are
@@ -21,19 +20,17 @@ type Plot struct {
 
 // Bed is one bed.
 type Bed struct {
-	ID     string      `json:"id"`
-	Name   string      `json:"name"`
-	X      float64     `json:"x"` // m, of its left front corner
-	Y      float64     `json:"y"`
-	Length float64     `json:"length"`          // m
-	Width  float64     `json:"width"`           // m
-	Turned bool        `json:"turned"`          // its length runs along y, not along x
-	Soil   float64     `json:"soil,omitempty"`  // m deep; 0: not measured
-	Sun    string      `json:"sun,omitempty"`   // full, part; empty: full
-	Climb  bool        `json:"climb,omitempty"` // there is a trellis
-	Cover  place.Cover `json:"cover,omitempty"` //
-	Stood  []Stood     `json:"stood,omitempty"` // what stood in it in years that have been
-	Note   string      `json:"note,omitempty"`
+	ID     string  `json:"id"`
+	Name   string  `json:"name"`
+	X      float64 `json:"x"` // m, of its left front corner
+	Y      float64 `json:"y"`
+	Length float64 `json:"length"`          // m
+	Width  float64 `json:"width"`           // m
+	Turned bool    `json:"turned"`          // its length runs along y, not along x
+	Soil   float64 `json:"soil,omitempty"`  // m deep; 0: not measured
+	Sun    string  `json:"sun,omitempty"`   // full, part; empty: full
+	Climb  bool    `json:"climb,omitempty"` // there is a trellis
+	Stood  []Stood `json:"stood,omitempty"` // what stood in it in years that have been
 }
 
 // Stood is what families stood in a bed in a calendar year.
@@ -104,7 +101,6 @@ func (b Bed) Validate(c invalid.Check, families []string) {
 	c.Number("width", b.Width, 0.2, 50)
 	c.Number("soil", b.Soil, 0, 3)
 	c.OneOf("sun", b.Sun, "", "full", "part")
-	c.OneOf("cover", string(b.Cover), place.CoverNames()...)
 	for i, s := range b.Stood {
 		at := c.Index("stood", i)
 		at.Number("year", float64(s.Year), 1950, 2150)
@@ -141,13 +137,8 @@ type Share struct {
 	Left   float64 `json:"left"` // m that remain beside the last bed
 }
 
-// Ways of dividing: how far an arm reaches into a bed from one side, and what a
-// barrow needs, m. (Beds no wider than 1.2 m are reached from both sides, no
-// wider than 0.75 m from one.)
-const (
-	WidestBed = 1.2
-	Reach     = 0.75
-)
+// WidestBed is the widest bed that an arm reaches into from both sides, m.
+const WidestBed = 1.2
 
 // Divide proposes how a plot is divided into beds of a width with paths between
 // them and a margin around: lengthwise, and across where that differs; the one

@@ -127,6 +127,7 @@ func (c *computation) stagger(key groupKey, group []*asked) (rows []*row) {
 	known := sowing.Known{
 		Now:    int(c.in.AsOf - c.start),
 		Bound:  c.bound(all.Season, all.Hands),
+		Begin:  func(like season.Start, day int) season.Start { return c.like(first.crop, key.cover, like, day) },
 		Agreed: c.resolver.Agreements.Days(first.crop.ID, key.cover, key.fresh),
 		Feeds:  func(h *table.Hand, run []int) int { return c.feedsOf(key, group, all.Season, h, run) },
 		Gives:  func(h *table.Hand, share float64) float64 { return c.givesOf(group, h, share) },

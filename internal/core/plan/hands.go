@@ -141,6 +141,20 @@ func (c *computation) bound(s *season.Season, hands []*table.Hand) (weeks season
 	return weeks
 }
 
+// like lets follow what follows when a crop is begun on a day in the way of
+// another start.
+func (c *computation) like(crop *book.Crop, cover place.Cover, start season.Start, day int) season.Start {
+	rules := c.in.Household.Rules(crop.ID)
+	switch {
+	case start.Bought:
+		rules.Way = season.Bought
+	case start.Raised:
+		rules.Way = season.Raised
+	}
+	st, _ := c.in.Memory.begin(c.of, c.been, seasonKey{crop, cover, rules}, day)
+	return st
+}
+
 // enough is the share of the plants reckoned that counts as all of them.
 const enough = 0.95
 

@@ -118,12 +118,17 @@ func TestACountedLot(t *testing.T) {
 func TestTheEarlyRow(t *testing.T) {
 	u := use(t, 0, "bush-bean", table.Fresh)
 	plain := Plan(u, table.Stagger{Kind: table.ByNeed}, Known{})
-	got := Plan(u, table.Stagger{Kind: table.ByNeed, Early: true}, Known{})
+	y := place.Build(place.Examples()[0].Place)
+	begin := func(_ season.Start, day int) season.Start {
+		st, _ := season.Begin(u.Crop, y, season.Rules{Risk: season.UsualRisk}, y.Last, day)
+		return st
+	}
+	got := Plan(u, table.Stagger{Kind: table.ByNeed, Early: true}, Known{Begin: begin})
 	if len(got) != len(plain)+1 {
 		t.Fatalf("%d sowings, %d without the row", len(got), len(plain))
 	}
 	row := got[len(got)-1]
-	if !row.Early || row.Start.Day != plain[0].Start.Day-earlyBy || row.Run != plain[0].Run {
+	if !row.Early || row.Start.Day != plain[0].Start.Day-EarlyBy || row.Start.Ready <= row.Start.Day || row.Start.Ready > plain[0].Start.Ready || row.Run != plain[0].Run {
 		t.Errorf("%+v beside %+v", row, plain[0])
 	}
 }

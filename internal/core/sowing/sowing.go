@@ -28,6 +28,9 @@ type Known struct {
 	// Bound are the weeks that plantings really made were to feed: nothing can be
 	// begun for them any more on a day that is past.
 	Bound season.Weeks
+	// Begin lets follow what follows when a start is made on another day, permitted
+	// or not. It is asked only for a row risked early.
+	Begin func(like season.Start, day int) season.Start
 	// Agreed are the days, counted the same way, of the plan agreed to.
 	Agreed []int
 	// Feeds returns those weeks of a run that the plants counted for a planting
@@ -259,9 +262,9 @@ func (w *walk) unused(used map[int]bool) {
 	}
 }
 
-// earlyBy is how many days before the first sowing of a season a cheap row is
+// EarlyBy is how many days before the first sowing of a season a cheap row is
 // risked.
-const earlyBy = 14
+const EarlyBy = 14
 
 // risk adds a cheap row some days before a sowing, as large as that one. It is
 // begun before the season allows, so nothing is counted on it.
@@ -272,9 +275,8 @@ func (w *walk) risk(i int) {
 			s.Run, s.Share = o.Run, o.Share
 		}
 	}
-	st := &s.Start
-	st.Day, st.Sow, st.Ready, st.Sure, st.Plain = st.Day-earlyBy, st.Sow-earlyBy, st.Ready-earlyBy/2, st.Sure-earlyBy/2, st.Plain-earlyBy
 	s.Early = true
+	s.Start = w.known.Begin(s.Start, s.Start.Day-EarlyBy)
 	w.out = append(w.out, s)
 }
 

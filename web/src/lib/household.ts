@@ -170,6 +170,11 @@ export function fieldError(p: Problem | undefined, ...fields: string[]): string 
   return ''
 }
 
+/** All that a problem says, in one sentence or two, for a control that shows it in one place. */
+export function wordsOf(p: Problem | undefined): string {
+  return (p?.fields ?? []).map((f) => sentence(f.value, f.allowed)).join(' ') || p?.detail || ''
+}
+
 /** What a problem says that none of the given fields will show. */
 export function otherErrors(p: Problem | undefined, ...fields: string[]): string {
   const rest = (p?.fields ?? []).filter(

@@ -1242,9 +1242,7 @@ export interface components {
             soil?: number;
             sun?: string;
             climb?: boolean;
-            cover?: string;
             stood?: components["schemas"]["Stood"][];
-            note?: string;
         };
         Stood: {
             year: number;

@@ -157,3 +157,15 @@ export function taskAmount(t: { count?: number; unit?: string; noun?: string }, 
   if (t.noun && !t.noun.startsWith('of ')) return `${Math.round(t.count)} ${t.noun}`
   return say(t.count, t.unit ?? '') + (t.noun ? ' ' + t.noun : '')
 }
+
+/** Entries in the order of their dates, month by month. */
+export function byMonth<T>(all: T[], date: (t: T) => string): { month: string; entries: T[] }[] {
+  const out: { month: string; entries: T[] }[] = []
+  for (const e of all) {
+    const month = monthYear(date(e))
+    const last = out[out.length - 1]
+    if (last?.month === month) last.entries.push(e)
+    else out.push({ month, entries: [e] })
+  }
+  return out
+}

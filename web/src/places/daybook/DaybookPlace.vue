@@ -67,22 +67,18 @@ const standing = computed(() => {
     .sort((a, b) => rank(a) - rank(b) || a.date.localeCompare(b.date))
 })
 
-/** Hours of a week of the table year, by the week that a day falls in. */
-function hoursOf(iso: string): number | undefined {
-  const p = plan.value
-  if (!p) return undefined
-  const n = dayNumber(iso)
-  const first = dayNumber(p.weeks[0] ?? '')
-  const week = Math.min(51, Math.floor(((((n - first) % 365) + 365) % 365) / 7))
-  return p.work.hours[week]
+/** The week of the table year that a day falls in. */
+function weekOf(iso: string): number {
+  const n = dayNumber(iso) - dayNumber(plan.value?.weeks[0] ?? iso)
+  return Math.min(51, Math.floor((((n % 365) + 365) % 365) / 7))
 }
 const hours = (iso: string) => {
-  const h = iso ? hoursOf(iso) : undefined
+  const h = iso ? plan.value?.work.hours[weekOf(iso)] : undefined
   return h === undefined
     ? ''
     : `${h.toFixed(h < 10 ? 1 : 0)} h of work${plan.value?.work.can ? ` of ${plan.value.work.can}` : ''}`
 }
-const tooMuch = (iso: string) => !!iso && !!plan.value?.work.can && (hoursOf(iso) ?? 0) > plan.value.work.can
+const tooMuch = (iso: string) => !!iso && !!plan.value?.work.over.includes(weekOf(iso))
 
 const moons = computed(() => (plan.value?.moons ?? []).filter((m) => m.day >= today.value).slice(0, 3))
 

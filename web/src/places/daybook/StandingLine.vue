@@ -2,7 +2,7 @@
 // A sowing that is in the ground or on the shelf indoors: what is seen of it.
 import { computed, ref } from 'vue'
 import type { Problem, Sowing } from '../../lib/api'
-import { otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold, wordsOf } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { count, day } from '../../lib/words'
 
@@ -68,7 +68,7 @@ async function say_(event: { what: 'share' | 'behind' | 'ended' | 'done' | 'read
         <button type="button" class="chip" @click="say_({ what: 'ended' })">bolted or lost</button>
       </template>
     </div>
-    <p v-if="problem" class="wrong" role="alert">{{ otherErrors(problem) || problem.detail }}</p>
+    <p v-if="problem" class="wrong" role="alert">{{ wordsOf(problem) }}</p>
   </li>
 </template>
 

@@ -4,7 +4,7 @@ import { ElButton, ElInput } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Problem, Sowing, Task } from '../../lib/api'
 import type { Line } from '../../lib/daybook'
-import { fieldError, otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold, wordsOf } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { count as many, day, taskAmount, weekday } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
@@ -109,12 +109,10 @@ async function done() {
       <ElButton type="primary" size="small" @click="done">Put down</ElButton>
       <button v-if="unmade" type="button" class="link" @click="skip">it will not be done</button>
       <p v-if="problem" class="wrong" role="alert">
-        {{
-          fieldError(problem, 'day', 'count', 'task') || otherErrors(problem, 'day', 'count', 'task') || problem.detail
-        }}
+        {{ wordsOf(problem) }}
       </p>
     </div>
-    <p v-else-if="problem" class="wrong form" role="alert">{{ otherErrors(problem) || problem.detail }}</p>
+    <p v-else-if="problem" class="wrong form" role="alert">{{ wordsOf(problem) }}</p>
   </li>
 </template>
 

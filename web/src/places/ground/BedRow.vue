@@ -3,7 +3,7 @@
 import { ElCheckbox, ElInput, ElOption, ElSelect } from 'element-plus'
 import { reactive, ref, watch } from 'vue'
 import type { Bed, Problem } from '../../lib/api'
-import { fieldError, otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold, wordsOf } from '../../lib/household'
 import NumberInput from '../../parts/NumberInput.vue'
 
 const props = defineProps<{ bed: Bed; isNew?: boolean }>()
@@ -40,7 +40,6 @@ function nudge(e: KeyboardEvent) {
   draft.y = Math.max(0, Math.round((draft.y + by[1]!) * 100) / 100)
   void save()
 }
-const fields = ['name', 'x', 'y', 'length', 'width', 'soil', 'sun']
 </script>
 
 <template>
@@ -83,7 +82,7 @@ const fields = ['name', 'x', 'y', 'length', 'width', 'soil', 'sun']
       <button type="button" class="link" @click="remove">remove</button></span
     >
     <p v-if="problem" class="wrong" role="alert">
-      {{ fieldError(problem, ...fields) || otherErrors(problem, ...fields) || problem.detail }}
+      {{ wordsOf(problem) }}
     </p>
   </div>
 </template>

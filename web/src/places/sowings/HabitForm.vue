@@ -4,7 +4,7 @@
 import { ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Habit, Problem } from '../../lib/api'
-import { fieldError, otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold, wordsOf } from '../../lib/household'
 import { wayWords, yearDay } from '../../lib/words'
 import DayField from '../../parts/DayField.vue'
 
@@ -19,7 +19,6 @@ const bulbing = computed(() =>
 async function set(change: Partial<Habit>) {
   problem.value = await store.edit({ command: 'set-habit', habit: { ...habit.value, ...change } })
 }
-const fields = ['school', 'way', 'not_before', 'not_after', 'day_length']
 </script>
 
 <template>
@@ -75,7 +74,7 @@ const fields = ['school', 'way', 'not_before', 'not_after', 'day_length']
         <ElOption value="long" label="long-day" /> </ElSelect
     ></label>
     <p v-if="problem" class="wrong" role="alert">
-      {{ fieldError(problem, ...fields) || otherErrors(problem, ...fields) || problem.detail }}
+      {{ wordsOf(problem) }}
     </p>
   </div>
 </template>

@@ -6,7 +6,7 @@ import { useRoute } from 'vue-router'
 import type { Sowing } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
-import { day, monthYear } from '../../lib/words'
+import { byMonth, day } from '../../lib/words'
 import MonthScale from '../../parts/MonthScale.vue'
 import ShelfLine from './ShelfLine.vue'
 
@@ -58,16 +58,7 @@ const entries = computed<Entry[]>(() => {
   }
   return out.sort((a, b) => a.date.localeCompare(b.date) || a.s.crop_name.localeCompare(b.s.crop_name))
 })
-const months = computed(() => {
-  const out: { month: string; entries: Entry[] }[] = []
-  for (const e of entries.value) {
-    const month = monthYear(e.date)
-    const last = out[out.length - 1]
-    if (last?.month === month) last.entries.push(e)
-    else out.push({ month, entries: [e] })
-  }
-  return out
-})
+const months = computed(() => byMonth(entries.value, (e) => e.date))
 
 const much = (e: Entry) => {
   const s = e.s

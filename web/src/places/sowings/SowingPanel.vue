@@ -4,7 +4,7 @@
 import { ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Problem, Sowing, SowingEvent } from '../../lib/api'
-import { fieldError, otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold, wordsOf } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { count, day, taskAmount, wayWords } from '../../lib/words'
 import MonthScale from '../../parts/MonthScale.vue'
@@ -113,7 +113,7 @@ const sources = computed(() => {
       </template>
     </div>
     <p v-if="problem" class="wrong" role="alert">
-      {{ fieldError(problem, 'way', 'day', 'count') || otherErrors(problem, 'way', 'day', 'count') || problem.detail }}
+      {{ wordsOf(problem) }}
     </p>
   </div>
 </template>

@@ -2,11 +2,10 @@
 // Sowings: every sowing by its date, with all its counts.
 import { ElInput } from 'element-plus'
 import { computed, ref } from 'vue'
-import type { Sowing } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useUnits } from '../../lib/units'
-import { monthYear } from '../../lib/words'
+import { byMonth } from '../../lib/words'
 import AgreeBar from './AgreeBar.vue'
 import ShelfLine from './ShelfLine.vue'
 import SowingLine from './SowingLine.vue'
@@ -23,7 +22,7 @@ const methods = [
   { value: '', label: 'all' },
   { value: 'raised', label: 'raised indoors' },
   { value: 'direct', label: 'in place' },
-  { value: 'stock', label: 'sets, tubers, cloves' },
+  { value: 'stock', label: 'sets, tubers, cloves, bought starts' },
   { value: 'other', label: 'patches and trays' },
 ]
 
@@ -34,22 +33,14 @@ const shown = computed(() => {
       (!wanted || (s.crop_name + ' ' + s.wish_title).toLowerCase().includes(wanted)) &&
       (!only.value ||
         s.method === only.value ||
+        (only.value === 'stock' && s.method === 'bought') ||
         (only.value === 'other' && (s.method === 'patch' || s.method === 'tray'))),
   )
 })
 
 const feed = computed(() => `${location.origin}/api/calendar.ics?units=${system.value}`)
 
-const months = computed(() => {
-  const out: { month: string; sowings: Sowing[] }[] = []
-  for (const s of shown.value) {
-    const month = monthYear(s.date)
-    const last = out[out.length - 1]
-    if (last?.month === month) last.sowings.push(s)
-    else out.push({ month, sowings: [s] })
-  }
-  return out
-})
+const months = computed(() => byMonth(shown.value, (s) => s.date))
 
 useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }])
 </script>
@@ -118,7 +109,7 @@ useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }]
       </div>
       <template v-for="m in months" :key="m.month">
         <h3 class="month">{{ m.month }}</h3>
-        <SowingLine v-for="s in m.sowings" :key="s.id" :sowing="s" />
+        <SowingLine v-for="s in m.entries" :key="s.id" :sowing="s" />
       </template>
     </template>
     <p v-else-if="store.plan?.sowings.length" class="empty">No sowing fits what you look for.</p>
