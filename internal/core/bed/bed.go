@@ -3,11 +3,14 @@
 package bed
 
 import (
+	"cmp"
 	"fmt"
 	"math"
 	"slices"
 
+	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
+	"inventory/internal/core/place"
 )
 
 // Plot is the piece of land that the beds lie on: a rectangle. Places in it are
@@ -16,6 +19,8 @@ type Plot struct {
 	Length  float64 `json:"length"`  // m
 	Width   float64 `json:"width"`   // m
 	Bearing float64 `json:"bearing"` // degrees clockwise from north, to which y points
+
+	Obstacles []Obstacle `json:"obstacles,omitempty"` // what throws shadows on it
 }
 
 // Bed is one bed.
@@ -28,15 +33,52 @@ type Bed struct {
 	Width  float64 `json:"width"`           // m
 	Turned bool    `json:"turned"`          // its length runs along y, not along x
 	Soil   float64 `json:"soil,omitempty"`  // m deep; 0: not measured
-	Sun    string  `json:"sun,omitempty"`   // full, part; empty: full
+	Sun    string  `json:"sun,omitempty"`   // full, part, shade; empty: as the obstacles let it, full where there are none
 	Climb  bool    `json:"climb,omitempty"` // there is a trellis
 	Stood  []Stood `json:"stood,omitempty"` // what stood in it in years that have been
+
+	Kind     Kind        `json:"kind,omitempty"`
+	Count    int         `json:"count,omitempty"`    // of the containers
+	Litre    float64     `json:"litre,omitempty"`    // that one of them holds
+	Measured int         `json:"measured,omitempty"` // year in which the soil was that deep
+	Settles  float64     `json:"settles,omitempty"`  // share of its depth that the soil loses in a year
+	Edge     float64     `json:"edge,omitempty"`     // m kept free at each edge; 0: as the household does
+	Cover    place.Cover `json:"cover,omitempty"`    // that stands over it
+	Stands   []Standing  `json:"stands,omitempty"`   // what stands in it now
+}
+
+// Kind is a kind of ground.
+type Kind string
+
+// The kinds of ground.
+const (
+	Raised     Kind = ""           // a bed with paths around it
+	Open       Kind = "open"       // rows in an open plot
+	Containers Kind = "containers" // pots or grow bags in a row
+)
+
+// Standing is a crop of the year before, or a bush, that stands in a bed and
+// keeps its ground until it is cleared.
+type Standing struct {
+	Name   string     `json:"name"`
+	Family string     `json:"family,omitempty"` // for the rotation; empty: unknown
+	At     float64    `json:"at"`               // m along the bed
+	Length float64    `json:"length"`           // m
+	Until  civil.Date `json:"until"`            // when it is expected to be cleared
 }
 
 // Stood is what families stood in a bed in a calendar year.
 type Stood struct {
 	Year     int      `json:"year"`
 	Families []string `json:"families"`
+}
+
+// Laid is a piece of a layout that the household agreed to.
+type Laid struct {
+	Sowing  string  `json:"sowing"`
+	Bed     string  `json:"bed"`
+	At      float64 `json:"at"` // m along the bed
+	Planted int     `json:"planted"`
 }
 
 // Placement is a sowing that somebody has put in a bed by hand.
@@ -89,6 +131,13 @@ func (p Plot) Validate(c invalid.Check) {
 	c.Positive("length", p.Length, 2000)
 	c.Positive("width", p.Width, 2000)
 	c.Number("bearing", p.Bearing, 0, 360)
+	if len(p.Obstacles) > 40 {
+		c.Add("obstacles", fmt.Sprint(len(p.Obstacles)), "at most 40")
+		return
+	}
+	for i, o := range p.Obstacles {
+		o.Validate(c.Index("obstacles", i))
+	}
 }
 
 // Validate looks at a bed by itself. The families that stood are those the book
@@ -100,13 +149,53 @@ func (b Bed) Validate(c invalid.Check, families []string) {
 	c.Number("length", b.Length, 0.2, 500)
 	c.Number("width", b.Width, 0.2, 50)
 	c.Number("soil", b.Soil, 0, 3)
-	c.OneOf("sun", b.Sun, "", "full", "part")
+	c.OneOf("sun", b.Sun, "", "full", "part", "shade")
+	c.OneOf("kind", string(b.Kind), string(Raised), string(Open), string(Containers))
+	c.OneOf("cover", string(b.Cover), place.CoverNames()...)
+	c.Number("settles", b.Settles, 0, 0.5)
+	c.Number("edge", b.Edge, 0, 0.6)
+	if b.Measured != 0 {
+		c.Number("measured", float64(b.Measured), 1950, 2150)
+	}
+	if b.Kind == Containers {
+		c.Number("count", float64(b.Count), 1, 2000)
+		c.Number("litre", b.Litre, 1, 2000)
+	}
+	b.validateStanding(c, families)
 	for i, s := range b.Stood {
 		at := c.Index("stood", i)
 		at.Number("year", float64(s.Year), 1950, 2150)
 		for _, f := range s.Families {
 			if !slices.Contains(families, f) {
 				at.Add("families", f, "a family of the crop book, such as Solanaceae")
+			}
+		}
+	}
+}
+
+// validateStanding looks at what stands in a bed now.
+func (b Bed) validateStanding(c invalid.Check, families []string) {
+	if len(b.Stands) > 60 || len(b.Stood) > 200 {
+		c.Add("stands", fmt.Sprint(len(b.Stands)), "at most 60 that stand and 200 years that have been")
+		return
+	}
+	for i, s := range b.Stands {
+		at := c.Index("stands", i)
+		at.Text("name", s.Name, 60)
+		if s.Family != "" && !slices.Contains(families, s.Family) {
+			at.Add("family", s.Family, "a family of the crop book, such as Amaryllidaceae, or none")
+		}
+		if s.Until < civil.Of(1950, 1, 1) || s.Until > civil.Of(2151, 1, 1) {
+			at.Add("until", s.Until.String(), "a day from 1950 to 2150")
+		}
+		at.Number("at", s.At, 0, b.Length)
+		at.Positive("length", s.Length, 500)
+		if s.At+s.Length > b.Length+crumb {
+			at.Add("length", invalid.FormatNumber(s.Length), fmt.Sprintf("at most %.2f m: the bed ends there", math.Max(0, b.Length-s.At)))
+		}
+		for _, o := range b.Stands[:i] {
+			if s.At < o.At+o.Length-crumb && o.At < s.At+s.Length-crumb {
+				at.Add("at", invalid.FormatNumber(s.At), fmt.Sprintf("ground beside %s, which stands from %.2f to %.2f m", o.Name, o.At, o.At+o.Length))
 			}
 		}
 	}
@@ -134,15 +223,24 @@ type Share struct {
 	Beds   []Bed   `json:"beds"`
 	Area   float64 `json:"area"` // m² of bed
 	Paths  float64 `json:"paths"`
-	Left   float64 `json:"left"` // m that remain beside the last bed
+	Left   float64 `json:"left"`   // m that remain beside the last bed
+	Narrow float64 `json:"narrow"` // m that the last bed is wide, where it is reached from one side only; 0: there is no such bed
 }
 
 // WidestBed is the widest bed that an arm reaches into from both sides, m.
 const WidestBed = 1.2
 
+// WidestFromOneSide is the same from one side, m; a bed of less than the narrowest
+// is not worth an edge.
+const (
+	WidestFromOneSide = 0.75
+	narrowest         = 0.4
+)
+
 // Divide proposes how a plot is divided into beds of a width with paths between
-// them and a margin around: lengthwise, and across where that differs; the one
-// with more bed first. It returns none where not even one bed fits.
+// them and a margin around: lengthwise, and across where that differs; and where
+// enough is left over, each with a narrow bed more, along the edge. The one with
+// most bed is first. It returns none where not even one bed fits.
 func Divide(p Plot, width, path, margin float64) (out []Share) {
 	for _, turned := range []bool{false, true} {
 		along, over := p.Length-2*margin, p.Width-2*margin
@@ -154,27 +252,28 @@ func Divide(p Plot, width, path, margin float64) (out []Share) {
 		}
 		n := int((over+path)/(width+path) + 1e-9)
 		s := Share{Turned: turned, Left: over - float64(n)*width - float64(n-1)*path}
-		for k := range n {
-			b := Bed{Name: fmt.Sprintf("Bed %d", k+1), Length: along, Width: width, Turned: turned, X: margin, Y: margin}
+		lay := func(at, wide float64) {
+			b := Bed{Name: fmt.Sprintf("Bed %d", len(s.Beds)+1), Length: along, Width: wide, Turned: turned, X: margin, Y: margin}
 			if turned {
-				b.X += float64(k) * (width + path)
+				b.X += at
 			} else {
-				b.Y += float64(k) * (width + path)
+				b.Y += at
 			}
 			s.Beds = append(s.Beds, b)
 			s.Area += b.Area()
+			s.Paths = p.Length*p.Width - s.Area
 		}
-		s.Paths = p.Length*p.Width - s.Area
+		for k := range n {
+			lay(float64(k)*(width+path), width)
+		}
 		out = append(out, s)
-	}
-	slices.SortStableFunc(out, func(a, b Share) int {
-		switch {
-		case a.Area > b.Area+1e-9:
-			return -1
-		case b.Area > a.Area+1e-9:
-			return 1
+		if narrow := math.Min(WidestFromOneSide, s.Left-path); narrow >= narrowest && narrow < width {
+			s.Beds = slices.Clone(s.Beds)
+			s.Left, s.Narrow = s.Left-path-narrow, narrow
+			lay(over-narrow, narrow)
+			out = append(out, s)
 		}
-		return 0
-	})
+	}
+	slices.SortStableFunc(out, func(a, b Share) int { return cmp.Compare(math.Round(b.Area*1e6), math.Round(a.Area*1e6)) })
 	return out
 }

@@ -7,64 +7,9 @@ import (
 	"math"
 	"slices"
 
-	"inventory/internal/core/bed"
-	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
-	"inventory/internal/core/plan"
 	"inventory/internal/core/reckon"
-	"inventory/internal/core/table"
 )
-
-// Planting is what needs ground for a time.
-type Planting struct {
-	ID       string // of its sowing
-	Crop     *book.Crop
-	Layout   table.Layout
-	Planted  int        // stations or plants
-	From, To civil.Date // To is the first day on which the ground is free again
-	Priority int        // 0 must, 1 want, 2 nice to have
-}
-
-// Input is all that a layout follows from.
-type Input struct {
-	Plantings []Planting
-	Beds      []bed.Bed
-	Placed    []bed.Placement // by hand: they stay where they are
-	Edge      float64         // m, kept free at each edge of a bed
-	Year      int             // whose seasons the plantings are of, for the rotation
-	Steps     int             // of improvement; 0: as many as are usual
-	Seed      uint64
-}
-
-// Piece is a planting, or a part of one, in a bed.
-type Piece struct {
-	Planting string     `json:"planting"`
-	Bed      string     `json:"bed"`
-	At       float64    `json:"at"`     // m along the bed
-	Length   float64    `json:"length"` // m
-	Planted  int        `json:"planted"`
-	From     civil.Date `json:"from"`
-	To       civil.Date `json:"to"`
-	Held     bool       `json:"held,omitempty"`   // put there by hand
-	Bent     int        `json:"bent,omitempty"`   // the year in which its family stood there, the rotation being bent
-	Faults   []string   `json:"faults,omitempty"` // what is not as one would wish
-}
-
-// Left is what found no ground.
-type Left struct {
-	Planting string  `json:"planting"`
-	Planted  int     `json:"planted"`
-	Need     float64 `json:"need"` // m² · weeks
-	Why      string  `json:"why"`
-}
-
-// Layout is where everything stands.
-type Layout struct {
-	Pieces []Piece `json:"pieces"`
-	Left   []Left  `json:"left"`
-	Need   float64 `json:"need"`   // m² · weeks that all plantings want
-	Placed float64 `json:"placed"` // m² · weeks of them that found ground
-}
 
 const (
 	mostPieces = 3    // of one planting
@@ -72,45 +17,26 @@ const (
 	usualSteps = 1500 // of improvement
 )
 
-// PlantingsOf returns what of a plan needs ground in beds.
-func PlantingsOf(p plan.Plan, b *book.Book, wishes []table.Wish) (out []Planting) {
-	priority := map[string]int{}
-	for _, w := range wishes {
-		priority[w.ID] = map[table.Priority]int{table.Must: 0, table.Nice: 2}[w.Priority]
-		if w.Priority == table.Want || w.Priority == "" {
-			priority[w.ID] = 1
-		}
-	}
-	for _, s := range p.Sowings {
-		crop := b.Crop(s.Crop)
-		if crop == nil || s.Method == "tray" || s.Layout == table.Plot || s.Plants == 0 || s.Clear <= s.Day {
-			continue
-		}
-		g := Planting{ID: s.ID, Crop: crop, Layout: s.Layout, Planted: max(s.Plants, s.SetOut, s.Stations), From: s.Day, To: s.Clear, Priority: 2}
-		for _, f := range s.For {
-			g.Priority = min(g.Priority, priority[f.Wish])
-		}
-		if s.Method == "patch" { // it holds its ground through the whole year that is planned
-			g.From, g.To = p.Weeks[0]-60, p.Weeks[0]+365
-		}
-		out = append(out, g)
-	}
-	return out
-}
-
 // fitting is a layout being made. Lengths are whole millimetres.
 type fitting struct {
-	in    Input
-	stand [][]reckon.Stand // of planting and bed
-	whole [][]int          // mm that a planting takes in a bed
-	may   [][]bool         // whether the rotation lets it
-	fault [][]int          // how far a bed is from what it wishes
-	beds  [][]piece
-	at    [][]place // pieces by planting
-	held  []bool    // plantings put by hand
-	now   worth     // of what is laid
-	log   []move    // since the last try began
-	dice  uint64
+	in     Input
+	stand  [][]reckon.Stand // of planting and bed
+	whole  [][]int          // mm that a planting takes in a bed
+	may    [][]bool         // whether its kind and the rotation let it
+	fault  [][]int          // how far a bed is from what it wishes
+	shades [][]int          // beds in the noon shadow of a bed
+	end    []int            // of a bed, towards the pole
+	family []int            // of a planting, counted
+	kin    [][]int          // pieces of a family in a bed
+	pairs  [][]int          // of a planting: those that may stand below it, by their pair
+	home   [][]spot         // where a planting was agreed to stand
+	known  []bool           // it was agreed to without ground
+	beds   [][]piece
+	at     [][]spot // pieces by planting
+	held   []bool   // plantings put by hand
+	now    worth    // of what is laid
+	log    []move   // since the last try began
+	dice   uint64
 }
 
 // move is a piece laid or lifted.
@@ -120,87 +46,110 @@ type move struct {
 	q    piece
 }
 
+// piece is a stretch of a bed for a time; planting -1 is what stands there now.
 type piece struct {
 	planting, at, length, planted int
 	from, to                      civil.Date
 }
 
-type place struct{ bed, at int }
+func (q piece) meets(from, to civil.Date) bool { return q.from < to && from < q.to }
+
+type spot struct{ bed, at int }
 
 // Fit fits plantings into beds. The same input gives the same layout.
 func Fit(in Input) Layout {
 	f := newFitting(in)
 	f.hold()
-	order := make([]int, len(in.Plantings))
-	for i := range order {
-		order[i] = i
-	}
-	slices.SortStableFunc(order, func(a, b int) int {
-		p, q := &in.Plantings[a], &in.Plantings[b]
-		return cmp.Or(cmp.Compare(p.Priority, q.Priority), cmp.Compare(f.size(b), f.size(a)), cmp.Compare(p.From, q.From), cmp.Compare(p.ID, q.ID))
-	})
-	for _, i := range order {
-		if !f.held[i] {
-			f.put(i)
+	f.goHome()
+	order := f.order()
+	for _, known := range []bool{false, true} { // what was agreed to without ground comes last
+		for _, i := range order {
+			if f.known[i] == known && len(f.at[i]) == 0 {
+				f.put(i)
+			}
 		}
 	}
 	f.improve(order)
 	return f.layout()
 }
 
+// order is that in which plantings are put: by priority, then the largest first.
+func (f *fitting) order() []int {
+	order := make([]int, len(f.in.Plantings))
+	for i := range order {
+		order[i] = i
+	}
+	slices.SortStableFunc(order, func(a, b int) int {
+		p, q := &f.in.Plantings[a], &f.in.Plantings[b]
+		return cmp.Or(cmp.Compare(p.Priority, q.Priority), cmp.Compare(f.size(b), f.size(a)), cmp.Compare(p.From, q.From), cmp.Compare(p.ID, q.ID))
+	})
+	return order
+}
+
 func newFitting(in Input) *fitting {
-	n := len(in.Plantings)
-	f := &fitting{in: in, dice: in.Seed*2 + 1, beds: make([][]piece, len(in.Beds)), at: make([][]place, n), held: make([]bool, n)}
+	n, beds := len(in.Plantings), len(in.Beds)
+	f := &fitting{in: in, dice: in.Seed*2 + 1, beds: make([][]piece, beds), at: make([][]spot, n), held: make([]bool, n), known: make([]bool, n), home: make([][]spot, n)}
 	f.stand, f.whole, f.may, f.fault = make([][]reckon.Stand, n), make([][]int, n), make([][]bool, n), make([][]int, n)
+	f.lie()
+	f.families()
+	f.pairUp()
+	for k, b := range in.Beds {
+		for _, s := range b.Stands {
+			f.beds[k] = append(f.beds[k], piece{-1, int(math.Round(s.At * 1000)), int(math.Round(s.Length * 1000)), 0, math.MinInt32, s.Until})
+		}
+		slices.SortFunc(f.beds[k], byPlace)
+	}
 	for i := range in.Plantings {
 		p := &in.Plantings[i]
-		f.stand[i], f.whole[i] = make([]reckon.Stand, len(in.Beds)), make([]int, len(in.Beds))
-		f.may[i], f.fault[i] = make([]bool, len(in.Beds)), make([]int, len(in.Beds))
+		f.stand[i], f.whole[i] = make([]reckon.Stand, beds), make([]int, beds)
+		f.may[i], f.fault[i] = make([]bool, beds), make([]int, beds)
+		bent := slices.Contains(in.Bent, p.Crop.Family)
 		for k, b := range in.Beds {
-			shape := reckon.Bed{Width: b.Width, Edge: math.Min(in.Edge, b.Width/3)}
-			f.stand[i][k] = reckon.StandIn(p.Crop, p.Layout, shape)
-			length, _, _ := f.stand[i][k].Takes(p.Planted, shape)
+			s, shape, cannot := standIn(p, b, in.Edge)
+			if cannot != "" {
+				continue
+			}
+			f.stand[i][k] = s
+			length, _, _ := s.Takes(p.Planted, shape)
 			f.whole[i][k] = int(math.Ceil(length*1000 - 1e-6))
-			f.may[i][k] = Rotation(b, p.Crop, in.Year) == 0
-			f.fault[i][k] = len(faults(b, p.Crop))
+			f.may[i][k] = bent || Rotation(b, p.Crop, in.Year) == 0
+			f.fault[i][k] = f.badly(i, k)
 		}
 	}
 	return f
 }
 
-// Rotation returns the year in which a crop's family last stood in a bed, where
-// that is too lately for it to return; 0 where it may.
-func Rotation(b bed.Bed, c *book.Crop, year int) (last int) {
-	years := int(c.RotationYears.Or(0))
-	for _, s := range b.Stood {
-		if s.Year < year && s.Year >= year-years && slices.Contains(s.Families, c.Family) {
-			last = max(last, s.Year)
+// families counts the families, so that pieces of one can be kept together.
+func (f *fitting) families() {
+	number := map[string]int{}
+	for i := range f.in.Plantings {
+		name := f.in.Plantings[i].Crop.Family
+		if _, known := number[name]; !known {
+			number[name] = len(number)
 		}
+		f.family = append(f.family, number[name])
 	}
-	return last
+	f.kin = make([][]int, len(f.in.Beds))
+	for k := range f.kin {
+		f.kin[k] = make([]int, len(number))
+	}
 }
 
-// faults says what of a bed is not as a crop would have it.
-func faults(b bed.Bed, c *book.Crop) (out []string) {
-	if b.Sun == "part" && c.Sun == "full" {
-		out = append(out, "it wants full sun")
-	}
-	if c.Support == "trellis" && !b.Climb {
-		out = append(out, "there is nothing to climb")
-	}
-	if c.RootDepth.Known && b.Soil > 0 && b.Soil*100 < c.RootDepth.Value/2 {
-		out = append(out, "the soil is shallow for its roots")
-	}
-	return out
-}
-
-// size is the ground and time that a planting wants, mm · days in the first bed.
+// size is the ground and time that a planting wants, mm · days in the first bed
+// that can have it.
 func (f *fitting) size(i int) int {
 	p := &f.in.Plantings[i]
-	if len(f.in.Beds) == 0 {
-		return 0
+	return f.whole[i][f.first(i)] * int(p.To-p.From)
+}
+
+// first is the first bed of a kind that can have a planting.
+func (f *fitting) first(i int) int {
+	for k := range f.whole[i] {
+		if f.whole[i][k] > 0 {
+			return k
+		}
 	}
-	return f.whole[i][0] * int(p.To-p.From)
+	return 0
 }
 
 // gapIn is a free stretch of a bed through a span of time.
@@ -210,7 +159,7 @@ type gapIn struct{ at, length int }
 func (f *fitting) gaps(k int, from, to civil.Date, out []gapIn) []gapIn {
 	at := 0
 	for _, q := range f.beds[k] { // in the order of where they lie
-		if q.to <= from || to <= q.from {
+		if !q.meets(from, to) {
 			continue
 		}
 		if q.at > at {
@@ -226,8 +175,35 @@ func (f *fitting) gaps(k int, from, to civil.Date, out []gapIn) []gapIn {
 
 func (f *fitting) long(k int) int { return int(math.Round(f.in.Beds[k].Length * 1000)) }
 
+// Beside its faults, a bed is chosen by how much of a stretch is left over, mm;
+// one where the family stands already counts as so much better a fit.
+const (
+	aFault   = 1_000_000
+	together = 400
+)
+
+// suits returns how badly a stretch suits a planting: the less the better.
+func (f *fitting) suits(i, k int, g gapIn) int {
+	score := f.fault[i][k]*aFault + g.length - f.whole[i][k]
+	if f.kin[k][f.family[i]] > 0 {
+		score -= together
+	}
+	return score
+}
+
+// where returns at which end of a stretch a planting lies: a tall one towards the
+// pole, what is low away from it.
+func (f *fitting) where(i, k int, g gapIn) int {
+	isTall := f.in.Plantings[i].Crop.Height >= tall
+	if f.end[k] > 0 && isTall || f.end[k] < 0 && !isTall {
+		return g.at + g.length - f.whole[i][k]
+	}
+	return g.at
+}
+
 // put gives a planting its ground: whole in the stretch that suits it best and
-// wastes least, or in a few pieces. It tells whether it found any.
+// wastes least, or below a crop that it may share ground with, or in a few pieces.
+// It tells whether it found any.
 func (f *fitting) put(i int) bool {
 	p := &f.in.Plantings[i]
 	best, bed, at := math.MaxInt, -1, 0
@@ -240,9 +216,8 @@ func (f *fitting) put(i int) bool {
 			if g.length < f.whole[i][k] {
 				continue
 			}
-			score := f.fault[i][k]*1_000_000 + (g.length - f.whole[i][k])
-			if score < best {
-				best, bed, at = score, k, g.at
+			if score := f.suits(i, k, g); score < best {
+				best, bed, at = score, k, f.where(i, k, g)
 			}
 		}
 	}
@@ -250,7 +225,7 @@ func (f *fitting) put(i int) bool {
 		f.lay(i, bed, at, f.whole[i][bed], p.Planted)
 		return true
 	}
-	return f.split(i)
+	return f.share(i) || f.split(i)
 }
 
 // split lays a planting in up to three pieces, the longest stretches first; all
@@ -307,28 +282,44 @@ func (f *fitting) lay(i, k, at, length, planted int) {
 	f.log = append(f.log, move{true, k, q})
 }
 
+func byPlace(a, b piece) int {
+	return cmp.Or(cmp.Compare(a.at, b.at), cmp.Compare(a.from, b.from), cmp.Compare(a.planting, b.planting))
+}
+
 func (f *fitting) insert(k int, q piece) {
 	i := q.planting
 	if len(f.at[i]) == 0 {
 		f.now.placed[f.in.Plantings[i].Priority] += f.size(i)
 	}
-	f.now.pieces++
-	f.now.faults += f.fault[i][k]
-	j, _ := slices.BinarySearchFunc(f.beds[k], q, func(a, b piece) int {
-		return cmp.Or(cmp.Compare(a.at, b.at), cmp.Compare(a.from, b.from), cmp.Compare(a.planting, b.planting))
-	})
+	f.count(k, q, 1)
+	j, _ := slices.BinarySearchFunc(f.beds[k], q, byPlace)
 	f.beds[k] = slices.Insert(f.beds[k], j, q)
-	f.at[i] = append(f.at[i], place{k, q.at})
+	f.at[i] = append(f.at[i], spot{k, q.at})
 }
 
 func (f *fitting) remove(k int, q piece) {
 	i := q.planting
 	f.beds[k] = slices.DeleteFunc(f.beds[k], func(o piece) bool { return o == q })
-	f.at[i] = slices.DeleteFunc(f.at[i], func(p place) bool { return p == place{k, q.at} })
-	f.now.pieces--
-	f.now.faults -= f.fault[i][k]
+	f.at[i] = slices.DeleteFunc(f.at[i], func(p spot) bool { return p == spot{k, q.at} })
+	f.count(k, q, -1)
 	if len(f.at[i]) == 0 {
 		f.now.placed[f.in.Plantings[i].Priority] -= f.size(i)
+	}
+}
+
+// count adds a piece to what the layout is judged by, or takes it off.
+func (f *fitting) count(k int, q piece, by int) {
+	i := q.planting
+	f.now.pieces += by
+	f.now.faults += by * f.fault[i][k]
+	if f.atHome(k, q) {
+		f.now.home += by
+	}
+	kin := &f.kin[k][f.family[i]]
+	before := *kin > 0
+	*kin += by
+	if after := *kin > 0; before != after {
+		f.now.spread += by
 	}
 }
 
@@ -353,55 +344,4 @@ func (f *fitting) takeBack() {
 		}
 	}
 	f.log = f.log[:0]
-}
-
-// layout says where everything stands.
-func (f *fitting) layout() Layout {
-	out := Layout{Pieces: []Piece{}, Left: []Left{}}
-	for k, list := range f.beds {
-		b := f.in.Beds[k]
-		for _, q := range list {
-			p := &f.in.Plantings[q.planting]
-			out.Pieces = append(out.Pieces, Piece{Planting: p.ID, Bed: b.ID, At: float64(q.at) / 1000, Length: float64(q.length) / 1000, Planted: q.planted, From: q.from, To: q.to, Faults: faults(b, p.Crop), Held: f.held[q.planting], Bent: Rotation(b, p.Crop, f.in.Year)})
-		}
-	}
-	for i := range f.in.Plantings {
-		p := &f.in.Plantings[i]
-		need := f.need(i)
-		out.Need += need
-		if len(f.at[i]) > 0 {
-			out.Placed += need
-			continue
-		}
-		out.Left = append(out.Left, Left{p.ID, p.Planted, need, f.why(i)})
-	}
-	return out
-}
-
-// need is the ground and time that a planting wants, m² · weeks, as it would
-// stand in the first bed.
-func (f *fitting) need(i int) float64 {
-	p := &f.in.Plantings[i]
-	if len(f.in.Beds) == 0 {
-		return 0
-	}
-	return float64(f.whole[i][0]) / 1000 * f.in.Beds[0].Width * float64(p.To-p.From) / 7
-}
-
-// why says why a planting found no ground.
-func (f *fitting) why(i int) string {
-	may, fits := false, false
-	for k := range f.in.Beds {
-		may = may || f.may[i][k]
-		fits = fits || f.may[i][k] && f.whole[i][k] <= f.long(k)
-	}
-	switch {
-	case len(f.in.Beds) == 0:
-		return "there is no bed yet"
-	case !may:
-		return "its family stood in every bed too lately"
-	case !fits:
-		return "it is longer than any bed, and the free pieces are not enough"
-	}
-	return "no bed has so much free ground at that time"
 }

@@ -86,8 +86,13 @@ func check(t *testing.T, name string, in Input, out Layout) {
 		if last := Rotation(beds[a.Bed], p.Crop, in.Year); last > 0 {
 			t.Fatalf("%s: %s follows its family of %d in %s", name, p.Crop.ID, last, a.Bed)
 		}
+		for _, s := range beds[a.Bed].Stands {
+			if a.From < s.Until && a.At < s.At+s.Length-1e-9 && s.At < a.At+a.Length-1e-9 {
+				t.Fatalf("%s: %+v lies on the ground of what stands there", name, a)
+			}
+		}
 		for _, b := range out.Pieces[:i] {
-			if a.Bed == b.Bed && a.From < b.To && b.From < a.To && a.At < b.At+b.Length-1e-9 && b.At < a.At+a.Length-1e-9 {
+			if a.Bed == b.Bed && a.From < b.To && b.From < a.To && a.At < b.At+b.Length-1e-9 && b.At < a.At+a.Length-1e-9 && !admitted(in, out, a, b) && !admitted(in, out, b, a) {
 				t.Fatalf("%s: %+v lies over %+v", name, a, b)
 			}
 		}
@@ -108,6 +113,29 @@ func check(t *testing.T, name string, in Input, out Layout) {
 			t.Errorf("%s: %d of %d plants of %s", name, placed[p.ID], p.Planted, p.ID)
 		}
 	}
+}
+
+// admitted tells whether a piece may lie on another's ground: their pair is
+// admitted, they stand together no longer than it allows, and all that lies there
+// takes no more room than it allows.
+func admitted(in Input, out Layout, short, long Piece) bool {
+	crop := func(id string) *book.Crop {
+		return in.Plantings[slices.IndexFunc(in.Plantings, func(p Planting) bool { return p.ID == id })].Crop
+	}
+	for _, p := range in.Pairs {
+		if p.Short != crop(short.Planting).ID || p.Long != crop(long.Planting).ID {
+			continue
+		}
+		weeks := float64(min(short.To, long.To)-max(short.From, long.From)) / 7
+		room := 0.0
+		for _, q := range out.Pieces {
+			if q.Bed == long.Bed && q.Planting != long.Planting && q.From < long.To && long.From < q.To && q.At < long.At+long.Length-1e-9 && long.At < q.At+q.Length-1e-9 {
+				room += q.Length
+			}
+		}
+		return weeks <= p.WeeksTogether+1e-9 && room <= p.RoomFraction*long.Length+1e-6
+	}
+	return false
 }
 
 // gardens are twelve, from 4 beds and 20 plantings to 40 and 300; every second

@@ -2,6 +2,7 @@ package ground
 
 import (
 	"fmt"
+	"math"
 	"slices"
 
 	"inventory/internal/core/bed"
@@ -12,9 +13,8 @@ import (
 // bed having shrunk or two having been put on one ground, finds its own bed.
 func (f *fitting) hold() {
 	for _, p := range f.in.Placed {
-		i := slices.IndexFunc(f.in.Plantings, func(q Planting) bool { return q.ID == p.Sowing })
-		k := slices.IndexFunc(f.in.Beds, func(b bed.Bed) bool { return b.ID == p.Bed })
-		if i < 0 || k < 0 || f.held[i] || !f.may[i][k] && !p.Bend {
+		i, k := f.planting(p.Sowing), f.bedOf(p.Bed)
+		if i < 0 || k < 0 || f.held[i] || f.whole[i][k] == 0 || !f.may[i][k] && !p.Bend {
 			continue
 		}
 		if at := int(p.At*1000 + 0.5); f.free(i, k, at) {
@@ -24,11 +24,95 @@ func (f *fitting) hold() {
 	}
 }
 
-// free tells whether a planting may lie at a place of a bed.
-func (f *fitting) free(i, k, at int) bool {
-	p := &f.in.Plantings[i]
-	return slices.ContainsFunc(f.gaps(k, p.From, p.To, nil), func(g gapIn) bool { return g.at <= at && at+f.whole[i][k] <= g.at+g.length })
+func (f *fitting) planting(id string) int {
+	return slices.IndexFunc(f.in.Plantings, func(q Planting) bool { return q.ID == id })
 }
+
+func (f *fitting) bedOf(id string) int {
+	return slices.IndexFunc(f.in.Beds, func(b bed.Bed) bool { return b.ID == id })
+}
+
+// goHome lays what was agreed to where it was agreed to stand, as far as it still
+// can: a planting that has grown or shrunk keeps its place where there is room.
+func (f *fitting) goHome() {
+	number := map[string]int{}
+	for i := range f.in.Plantings {
+		number[f.in.Plantings[i].ID] = i
+	}
+	rest := map[int]int{} // plants still to lay
+	var order []int
+	parts := map[int][]bed.Laid{}
+	for _, a := range f.in.Agreed {
+		i, there := number[a.Sowing]
+		if !there {
+			continue
+		}
+		if a.Bed == "" {
+			f.known[i] = true
+			continue
+		}
+		k := f.bedOf(a.Bed)
+		if k < 0 || f.whole[i][k] == 0 || !f.may[i][k] || f.held[i] {
+			continue
+		}
+		if len(parts[i]) == 0 {
+			order = append(order, i)
+			rest[i] = f.in.Plantings[i].Planted
+		}
+		parts[i] = append(parts[i], a)
+		f.home[i] = append(f.home[i], spot{k, int(math.Round(a.At * 1000))})
+	}
+	for _, i := range order {
+		for n, at := range f.home[i] {
+			plants := min(rest[i], parts[i][n].Planted)
+			if n == len(f.home[i])-1 {
+				plants = rest[i]
+			}
+			length := f.takes(i, at.bed, plants)
+			if plants <= 0 {
+				break
+			}
+			if !f.roomFor(i, at.bed, at.at, length) {
+				plants = 0
+				f.lift(i)
+				break
+			}
+			f.lay(i, at.bed, at.at, length, plants)
+			rest[i] -= plants
+		}
+		if rest[i] > 0 {
+			f.lift(i)
+		}
+	}
+}
+
+// atHome tells whether a piece lies where it was agreed to lie.
+func (f *fitting) atHome(k int, q piece) bool {
+	return slices.Contains(f.home[q.planting], spot{k, q.at})
+}
+
+// roomFor tells whether a stretch of a bed is free for a planting, or shares the
+// ground of one that it may stand below.
+func (f *fitting) roomFor(i, k, at, length int) bool {
+	p := &f.in.Plantings[i]
+	if slices.ContainsFunc(f.gaps(k, p.From, p.To, nil), func(g gapIn) bool { return g.at <= at && at+length <= g.at+g.length }) {
+		return true
+	}
+	if f.pairs == nil || length != f.whole[i][k] {
+		return false
+	}
+	for _, q := range f.beds[k] {
+		if q.planting >= 0 && f.pairs[i][q.planting] > 0 {
+			if a, ok := f.below(i, k, q); ok && a == at {
+				return true
+			}
+		}
+	}
+	return false
+}
+
+// free tells whether a planting may lie at a place of a bed.
+func (f *fitting) free(i, k, at int) bool { return f.roomFor(i, k, at, f.whole[i][k]) }
 
 // Put looks whether a sowing may be put in a bed by hand, beside what else was
 // put there by hand, and where: at the first free stretch, or at the one asked for
@@ -47,7 +131,10 @@ func Put(in Input, sowing, to string, at float64, bend bool) (bed.Placement, err
 	f := newFitting(in)
 	f.hold()
 	b, p := in.Beds[k], &in.Plantings[i]
-	if last := Rotation(b, p.Crop, in.Year); last > 0 && !bend {
+	if _, _, cannot := standIn(p, b, in.Edge); cannot != "" {
+		return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: "another bed: " + cannot}
+	}
+	if last := Rotation(b, p.Crop, in.Year); last > 0 && !bend && !f.may[i][k] {
 		return bed.Placement{}, &invalid.Field{Field: "bend", Value: b.Name, Allowed: fmt.Sprintf("another bed: %s stood in it in %d and may return in %d; or bend the rotation", p.Crop.Family, last, last+int(p.Crop.RotationYears.Or(0))+1)}
 	}
 	if f.whole[i][k] > f.long(k) {

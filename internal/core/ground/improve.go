@@ -4,11 +4,12 @@ import (
 	"slices"
 )
 
-// worth is what a layout is judged by: the need that is placed, by priority, then
-// faults, then pieces.
+// worth is what a layout is judged by: the need that is placed, by priority; then
+// how much lies where it was agreed to lie, then faults, pieces, and over how many
+// beds the families are spread.
 type worth struct {
-	placed         [3]int
-	faults, pieces int
+	placed                       [3]int
+	home, faults, pieces, spread int
 }
 
 func (a worth) better(b worth) bool {
@@ -17,10 +18,15 @@ func (a worth) better(b worth) bool {
 			return a.placed[k] > b.placed[k]
 		}
 	}
-	if a.faults != b.faults {
+	switch {
+	case a.home != b.home:
+		return a.home > b.home
+	case a.faults != b.faults:
 		return a.faults < b.faults
+	case a.pieces != b.pieces:
+		return a.pieces < b.pieces
 	}
-	return a.pieces < b.pieces
+	return a.spread < b.spread
 }
 
 // draw returns a number below n, from a small generator of its own (splitmix64,
@@ -35,7 +41,9 @@ func (f *fitting) draw(n int) int {
 
 // improve ruins a part of the layout and makes it again, with what is left out
 // first, as many times as the budget has steps; what is no worse stays (ruin and
-// recreate, Schrimpf et al. 2000).
+// recreate, Schrimpf et al. 2000). Where a layout was agreed to, only what has no
+// ground and had it then, or is new, makes the rest move; what was agreed to
+// without ground may take what nothing agreed lies on.
 func (f *fitting) improve(order []int) {
 	steps := f.in.Steps
 	if steps == 0 {
@@ -50,13 +58,16 @@ func (f *fitting) improve(order []int) {
 		rank[i] = r
 	}
 	for range steps {
-		left := f.leftOut()
+		left, keep := f.leftOut(true), false
+		if f.in.Agreed != nil && len(left) == 0 {
+			left, keep = f.leftOut(false), true
+		}
 		best := f.now
-		if len(left) == 0 && best.faults == 0 && best.pieces == n {
+		if len(left) == 0 && (best.faults == 0 && best.pieces == n || keep) {
 			return
 		}
 		f.log = f.log[:0]
-		again := f.ruin(left)
+		again := f.ruin(left, keep)
 		f.shuffle(again, rank)
 		for _, i := range again {
 			f.put(i)
@@ -67,9 +78,11 @@ func (f *fitting) improve(order []int) {
 	}
 }
 
-func (f *fitting) leftOut() (out []int) {
+// leftOut lists what has no ground; those that were agreed to without it only
+// where they are wanted too.
+func (f *fitting) leftOut(fresh bool) (out []int) {
 	for i := range f.at {
-		if len(f.at[i]) == 0 {
+		if len(f.at[i]) == 0 && !(fresh && f.known[i]) {
 			out = append(out, i)
 		}
 	}
@@ -80,8 +93,8 @@ func (f *fitting) leftOut() (out []int) {
 const fewLeft = 8
 
 // ruin lifts what stands in one or two beds around a time, or all of them, and
-// returns it with what was left out.
-func (f *fitting) ruin(left []int) []int {
+// returns it with what was left out. What is to keep its agreed ground stays.
+func (f *fitting) ruin(left []int, keep bool) []int {
 	again := slices.Clone(left)
 	for len(again) > fewLeft { // each time some of what is left out
 		j := f.draw(len(again))
@@ -97,7 +110,10 @@ func (f *fitting) ruin(left []int) []int {
 		k := f.draw(len(f.in.Beds))
 		wide := f.draw(4) == 0
 		for _, q := range slices.Clone(f.beds[k]) {
-			if (wide || q.from < p.To && p.From < q.to) && !f.held[q.planting] && len(f.at[q.planting]) > 0 {
+			if q.planting < 0 || f.held[q.planting] || len(f.at[q.planting]) == 0 || keep && f.atHome(k, q) {
+				continue
+			}
+			if wide || q.meets(p.From, p.To) {
 				f.lift(q.planting)
 				again = append(again, q.planting)
 			}

@@ -153,13 +153,23 @@ func Curve(months [12]float64) (daily [Days]float64) {
 	return daily
 }
 
+// MidMonth returns the day of the year on which the mean of a month, 0 to 11, is
+// taken to hold.
+func MidMonth(month int) float64 { return midMonths[month] }
+
+// Declination returns how far the sun stands north of the equator on day 1 to
+// 365, in radians (Forsythe et al. 1995).
+func Declination(day int) float64 {
+	theta := 0.2163108 + 2*math.Atan(0.9671396*math.Tan(0.00860*float64(day-186)))
+	return math.Asin(0.39795 * math.Cos(theta))
+}
+
 // DayLength returns the hours from sunrise to sunset, by the upper limb of the
 // sun, on day 1 to 365 at a latitude: the CBM model of Forsythe et al. (1995),
 // "A model comparison for daylength as a function of latitude and day of year".
 func DayLength(latitude float64, day int) float64 {
 	const p = 0.8333 * math.Pi / 180
-	theta := 0.2163108 + 2*math.Atan(0.9671396*math.Tan(0.00860*float64(day-186)))
-	phi := math.Asin(0.39795 * math.Cos(theta))
+	phi := Declination(day)
 	l := latitude * math.Pi / 180
 	x := (math.Sin(p) + math.Sin(l)*math.Sin(phi)) / (math.Cos(l) * math.Cos(phi))
 	return 24 - 24/math.Pi*math.Acos(max(-1, min(1, x)))

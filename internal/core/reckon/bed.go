@@ -3,7 +3,6 @@ package reckon
 import (
 	"math"
 
-	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/table"
 )
@@ -126,11 +125,4 @@ func SeedsToAStation(germination float64) (m int, occupied float64) {
 			return m, occupied
 		}
 	}
-}
-
-// Fill returns the soil that beds of a total area (m²) take to a depth (m), in
-// m³, and the bags of a size (L) that hold it.
-func Fill(area, depth, bagLitre float64) (cubic float64, bags int) {
-	cubic = area * depth
-	return cubic, amount.CeilWhole(cubic * 1000 / bagLitre)
 }

@@ -157,16 +157,6 @@ func TestPieces(t *testing.T) {
 	near(t, "P of 12", MetPieces(12, 10, 0.10, 0.07, 1), 0.827)
 }
 
-// Example L: soil.
-func TestSoil(t *testing.T) {
-	cubic, bags := Fill(2*1.2*6, 0.20, 40)
-	near(t, "m³", cubic, 2.88)
-	yards := cubic * amount.Show(amount.CubicMetre, amount.US).Factor
-	near(t, "cubic yards", yards, 3.77)
-	same(t, "whole yards to order", amount.CeilWhole(yards), 4)
-	same(t, "bags", bags, 72)
-}
-
 // Example O: ground a plant gets.
 func TestGroundAPlant(t *testing.T) {
 	bed := Bed{1.2, 0.10}

@@ -43,7 +43,8 @@ type Household struct {
 	Plot *bed.Plot `json:"plot,omitempty"` // the land the beds lie on
 	Beds []bed.Bed `json:"beds"`
 
-	Placements []bed.Placement `json:"placements"` // sowings put in a bed by hand
+	Placements []bed.Placement `json:"placements"`        // sowings put in a bed by hand
+	Customs    *bed.Customs    `json:"customs,omitempty"` // how the ground is kept; nil: nothing said
 }
 
 // Patch is a perennial that stands already.
@@ -236,6 +237,13 @@ func (h Household) Validate(usual *book.Book) error {
 	for i, x := range h.Beds {
 		unique(c.Index("beds", i), "b", x.ID)
 		x.Validate(c.Index("beds", i), b.Families())
+	}
+	if h.Customs != nil {
+		pairs := make([]string, len(b.Pairings))
+		for i, p := range b.Pairings {
+			pairs[i] = p.ID
+		}
+		h.Customs.Validate(c.At("customs"), b.Families(), pairs)
 	}
 	bed.ValidateAll(c, h.Plot, h.Beds)
 	if len(h.Placements) > MostPlantings {

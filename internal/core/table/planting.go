@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"slices"
 
+	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
@@ -110,6 +111,8 @@ type Agreement struct {
 	Plants  int        `json:"plants"`
 	Area    float64    `json:"area"` // m² of bed in the fullest week
 	Jars    int        `json:"jars"`
+
+	Laid []bed.Laid `json:"laid,omitempty"` // where everything was to stand
 }
 
 // Agreed is one sowing of an agreed plan.

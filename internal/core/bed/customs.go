@@ -1,0 +1,108 @@
+package bed
+
+import (
+	"fmt"
+
+	"inventory/internal/core/invalid"
+)
+
+// Customs are how a household keeps its ground: which rules it bends, what it
+// plants together, how it fills, feeds and waters.
+type Customs struct {
+	Bent      []string    `json:"bent"`      // families whose rotation it does not keep
+	Pairs     []string    `json:"pairs"`     // interplantings of the book that it admits
+	Materials []Material  `json:"materials"` // what beds and paths are filled and covered with
+	Recipe    []Amendment `json:"recipe"`    // what every bed is given in a year
+	Barrels   float64     `json:"barrels"`   // litres that the rain barrels hold
+	Roof      float64     `json:"roof"`      // m² of roof that runs into them
+	Emitters  float64     `json:"emitters"`  // m between the emitters of a drip line
+	Posts     float64     `json:"posts"`     // m between the posts of a trellis
+}
+
+// Material is what beds or paths are filled or covered with.
+type Material struct {
+	ID        string  `json:"id"`
+	Name      string  `json:"name"`
+	Over      string  `json:"over"`       // beds, paths
+	Depth     float64 `json:"depth"`      // m
+	Bulk      float64 `json:"bulk"`       // m³ of the supplier's unit: what is delivered is a whole number of them
+	BulkPrice float64 `json:"bulk_price"` // of one such unit; 0: not known
+	Bag       float64 `json:"bag"`        // litres in a bag
+	BagPrice  float64 `json:"bag_price"`
+}
+
+// Amendment is one line of the recipe that beds are given.
+type Amendment struct {
+	ID       string  `json:"id"`
+	Name     string  `json:"name"`
+	Amount   float64 `json:"amount"`   // of Unit
+	Unit     string  `json:"unit"`     // g, kg, oz, lb
+	Per      float64 `json:"per"`      // of Of
+	Of       string  `json:"of"`       // m², sq ft, m of row, ft of row
+	Nitrogen float64 `json:"nitrogen"` // share of its weight
+	Manure   bool    `json:"manure"`   // raw or fresh manure
+}
+
+// UsualCustoms are what holds where a household has said nothing.
+func UsualCustoms() Customs {
+	return Customs{Bent: []string{}, Pairs: []string{}, Materials: []Material{}, Recipe: []Amendment{}, Emitters: 0.3, Posts: 2.5}
+}
+
+// Units of weight and of ground in which a recipe may be said, in kg, m² and m.
+var (
+	weights = map[string]float64{"g": 0.001, "kg": 1, "oz": 0.45359237 / 16, "lb": 0.45359237}
+	grounds = map[string]float64{"m²": 1, "sq ft": 0.3048 * 0.3048, "m of row": 1, "ft of row": 0.3048}
+)
+
+// Rate returns how much of an amendment goes to a square metre of bed, or to a
+// metre of row, kg.
+func (a Amendment) Rate() (kg float64, byRow bool) {
+	if a.Per <= 0 || grounds[a.Of] == 0 {
+		return 0, false
+	}
+	return a.Amount * weights[a.Unit] / (a.Per * grounds[a.Of]), a.Of == "m of row" || a.Of == "ft of row"
+}
+
+// Validate looks at customs: pairs and families are those of the book.
+func (u Customs) Validate(c invalid.Check, families, pairs []string) {
+	if len(u.Materials) > 40 || len(u.Recipe) > 40 || len(u.Bent) > 100 || len(u.Pairs) > 200 {
+		c.Add("materials", fmt.Sprint(len(u.Materials)), "at most 40 materials and amendments, 100 families and 200 pairs")
+		return
+	}
+	among := func(field string, all, known []string, what string) {
+		for i, v := range all {
+			found := false
+			for _, k := range known {
+				found = found || k == v
+			}
+			if !found {
+				c.Add(invalid.Element(field, i), v, what)
+			}
+		}
+	}
+	among("bent", u.Bent, families, "a family of the crop book, such as Solanaceae")
+	among("pairs", u.Pairs, pairs, "a pairing of the crop book, such as carrot-radish")
+	c.Number("barrels", u.Barrels, 0, 1e6)
+	c.Number("roof", u.Roof, 0, 1e5)
+	c.Number("emitters", u.Emitters, 0.05, 5)
+	c.Number("posts", u.Posts, 0.3, 20)
+	for i, m := range u.Materials {
+		at := c.Index("materials", i)
+		at.Text("name", m.Name, 60)
+		at.OneOf("over", m.Over, "beds", "paths")
+		at.Positive("depth", m.Depth, 3)
+		at.Positive("bulk", m.Bulk, 100)
+		at.Positive("bag", m.Bag, 5000)
+		at.Number("bulk_price", m.BulkPrice, 0, 1e6)
+		at.Number("bag_price", m.BagPrice, 0, 1e6)
+	}
+	for i, a := range u.Recipe {
+		at := c.Index("recipe", i)
+		at.Text("name", a.Name, 60)
+		at.Positive("amount", a.Amount, 1e5)
+		at.OneOf("unit", a.Unit, "g", "kg", "oz", "lb")
+		at.Positive("per", a.Per, 1e5)
+		at.OneOf("of", a.Of, "m²", "sq ft", "m of row", "ft of row")
+		at.Number("nitrogen", a.Nitrogen, 0, 0.5)
+	}
+}

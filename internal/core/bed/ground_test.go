@@ -1,0 +1,176 @@
+package bed
+
+import (
+	"math"
+	"strings"
+	"testing"
+
+	"inventory/internal/core/civil"
+	"inventory/internal/core/invalid"
+)
+
+func TestContainersHaveTheirMeasuresFromTheirVolume(t *testing.T) {
+	b := Bed{Kind: Containers, Count: 12, Litre: 40}.Filled()
+	if b.Width != 0.342 || math.Abs(b.Length-12*0.342) > 1e-9 || b.Soil != 0.342 || math.Abs(b.One()-0.342) > 1e-9 {
+		t.Errorf("%+v", b)
+	}
+	if same := (Bed{Length: 3, Width: 1}).Filled(); same.Length != 3 || same.One() != 0 {
+		t.Errorf("a bed is changed: %+v", same)
+	}
+}
+
+func TestSoilSettles(t *testing.T) {
+	b := Bed{Soil: 0.4, Measured: 2025, Settles: 0.1}
+	for year, want := range map[int]float64{2024: 0.4, 2025: 0.4, 2026: 0.36, 2027: 0.324} {
+		if got := b.SoilIn(year); math.Abs(got-want) > 1e-9 {
+			t.Errorf("%d: %g, want %g", year, got, want)
+		}
+	}
+	if got := (Bed{Soil: 0.4}).SoilIn(2040); got != 0.4 {
+		t.Errorf("what was never dated does not settle: %g", got)
+	}
+}
+
+// The parts of a bed make up the whole, lie beside one another, and remember.
+func TestABedIsDivided(t *testing.T) {
+	whole := Bed{ID: "b", Name: "Long", X: 1, Y: 2, Length: 9, Width: 1.2, Stood: []Stood{{2026, []string{"Fabaceae"}}}, Stands: []Standing{{Name: "Leek", At: 2, Length: 2.5, Until: 1}}}
+	for _, turned := range []bool{false, true} {
+		whole.Turned = turned
+		parts := whole.Divided(3)
+		area, stands := 0.0, 0.0
+		for i, p := range parts {
+			area += p.Area()
+			for _, s := range p.Stands {
+				stands += s.Length
+			}
+			if len(p.Stood) != 1 || p.ID != "" || p.Name == whole.Name {
+				t.Errorf("part %+v", p)
+			}
+			for _, o := range parts[:i] {
+				if x, _ := Overlap(p, o); x > 0 {
+					t.Errorf("%s lies over %s", p.Name, o.Name)
+				}
+			}
+		}
+		if math.Abs(area-whole.Area()) > 1e-9 || math.Abs(stands-2.5) > 1e-9 || len(parts[0].Stands) != 1 || len(parts[1].Stands) != 1 {
+			t.Errorf("%g m², %g m of leek", area, stands)
+		}
+	}
+	pots := Bed{Kind: Containers, Count: 7, Litre: 40}.Filled().Divided(3)
+	if pots[0].Count+pots[1].Count+pots[2].Count != 7 || math.Abs(pots[2].X+pots[2].Length-7*0.342) > 1e-9 {
+		t.Errorf("pots %+v", pots)
+	}
+}
+
+// On open ground a bed has the sun from rise to set; a wall on the side of the
+// equator takes more of it in winter than in summer, one towards the pole almost
+// none.
+func TestSunHours(t *testing.T) {
+	b := Bed{X: 9, Y: 9, Length: 2, Width: 2}
+	plot := Plot{Length: 20, Width: 20}
+	open := SunHours(47.5, plot, b)
+	if open[5] < 15 || open[5] > 16.2 || open[11] < 8 || open[11] > 8.8 {
+		t.Errorf("open ground: June %.1f h, December %.1f h", open[5], open[11])
+	}
+	south := plot
+	south.Obstacles = []Obstacle{{Name: "barn", Height: 6, Distance: 9, Bearing: 180, Breadth: 40}}
+	got := SunHours(47.5, south, b)
+	if got[11] > 1 || got[5] < open[5]-1 {
+		t.Errorf("a barn to the south: June %.1f h, December %.1f h", got[5], got[11])
+	}
+	north := plot
+	north.Obstacles = []Obstacle{{Name: "barn", Height: 6, Distance: 9, Bearing: 0, Breadth: 10}}
+	if got := SunHours(47.5, north, b); math.Abs(got[11]-open[11]) > 0.2 {
+		t.Errorf("a barn to the north takes %.1f h in December", open[11]-got[11])
+	}
+	// Turned with the plot, the same barn stands in the same quarter of the sky.
+	turned := south
+	turned.Bearing = 90
+	if got2 := SunHours(47.5, turned, b); math.Abs(got2[2]-got[2]) > 0.2 {
+		t.Errorf("a turned plot: March %.1f h and %.1f h", got2[2], got[2])
+	}
+	// South of the equator it is the northern wall that shades.
+	if got := SunHours(-43, north, b); got[5] > SunHours(-43, plot, b)[5]-3 {
+		t.Errorf("in the south a northern barn leaves %.1f h in June", got[5])
+	}
+}
+
+func TestSunClass(t *testing.T) {
+	b := Bed{X: 9, Y: 9, Length: 2, Width: 2}
+	walled := Plot{Length: 20, Width: 20, Obstacles: []Obstacle{{Name: "hall", Height: 30, Distance: 8, Bearing: 180, Breadth: 200}}}
+	for _, c := range []struct {
+		name string
+		plot *Plot
+		sun  string
+		want string
+	}{{"no plot", nil, "", "full"}, {"nothing stands there", &Plot{Length: 20, Width: 20}, "", "full"}, {"by hand", &walled, "part", "part"}, {"walled", &walled, "", "part"}} {
+		b.Sun = c.sun
+		got := SunClass(47.5, c.plot, b)
+		if c.name == "walled" && got == "full" || c.name != "walled" && got != c.want {
+			t.Errorf("%s: %s", c.name, got)
+		}
+	}
+}
+
+func TestANarrowBedAlongTheEdge(t *testing.T) {
+	shares := Divide(Plot{Length: 10, Width: 7.9}, 1.2, 0.9, 0.5) // 3 beds and 2.1 m over
+	for _, s := range shares {
+		if s.Narrow > WidestFromOneSide+1e-9 || s.Left < -1e-9 {
+			t.Errorf("%+v", s)
+		}
+		for i, b := range s.Beds {
+			x, y := b.Across()
+			if b.X+x > 9.5+1e-9 || b.Y+y > 7.4+1e-9 {
+				t.Errorf("%s lies over the margin", b.Name)
+			}
+			for _, o := range s.Beds[:i] {
+				if over, _ := Overlap(b, o); over > 0 {
+					t.Errorf("%s lies over %s", b.Name, o.Name)
+				}
+			}
+		}
+	}
+	if len(shares) < 3 || shares[0].Narrow == 0 {
+		t.Errorf("%d ways, the first with a narrow bed of %g m", len(shares), shares[0].Narrow)
+	}
+}
+
+func TestWhatCannotStand(t *testing.T) {
+	ok := Bed{Name: "Bed", Length: 6, Width: 1.2}
+	until := civil.Of(2027, 3, 1)
+	for name, c := range map[string]struct {
+		change func(*Bed)
+		field  string
+	}{
+		"no length":      {func(b *Bed) { b.Length = 0 }, "length"},
+		"negative width": {func(b *Bed) { b.Width = -1 }, "width"},
+		"unknown kind":   {func(b *Bed) { b.Kind = "hill" }, "kind"},
+		"unknown cover":  {func(b *Bed) { b.Cover = "glass" }, "cover"},
+		"no containers":  {func(b *Bed) { b.Kind = Containers }, "count"},
+		"settles":        {func(b *Bed) { b.Settles = 0.9 }, "settles"},
+		"unknown family": {func(b *Bed) { b.Stood = []Stood{{2026, []string{"Draconidae"}}} }, "stood[0].families"},
+		"stands beyond":  {func(b *Bed) { b.Stands = []Standing{{Name: "Leek", At: 4, Length: 3, Until: until}} }, "stands[0].length"},
+		"stands twice": {func(b *Bed) {
+			b.Stands = []Standing{{Name: "Leek", Length: 3, Until: until}, {Name: "Kale", At: 2, Length: 3, Until: until}}
+		}, "stands[1].at"},
+		"stands for ever":   {func(b *Bed) { b.Stands = []Standing{{Name: "Leek", Length: 3, Until: civil.Of(3000, 1, 1)}} }, "stands[0].until"},
+		"unknown, standing": {func(b *Bed) { b.Stands = []Standing{{Name: "Leek", Family: "Leekaceae", Length: 3, Until: until}} }, "stands[0].family"},
+	} {
+		b, check := ok, invalid.NewCheck()
+		c.change(&b)
+		b.Validate(check, []string{"Fabaceae"})
+		found := invalid.All(check.Err())
+		if len(found) == 0 || found[0].Field != c.field {
+			t.Errorf("%s: %v", name, found)
+		}
+	}
+	check := invalid.NewCheck()
+	Customs{Bent: []string{"Fabaceae"}, Pairs: []string{"carrot-radish"}, Emitters: 0.3, Posts: 2.5}.Validate(check, []string{"Fabaceae"}, []string{"carrot-radish"})
+	if err := check.Err(); err != nil {
+		t.Error(err)
+	}
+	Customs{Bent: []string{"X"}, Pairs: []string{"y"}, Recipe: []Amendment{{Name: "a", Amount: 1, Unit: "stone", Per: 1, Of: "m²"}}, Materials: []Material{{Name: "m", Over: "roof", Depth: 1, Bulk: 1, Bag: 1}}}.Validate(check, nil, nil)
+	if text := check.Err().Error(); !strings.Contains(text, "pairs[0]") || !strings.Contains(text, "bent[0]") || !strings.Contains(text, "unit") || !strings.Contains(text, "over") {
+		t.Error(text)
+	}
+}

@@ -1,0 +1,106 @@
+package ground
+
+import (
+	"slices"
+
+	"inventory/internal/core/bed"
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/place"
+	"inventory/internal/core/plan"
+	"inventory/internal/core/table"
+)
+
+// Planting is what needs ground for a time.
+type Planting struct {
+	ID       string // of its sowing
+	Crop     *book.Crop
+	Layout   table.Layout
+	Cover    place.Cover
+	Planted  int        // stations or plants
+	From, To civil.Date // To is the first day on which the ground is free again
+	Priority int        // 0 must, 1 want, 2 nice to have
+}
+
+// Input is all that a layout follows from.
+type Input struct {
+	Plantings []Planting
+	Beds      []bed.Bed       // their Sun settled: full, part or shade
+	Plot      *bed.Plot       // nil: y points north
+	South     bool            // of the equator
+	Placed    []bed.Placement // by hand: they stay where they are
+	Agreed    []bed.Laid      // where things were agreed to stand; a bed of no name: nowhere
+	Bent      []string        // families whose rotation is not kept
+	Pairs     []book.Pairing  // interplantings that are admitted
+	Edge      float64         // m, kept free at each edge of a bed
+	Year      int             // whose seasons the plantings are of, for the rotation
+	AsOf      civil.Date
+	Steps     int // of improvement; 0: as many as are usual
+	Seed      uint64
+}
+
+// InputOf returns what the layout of a household follows from, given its plan.
+func InputOf(in plan.Input, p plan.Plan) (Input, error) {
+	h := in.Household
+	b, rules, _, err := h.Book(book.Usual())
+	if err != nil {
+		return Input{}, err
+	}
+	out := Input{
+		Plantings: PlantingsOf(p, b, h.Wishes), Beds: slices.Clone(h.Beds), Plot: h.Plot, South: h.Place.Latitude < 0,
+		Placed: h.Placements, Edge: rules.Edge, Year: h.Year, AsOf: in.AsOf,
+	}
+	for k := range out.Beds {
+		out.Beds[k].Sun = bed.SunClass(h.Place.Latitude, h.Plot, out.Beds[k])
+	}
+	if h.Agreed != nil && h.Agreed.Year == h.Year {
+		out.Agreed = h.Agreed.Laid
+	}
+	if u := h.Customs; u != nil {
+		out.Bent = u.Bent
+		for _, pair := range b.Pairings {
+			if slices.Contains(u.Pairs, pair.ID) {
+				out.Pairs = append(out.Pairs, pair)
+			}
+		}
+	}
+	return out, nil
+}
+
+// PlantingsOf returns what of a plan needs ground.
+func PlantingsOf(p plan.Plan, b *book.Book, wishes []table.Wish) (out []Planting) {
+	priority := map[string]int{}
+	for _, w := range wishes {
+		priority[w.ID] = map[table.Priority]int{table.Must: 0, table.Nice: 2}[w.Priority]
+		if w.Priority == table.Want || w.Priority == "" {
+			priority[w.ID] = 1
+		}
+	}
+	for _, s := range p.Sowings {
+		crop := b.Crop(s.Crop)
+		if crop == nil || s.Method == "tray" || s.Plants == 0 || s.Clear <= s.Day {
+			continue
+		}
+		g := Planting{ID: s.ID, Crop: crop, Layout: s.Layout, Cover: place.Cover(s.Cover), Planted: max(s.Plants, s.SetOut, s.Stations), From: s.Day, To: s.Clear, Priority: 2}
+		for _, f := range s.For {
+			g.Priority = min(g.Priority, priority[f.Wish])
+		}
+		if s.Method == "patch" { // it holds its ground through the whole year that is planned
+			g.From, g.To = p.Weeks[0]-60, p.Weeks[0]+365
+		}
+		out = append(out, g)
+	}
+	return out
+}
+
+// Laid returns a layout as an agreement keeps it.
+func (l Layout) Laid() []bed.Laid {
+	out := []bed.Laid{}
+	for _, p := range l.Pieces {
+		out = append(out, bed.Laid{Sowing: p.Planting, Bed: p.Bed, At: p.At, Planted: p.Planted})
+	}
+	for _, q := range l.Left {
+		out = append(out, bed.Laid{Sowing: q.Planting})
+	}
+	return out
+}

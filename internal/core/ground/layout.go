@@ -1,0 +1,179 @@
+package ground
+
+import (
+	"strings"
+
+	"inventory/internal/core/civil"
+)
+
+// Piece is a planting, or a part of one, in a bed.
+type Piece struct {
+	Planting string     `json:"planting"`
+	Bed      string     `json:"bed"`
+	At       float64    `json:"at"`     // m along the bed
+	Length   float64    `json:"length"` // m
+	Planted  int        `json:"planted"`
+	From     civil.Date `json:"from"`
+	To       civil.Date `json:"to"`
+	Held     bool       `json:"held,omitempty"`   // put there by hand
+	Bent     int        `json:"bent,omitempty"`   // the year in which its family stood there, the rotation being bent
+	Faults   []string   `json:"faults,omitempty"` // what is not as one would wish
+	With     string     `json:"with,omitempty"`   // the planting whose ground it shares
+	Pair     string     `json:"pair,omitempty"`   // and by which pairing of the book
+	Was      string     `json:"was,omitempty"`    // the bed that it was agreed to stand in, where it has moved
+
+	Across  bool    `json:"across"`  // its lines run across the bed
+	Line    float64 `json:"line"`    // m between lines
+	Plant   float64 `json:"plant"`   // m between the plants of a line
+	Lines   int     `json:"lines"`   // along the bed, or plants in a line across it
+	Shifted bool    `json:"shifted"` // every second line is shifted by half
+}
+
+// Left is what found no ground.
+type Left struct {
+	Planting string  `json:"planting"`
+	Planted  int     `json:"planted"`
+	Need     float64 `json:"need"` // m² · weeks
+	Why      string  `json:"why"`
+}
+
+// Week is how much ground is taken in the middle of a week.
+type Week struct {
+	Day   civil.Date `json:"day"`   // its first
+	Taken float64    `json:"taken"` // m²
+	Short float64    `json:"short"` // m² that found none
+}
+
+// Layout is where everything stands.
+type Layout struct {
+	Pieces []Piece `json:"pieces"`
+	Left   []Left  `json:"left"`
+	Need   float64 `json:"need"`   // m² · weeks that all plantings want
+	Placed float64 `json:"placed"` // m² · weeks of them that found ground
+	Short  float64 `json:"short"`  // m² · weeks of them that found none
+	Owned  float64 `json:"owned"`  // m² of all beds
+	Weeks  []Week  `json:"weeks"`  // from the first day that anything stands to the last
+}
+
+// layout says where everything stands.
+func (f *fitting) layout() Layout {
+	out := Layout{Pieces: []Piece{}, Left: []Left{}, Weeks: []Week{}}
+	for k, list := range f.beds {
+		out.Owned += f.in.Beds[k].Area()
+		for _, q := range list {
+			if q.planting >= 0 {
+				out.Pieces = append(out.Pieces, f.tell(k, q))
+			}
+		}
+	}
+	for i := range f.in.Plantings {
+		p := &f.in.Plantings[i]
+		need := f.need(i)
+		out.Need += need
+		if len(f.at[i]) > 0 {
+			out.Placed += need
+			continue
+		}
+		out.Short += need
+		out.Left = append(out.Left, Left{p.ID, p.Planted, need, f.why(i)})
+	}
+	out.Weeks = f.weeks()
+	return out
+}
+
+// tell says all of a piece.
+func (f *fitting) tell(k int, q piece) Piece {
+	p, b := &f.in.Plantings[q.planting], f.in.Beds[k]
+	out := Piece{
+		Planting: p.ID, Bed: b.ID, At: float64(q.at) / 1000, Length: float64(q.length) / 1000, Planted: q.planted, From: q.from, To: q.to,
+		Faults: append(faults(p, &b, f.in.Year), f.shaded(k, q)...), Held: f.held[q.planting], Bent: Rotation(b, p.Crop, f.in.Year),
+		Lines: f.stand[q.planting][k].Rows,
+	}
+	out.Across, out.Line, out.Plant, out.Shifted = spacing(p, b, f.stand[q.planting][k])
+	out.With, out.Pair = f.with(k, q)
+	if home := f.home[q.planting]; len(home) > 0 && !f.atHome(k, q) {
+		out.Was = f.in.Beds[home[0].bed].ID
+	}
+	return out
+}
+
+// weeks adds up by week what is taken and what is short.
+func (f *fitting) weeks() []Week {
+	var first, last civil.Date
+	for i := range f.in.Plantings {
+		p := &f.in.Plantings[i]
+		if first == 0 || p.From < first {
+			first = p.From
+		}
+		last = max(last, p.To)
+	}
+	out := []Week{}
+	for day := first; day < last && len(out) < 120; day += 7 {
+		w := Week{Day: day}
+		for k, list := range f.beds {
+			for _, q := range list {
+				if q.meets(day+3, day+4) && !f.shares(k, q) {
+					w.Taken += float64(q.length) / 1000 * f.in.Beds[k].Width
+				}
+			}
+		}
+		for i := range f.in.Plantings {
+			if p := &f.in.Plantings[i]; len(f.at[i]) == 0 && p.From <= day+3 && day+3 < p.To {
+				w.Short += f.area(i)
+			}
+		}
+		out = append(out, w)
+	}
+	return out
+}
+
+// shares tells whether a piece lies on another's ground, which is counted once.
+func (f *fitting) shares(k int, q piece) bool {
+	with := ""
+	if q.planting >= 0 {
+		with, _ = f.with(k, q)
+	}
+	return with != ""
+}
+
+// area is the ground that a planting takes, m², as it would stand in the first bed
+// that can have it.
+func (f *fitting) area(i int) float64 {
+	if len(f.in.Beds) == 0 {
+		return 0
+	}
+	k := f.first(i)
+	return float64(f.whole[i][k]) / 1000 * f.in.Beds[k].Width
+}
+
+// need is the ground and time that a planting wants, m² · weeks.
+func (f *fitting) need(i int) float64 {
+	p := &f.in.Plantings[i]
+	return f.area(i) * float64(p.To-p.From) / 7
+}
+
+// why says why a planting found no ground.
+func (f *fitting) why(i int) string {
+	can, may, fits := false, false, false
+	cannot := ""
+	for k, b := range f.in.Beds {
+		if f.whole[i][k] == 0 {
+			_, _, cannot = standIn(&f.in.Plantings[i], b, f.in.Edge)
+			continue
+		}
+		can = true
+		may = may || f.may[i][k]
+		fits = fits || f.may[i][k] && f.whole[i][k] <= f.long(k)
+	}
+	switch {
+	case len(f.in.Beds) == 0:
+		return "there is no bed yet"
+	case !can:
+		return strings.TrimSpace(cannot)
+	case !may:
+		return "its family stood in every bed too lately"
+	case !fits:
+		return "it is longer than any bed, and the free pieces are not enough"
+	}
+	return "no bed has so much free ground at that time"
+}

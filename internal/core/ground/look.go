@@ -1,0 +1,204 @@
+package ground
+
+import (
+	"cmp"
+	"fmt"
+	"slices"
+	"strings"
+
+	"inventory/internal/core/bed"
+	"inventory/internal/core/invalid"
+)
+
+// Stretch is a run of a bed, m from its beginning.
+type Stretch struct {
+	From float64 `json:"from"`
+	To   float64 `json:"to"`
+}
+
+// Choice is how a planting would do in a bed, the others lying as they do.
+type Choice struct {
+	Bed     string    `json:"bed"`
+	Name    string    `json:"name"`
+	Length  float64   `json:"length"`            // m that it takes there
+	Free    []Stretch `json:"free"`              // where it may lie without anything making room
+	Room    bool      `json:"room"`              // it may lie there if others make room
+	Faults  []string  `json:"faults"`            // what is not as it would have it
+	Bend    int       `json:"bend,omitempty"`    // the year in which its family stood there, too lately
+	Refused string    `json:"refused,omitempty"` // why it cannot lie there at all
+	spare   int       // mm left over in the stretch that suits best
+}
+
+// Look is why a planting stands where it does, and how it would do elsewhere.
+type Look struct {
+	Planting string   `json:"planting"`
+	Why      []string `json:"why"`
+	Choices  []Choice `json:"choices"` // the best first
+}
+
+// LookAt says of a planting why it stands where it does in a layout, and how it
+// would do in every bed. The error is an invalid.Field where there is no such
+// planting.
+func LookAt(in Input, l Layout, id string) (Look, error) {
+	f := newFitting(in)
+	i := f.planting(id)
+	if i < 0 {
+		return Look{}, &invalid.Field{Field: "sowing", Value: id, Allowed: "a sowing that takes ground; the plan may have changed since"}
+	}
+	fixed := newFitting(in)
+	fixed.in.Placed = slices.DeleteFunc(slices.Clone(in.Placed), func(p bed.Placement) bool { return p.Sowing == id })
+	fixed.hold()
+	var mine []Piece
+	f.home = make([][]spot, len(in.Plantings))
+	for _, p := range l.Pieces {
+		if p.Planting == id {
+			mine = append(mine, p)
+			continue
+		}
+		j, k := f.planting(p.Planting), f.bedOf(p.Bed)
+		if j >= 0 && k >= 0 {
+			f.lay(j, k, int(p.At*1000+0.5), int(p.Length*1000+0.5), p.Planted)
+		}
+	}
+	out := Look{Planting: id}
+	for k := range in.Beds {
+		out.Choices = append(out.Choices, f.choice(fixed, i, k))
+	}
+	slices.SortStableFunc(out.Choices, func(a, b Choice) int {
+		return cmp.Or(cmp.Compare(a.class(), b.class()), cmp.Compare(len(a.Faults), len(b.Faults)), cmp.Compare(a.spare, b.spare))
+	})
+	out.Why = f.reasons(mine, out.Choices, l, i)
+	return out, nil
+}
+
+// class orders choices: free, then where others make room, then where the rotation
+// must be bent, then not at all.
+func (c Choice) class() int {
+	switch {
+	case c.Refused != "":
+		return 3
+	case c.Bend > 0:
+		return 2
+	case len(c.Free) == 0:
+		return 1
+	}
+	return 0
+}
+
+func (f *fitting) choice(fixed *fitting, i, k int) Choice {
+	p, b := &f.in.Plantings[i], f.in.Beds[k]
+	c := Choice{Bed: b.ID, Name: b.Name, Length: float64(f.whole[i][k]) / 1000, Free: []Stretch{}, Faults: append([]string{}, faults(p, &b, f.in.Year)...)}
+	if _, _, cannot := standIn(p, b, f.in.Edge); cannot != "" {
+		c.Refused = cannot
+		return c
+	}
+	if !f.may[i][k] {
+		c.Bend = Rotation(b, p.Crop, f.in.Year)
+	}
+	if f.whole[i][k] > f.long(k) {
+		c.Refused = fmt.Sprintf("it takes %.1f m, the bed has %.1f m", c.Length, b.Length)
+		return c
+	}
+	c.spare = f.long(k)
+	for _, g := range f.gaps(k, p.From, p.To, nil) {
+		if g.length >= f.whole[i][k] {
+			c.Free = append(c.Free, Stretch{float64(g.at) / 1000, float64(g.at+g.length) / 1000})
+			c.spare = min(c.spare, g.length-f.whole[i][k])
+		}
+	}
+	c.Room = slices.ContainsFunc(fixed.gaps(k, p.From, p.To, nil), func(g gapIn) bool { return g.length >= f.whole[i][k] })
+	if !c.Room {
+		c.Refused = fmt.Sprintf("what stands there or was put there by hand leaves no %.1f m free at that time", c.Length)
+	}
+	c.Faults = append(c.Faults, f.shaded(k, piece{i, 0, f.long(k), 0, p.From, p.To})...)
+	return c
+}
+
+// reasons says in a few sentences why a planting stands where it does.
+func (f *fitting) reasons(mine []Piece, choices []Choice, l Layout, i int) (out []string) {
+	crop := f.in.Plantings[i].Crop
+	if len(mine) == 0 {
+		for _, left := range l.Left {
+			if left.Planting == f.in.Plantings[i].ID {
+				out = append(out, "It has found no ground: "+left.Why+".")
+			}
+		}
+	}
+	for _, p := range mine {
+		switch {
+		case p.Held:
+			out = append(out, "It was put here by hand, and stays.")
+		case p.With != "":
+			for _, pair := range f.in.Pairs {
+				if pair.ID == p.Pair {
+					out = append(out, "It shares this ground: "+pair.Why)
+				}
+			}
+		case p.Was != "":
+			out = append(out, "It was agreed to stand in "+f.in.Beds[f.bedOf(p.Was)].Name+", where it can stand no more.")
+		}
+	}
+	var lately, full, short []string
+	for _, c := range choices {
+		switch {
+		case slices.ContainsFunc(mine, func(p Piece) bool { return p.Bed == c.Bed }):
+		case c.Bend > 0:
+			lately = append(lately, c.Name)
+		case c.Refused != "":
+			short = append(short, c.Name)
+		case len(c.Free) == 0:
+			full = append(full, c.Name)
+		}
+	}
+	if len(lately) > 0 {
+		out = append(out, crop.Family+" stood too lately in "+list(lately)+".")
+	}
+	if len(full) > 0 {
+		out = append(out, fmt.Sprintf("At that time there is no free stretch that long in %s.", list(full)))
+	}
+	if len(short) > 0 {
+		out = append(out, "It cannot lie in "+list(short)+".")
+	}
+	for _, c := range choices {
+		isMine := slices.ContainsFunc(mine, func(p Piece) bool { return p.Bed == c.Bed })
+		if isMine && len(mine) == 1 && !mine[0].Held {
+			if len(c.Faults) == 0 {
+				out = append(out, "Nothing speaks against "+c.Name+".")
+			} else {
+				out = append(out, "Against "+c.Name+" speaks only this: "+strings.Join(c.Faults, ", ")+".")
+			}
+			if c.spare == 0 {
+				out = append(out, "It fills the stretch to the end.")
+			}
+		}
+	}
+	for _, c := range choices {
+		if slices.ContainsFunc(mine, func(p Piece) bool { return p.Bed == c.Bed }) {
+			continue
+		}
+		switch next := "Next best: " + c.Name; {
+		case c.class() == 0 && len(c.Faults) > 0:
+			out = append(out, next+", though "+strings.Join(c.Faults, ", ")+".")
+		case c.class() == 0:
+			out = append(out, fmt.Sprintf("%s, with %.1f m left over beside it.", next, float64(c.spare)/1000))
+		case c.class() == 1:
+			out = append(out, next+", if others make room.")
+		case c.class() == 2:
+			out = append(out, fmt.Sprintf("%s, if the rotation is bent (%s stood there in %d).", next, crop.Family, c.Bend))
+		}
+		break
+	}
+	return out
+}
+
+// list joins names as one says them; of many only how many.
+func list(names []string) string {
+	switch n := len(names); {
+	case n == 1:
+		return names[0]
+	case n > 4:
+		return fmt.Sprintf("%d beds", n)
+	default:
+		return strings.Join(names[:n-1], ", ") + " and " + names[n-1]
+	}
+}

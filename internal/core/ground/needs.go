@@ -1,0 +1,245 @@
+package ground
+
+import (
+	"cmp"
+	"math"
+	"slices"
+
+	"inventory/internal/core/bed"
+	"inventory/internal/core/book"
+	"inventory/internal/core/caution"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/plan"
+	"inventory/internal/core/supply"
+	"inventory/internal/core/table"
+	"inventory/internal/core/work"
+)
+
+// Needs is what the ground is to be given: filled with, fed, watered.
+type Needs struct {
+	BedArea  float64         `json:"bed_area"`  // m²
+	PathArea float64         `json:"path_area"` // m²; 0 where no plot is measured
+	Orders   []supply.Order  `json:"orders"`
+	Cost     float64         `json:"cost"` // of the cheaper of bulk and bags, where both are known
+	Fed      []supply.Fed    `json:"fed"`
+	Dose     []supply.Dose   `json:"dose"` // the recipe for all beds together
+	Lines    []supply.Lines  `json:"lines"`
+	Drip     float64         `json:"drip"`
+	Emitters int             `json:"emitters"`
+	Trellis  float64         `json:"trellis"`
+	Posts    int             `json:"posts"`
+	Stakes   int             `json:"stakes"`
+	Cages    int             `json:"cages"`
+	Water    []work.Watering `json:"water"`
+	Litres   float64         `json:"litres"` // to be given in the year
+	Tap      float64         `json:"tap"`    // of them, what the barrels do not have
+	Driest   int             `json:"driest"` // the week with most to be given
+	Cautions []string        `json:"cautions"`
+}
+
+// NeedsOf reckons what the ground of a layout is to be given.
+func NeedsOf(h table.Household, p plan.Plan, fit Input, l Layout) Needs {
+	u := bed.UsualCustoms()
+	if h.Customs != nil {
+		u = *h.Customs
+	}
+	n := Needs{Orders: []supply.Order{}, Fed: []supply.Fed{}, Dose: []supply.Dose{}, Lines: []supply.Lines{}}
+	for _, b := range h.Beds {
+		n.BedArea += b.Area()
+	}
+	if h.Plot != nil {
+		n.PathArea = math.Max(0, h.Plot.Length*h.Plot.Width-n.BedArea)
+	}
+	for _, m := range u.Materials {
+		o := supply.Fill(map[string]float64{"beds": n.BedArea, "paths": n.PathArea}[m.Over], m)
+		n.Orders = append(n.Orders, o)
+		if o.Cheaper == "bulk" {
+			n.Cost += o.BulkCost
+		} else if o.Cheaper == "bags" {
+			n.Cost += o.BagCost
+		}
+	}
+	n.perBed(fit, l, u)
+	n.water(h, p, fit, l, u)
+	n.Cautions = cautionsOf(u, n)
+	return n
+}
+
+// perBed reckons what each bed is fed, and the lines laid in it.
+func (n *Needs) perBed(fit Input, l Layout, u bed.Customs) {
+	n.Dose = make([]supply.Dose, len(u.Recipe))
+	for i, a := range u.Recipe {
+		n.Dose[i].Name = a.Name
+	}
+	for _, b := range fit.Beds {
+		var crops []supply.Crop
+		var mine []Piece
+		for _, p := range l.Pieces {
+			if p.Bed == b.ID {
+				mine = append(mine, p)
+				crops = append(crops, fit.crop(b, p))
+			}
+		}
+		fed := supply.Feed(b, u.Recipe, crops)
+		for i, d := range fed.Doses {
+			n.Dose[i].Kg += d.Kg
+		}
+		n.Fed = append(n.Fed, fed)
+		lines := fit.lines(b, mine, crops, u)
+		n.Lines = append(n.Lines, lines)
+		n.Drip, n.Emitters = n.Drip+lines.Drip, n.Emitters+lines.Emitters
+		n.Trellis, n.Posts, n.Stakes, n.Cages = n.Trellis+lines.Trellis, n.Posts+lines.Posts, n.Stakes+lines.Stakes, n.Cages+lines.Cages
+	}
+}
+
+// crop returns a piece as feeding and lines see it.
+func (in Input) crop(b bed.Bed, p Piece) supply.Crop {
+	i := slices.IndexFunc(in.Plantings, func(q Planting) bool { return q.ID == p.Planting })
+	c := in.Plantings[i].Crop
+	out := supply.Crop{Name: c.Short(), Feed: c.Feed, Support: c.Support, Area: p.Length * b.Width, Length: p.Length, Plants: p.Planted, Lines: p.Lines}
+	if p.Across {
+		out.Rows = math.Round(p.Length/p.Line) * float64(max(1, p.Lines)) * p.Plant
+	} else {
+		out.Rows = p.Length * float64(p.Lines)
+	}
+	return out
+}
+
+// lines returns what is laid and put up in a bed: along each row of what stands in
+// rows and blocks; where rows run across, one line for every 0.3 m of width.
+func (in Input) lines(b bed.Bed, mine []Piece, crops []supply.Crop, u bed.Customs) supply.Lines {
+	out := supply.Lines{Bed: b.ID, Name: b.Name, Relays: []supply.Relay{}, For: []string{}}
+	count := func(i int) int {
+		if mine[i].Across {
+			return max(1, int(b.Width/0.3+1e-9)-1)
+		}
+		return crops[i].Lines
+	}
+	days := []civil.Date{}
+	for _, p := range mine {
+		days = append(days, p.From)
+	}
+	at := func(day civil.Date, of func(i int) float64) (sum float64) {
+		for i, p := range mine {
+			if p.From <= day && day < p.To {
+				sum += of(i)
+			}
+		}
+		return sum
+	}
+	for _, day := range days {
+		out.Drip = math.Max(out.Drip, at(day, func(i int) float64 { return mine[i].Length * float64(count(i)) }))
+		out.Trellis = math.Max(out.Trellis, at(day, func(i int) float64 {
+			if crops[i].Support == "trellis" {
+				return mine[i].Length * float64(max(1, crops[i].Lines))
+			}
+			return 0
+		}))
+		of := func(support string) int {
+			return int(at(day, func(i int) float64 {
+				if crops[i].Support == support {
+					return float64(crops[i].Plants)
+				}
+				return 0
+			}))
+		}
+		out.Stakes, out.Cages = max(out.Stakes, of("stake")), max(out.Cages, of("cage"))
+	}
+	for i := range mine {
+		if s := crops[i].Support; s != "none" && s != "" && !slices.Contains(out.For, crops[i].Name) {
+			out.For = append(out.For, crops[i].Name)
+		}
+	}
+	out.Emitters, out.Posts = supply.Emitters(out.Drip, u.Emitters), supply.Posts(out.Trellis, u.Posts)
+	out.Relays = relays(mine, crops, count)
+	return out
+}
+
+// relays finds where a planting that follows another on the same ground has
+// another number of lines.
+func relays(mine []Piece, crops []supply.Crop, count func(int) int) []supply.Relay {
+	out := []supply.Relay{}
+	for i, p := range mine {
+		last := -1
+		for j, q := range mine {
+			if q.To <= p.From && q.At < p.At+p.Length-1e-6 && p.At < q.At+q.Length-1e-6 && (last < 0 || q.To > mine[last].To) {
+				last = j
+			}
+		}
+		if last >= 0 && count(last) != count(i) {
+			out = append(out, supply.Relay{Day: p.From.String(), Crop: crops[i].Name, From: count(last), To: count(i)})
+		}
+	}
+	slices.SortStableFunc(out, func(a, b supply.Relay) int { return cmp.Compare(a.Day, b.Day) })
+	return out
+}
+
+// water reckons the water of the table year's weeks.
+func (n *Needs) water(h table.Household, p plan.Plan, fit Input, l Layout, u bed.Customs) {
+	crops := []work.Thirst{}
+	for _, s := range p.Sowings {
+		t := work.Thirst{Crop: nil, Name: s.CropName, Sown: s.Method == "direct"}
+		for _, g := range fit.Plantings {
+			if g.ID == s.ID {
+				t.Crop, t.From, t.To = g.Crop, g.From, g.To
+			}
+		}
+		if t.Crop == nil {
+			continue
+		}
+		if s.FirstPick != nil {
+			t.First = *s.FirstPick
+		}
+		for _, piece := range l.Pieces {
+			if piece.Planting == s.ID && piece.With == "" {
+				i := slices.IndexFunc(fit.Beds, func(b bed.Bed) bool { return b.ID == piece.Bed })
+				t.Area += piece.Length * fit.Beds[i].Width
+			}
+		}
+		if t.Area > 0 {
+			crops = append(crops, t)
+		}
+	}
+	n.Water = work.Water(p.Weeks, crops, h.Place.Rain, u.Barrels, u.Roof)
+	for i, w := range n.Water {
+		n.Litres, n.Tap = n.Litres+w.Give, n.Tap+w.Tap
+		if w.Give > n.Water[n.Driest].Give {
+			n.Driest = i
+		}
+	}
+}
+
+// cautionsOf returns the warnings that belong to what is done: digging, filling and
+// feeding beds, manure, dust, barrels, what is built.
+func cautionsOf(u bed.Customs, n Needs) []string {
+	tasks := []string{}
+	if n.BedArea > 0 {
+		tasks = append(tasks, "dig", "build-bed", "soil-test", "water")
+	}
+	if len(u.Materials) > 0 {
+		tasks = append(tasks, "apply-mulch", "apply-compost", "mix-potting-soil")
+	}
+	for _, a := range u.Recipe {
+		if a.Manure {
+			tasks = append(tasks, "apply-manure")
+		} else {
+			tasks = append(tasks, "apply-fertilizer", "apply-lime")
+		}
+	}
+	if u.Barrels > 0 {
+		tasks = append(tasks, "fill-rain-barrel")
+	}
+	if n.Trellis > 0 {
+		tasks = append(tasks, "build-trellis")
+	}
+	out := []string{}
+	b := book.Usual()
+	for _, c := range b.Cautions {
+		for _, t := range tasks {
+			if caution.Fits(c.When, caution.Setting{Task: t}) && !slices.Contains(out, c.ID) {
+				out = append(out, c.ID)
+			}
+		}
+	}
+	return out
+}

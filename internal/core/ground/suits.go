@@ -1,0 +1,175 @@
+package ground
+
+import (
+	"fmt"
+	"math"
+	"slices"
+
+	"inventory/internal/core/bed"
+	"inventory/internal/core/book"
+	"inventory/internal/core/place"
+	"inventory/internal/core/reckon"
+	"inventory/internal/core/table"
+)
+
+// standIn returns how a planting stands in a bed, and why it cannot where it
+// cannot. In an open plot rows run across it; in a row of containers each holds
+// what its width does, one plant at least.
+func standIn(p *Planting, b bed.Bed, edge float64) (s reckon.Stand, shape reckon.Bed, cannot string) {
+	if b.Edge > 0 {
+		edge = b.Edge
+	}
+	shape = reckon.Bed{Width: b.Width, Edge: math.Min(edge, b.Width/3)}
+	c := p.Crop
+	switch {
+	case b.Kind == bed.Open:
+		in, row := c.InRow.Value/100, c.RowGap.Value/100
+		rows := max(1, int(b.Width/in+1e-9))
+		s = reckon.Stand{Layout: table.Across, Rows: rows, Step: row, Ground: in * row, Room: 1, Factor: 1}
+	case p.Layout == table.Plot:
+		return s, shape, "it is planned for open ground, not for a bed"
+	case b.Kind == bed.Containers:
+		one := b.One()
+		side := max(1, int(one/(c.Block.Value/100)+1e-9))
+		s = reckon.Stand{Layout: table.Across, Rows: side * side, Step: one, Ground: one * one / float64(side*side), Room: 1, Factor: 1}
+	default:
+		s = reckon.StandIn(c, p.Layout, shape)
+	}
+	return s, shape, ""
+}
+
+// spacing returns how the plants of a stand lie: the lines along or across the
+// bed, m between lines and m between plants of a line, and whether every second
+// line is shifted.
+func spacing(p *Planting, b bed.Bed, s reckon.Stand) (across bool, line, plant float64, shifted bool) {
+	c := p.Crop
+	switch {
+	case b.Kind == bed.Containers:
+		side := math.Sqrt(float64(s.Rows))
+		return true, s.Step / side, s.Step / side, false
+	case s.Layout == table.Across:
+		return true, s.Step, c.InRow.Value / 100, false
+	case s.Layout == table.Block:
+		return false, 0.866 * c.Block.Value / 100, s.Step, true
+	}
+	return false, c.RowGap.Value / 100, s.Step, false
+}
+
+// Rotation returns the year in which a crop's family last stood in a bed, where
+// that is too lately for it to return; 0 where it may. What stands there now
+// counts as of the year before.
+func Rotation(b bed.Bed, c *book.Crop, year int) (last int) {
+	years := int(c.RotationYears.Or(0))
+	for _, s := range b.Stood {
+		if s.Year < year && s.Year >= year-years && slices.Contains(s.Families, c.Family) {
+			last = max(last, s.Year)
+		}
+	}
+	for _, s := range b.Stands {
+		if years > 0 && s.Family == c.Family {
+			last = year - 1
+		}
+	}
+	return last
+}
+
+// How tall a crop must be to shade what grows behind it, and by how much taller
+// than that, cm; and how far behind, m: about the length of a tall crop's shadow
+// at noon in spring and autumn in the middle latitudes.
+const (
+	tall   = 150
+	taller = 50
+	behind = 1.6
+)
+
+// badly counts what of a bed is not as a planting would have it, as faults says it.
+func (f *fitting) badly(i, k int) (n int) {
+	p, b := &f.in.Plantings[i], &f.in.Beds[k]
+	if p.Crop.Height >= tall && len(f.shades[k]) > 0 {
+		n++
+	}
+	return n + len(faults(p, b, f.in.Year))
+}
+
+// faults says what of a bed is not as a planting would have it.
+func faults(p *Planting, b *bed.Bed, year int) (out []string) {
+	c := p.Crop
+	switch {
+	case b.Sun == "shade":
+		out = append(out, "it has less than 4 h of sun there")
+	case b.Sun == "part" && c.Sun == "full":
+		out = append(out, "it wants full sun")
+	}
+	if c.Support == "trellis" && !b.Climb {
+		out = append(out, "there is nothing to climb")
+	}
+	if soil := b.SoilIn(year); c.RootDepth.Known && soil > 0 && soil*100 < c.RootDepth.Value/2 {
+		out = append(out, fmt.Sprintf("the soil is shallow: %.0f cm of the %.0f it roots to", soil*100, c.RootDepth.Value))
+	}
+	if (p.Cover == place.Tunnel || p.Cover == place.Frame) && b.Cover != p.Cover {
+		out = append(out, "no "+string(p.Cover)+" stands there")
+	}
+	return out
+}
+
+// pole returns the way to the pole on the plot: where the shadows of noon fall.
+func (f *fitting) pole() (x, y float64) {
+	bearing := 0.0
+	if f.in.Plot != nil {
+		bearing = f.in.Plot.Bearing
+	}
+	if f.in.South {
+		bearing += 180
+	}
+	return -math.Sin(bearing * math.Pi / 180), math.Cos(bearing * math.Pi / 180)
+}
+
+// lie works out which beds lie in the noon shadow of which, and which end of a bed
+// is towards the pole: 1 its far end, -1 its near one, 0 neither.
+func (f *fitting) lie() {
+	n := len(f.in.Beds)
+	f.shades, f.end = make([][]int, n), make([]int, n)
+	px, py := f.pole()
+	extent := func(b bed.Bed, dx, dy float64) (least, most float64) {
+		w, h := b.Across()
+		x, y := (b.X+w/2)*dx+(b.Y+h/2)*dy, (math.Abs(w*dx)+math.Abs(h*dy))/2
+		return x - y, x + y
+	}
+	for k, b := range f.in.Beds {
+		if along := map[bool]float64{true: py, false: px}[b.Turned]; math.Abs(along) > 0.5 {
+			f.end[k] = int(math.Copysign(1, along))
+		}
+		_, edge := extent(b, px, py)
+		left, right := extent(b, -py, px)
+		for j, o := range f.in.Beds {
+			from, _ := extent(o, px, py)
+			l, r := extent(o, -py, px)
+			if gap := from - edge; j != k && gap > -0.05 && gap < behind && math.Min(right, r)-math.Max(left, l) > 0.2 {
+				f.shades[k] = append(f.shades[k], j)
+			}
+		}
+	}
+}
+
+// shaded names the beds in which a piece throws its shadow on something that
+// wants full sun and is lower.
+func (f *fitting) shaded(k int, q piece) (out []string) {
+	p := &f.in.Plantings[q.planting]
+	if p.Crop.Height < tall {
+		return nil
+	}
+	for _, j := range f.shades[k] {
+		for _, o := range f.beds[j] {
+			if o.planting < 0 || o.to <= q.from || q.to <= o.from {
+				continue
+			}
+			c := f.in.Plantings[o.planting].Crop
+			together := f.in.Beds[k].Turned != f.in.Beds[j].Turned || o.at < q.at+q.length && q.at < o.at+o.length
+			if c.Sun == "full" && c.Height+taller <= p.Crop.Height && together {
+				out = append(out, "it shades "+f.in.Beds[j].Name)
+				break
+			}
+		}
+	}
+	return out
+}

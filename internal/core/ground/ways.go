@@ -1,0 +1,384 @@
+package ground
+
+import (
+	"cmp"
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+
+	"inventory/internal/core/bed"
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/plan"
+	"inventory/internal/core/table"
+)
+
+// Way is a change that makes a shortage of ground less, with what it does to the
+// rest: reckoned by the plan and the fit themselves.
+type Way struct {
+	Words string  `json:"words"`
+	Short float64 `json:"short"` // m² · weeks still short after it
+	Gains float64 `json:"gains"` // how much less that is
+	Fed   int     `json:"fed"`   // weeks fed, more or less than now
+	Jars  int     `json:"jars"`  // jars filled, more or less than now
+
+	// One of these is the change.
+	Command  string         `json:"command"` // of an edit: change-wish, remove-wish, overrule, set-customs, add-bed; or log
+	Wish     *table.Wish    `json:"wish,omitempty"`
+	Target   string         `json:"target,omitempty"`
+	Overrule *book.Overrule `json:"overrule,omitempty"`
+	Customs  *bed.Customs   `json:"customs,omitempty"`
+	Bed      *bed.Bed       `json:"bed,omitempty"`
+	Event    *plan.Event    `json:"event,omitempty"`
+}
+
+// ways looks for the ways out of a shortage.
+type ways struct {
+	in     plan.Input
+	plan   plan.Plan
+	fit    Input
+	layout Layout
+	book   *book.Book
+	out    []Way
+}
+
+// Of works out the plan of a household and the layout of its ground.
+func Of(in plan.Input) (plan.Plan, Input, Layout, error) {
+	p, err := plan.Compute(in)
+	if err != nil {
+		return p, Input{}, Layout{}, err
+	}
+	fit, err := InputOf(in, p)
+	if err != nil {
+		return p, fit, Layout{}, err
+	}
+	return p, fit, Fit(fit), nil
+}
+
+// Ways returns what would make a shortage of ground less, the best first; none
+// where nothing is short. p, fit and l are the plan and the layout as they stand.
+func Ways(in plan.Input, p plan.Plan, fit Input, l Layout) ([]Way, error) {
+	b, _, _, err := in.Household.Book(book.Usual())
+	if err != nil {
+		return nil, err
+	}
+	w := &ways{in: in, plan: p, fit: fit, layout: l, book: b, out: []Way{}}
+	if l.Short <= 0 {
+		return w.out, nil
+	}
+	w.wishes()
+	w.bend()
+	w.pairs()
+	w.sooner()
+	w.later()
+	w.moreGround()
+	slices.SortStableFunc(w.out, func(a, b Way) int {
+		return cmp.Or(cmp.Compare(math.Round(b.Gains*10), math.Round(a.Gains*10)), cmp.Compare(b.Fed, a.Fed), cmp.Compare(b.Jars, a.Jars), strings.Compare(a.Words, b.Words))
+	})
+	return w.out, nil
+}
+
+// worthwhile is the least that a way must gain to be told, m² · weeks.
+const worthwhile = 0.5
+
+// try reckons a change.
+func (w *ways) try(way Way, change func(*table.Household)) {
+	in := w.in
+	change(&in.Household)
+	p, _, l, err := Of(in)
+	if err != nil {
+		return // the book or the household does not allow it
+	}
+	way.Short, way.Gains = l.Short, w.layout.Short-l.Short
+	way.Fed, way.Jars = p.Tally.WeeksFed-w.plan.Tally.WeeksFed, p.Tally.Jars-w.plan.Tally.Jars
+	if way.Gains >= worthwhile {
+		w.out = append(w.out, way)
+	}
+}
+
+// sowing returns a sowing of the plan, or nil.
+func (w *ways) sowing(id string) *plan.Sowing {
+	for i := range w.plan.Sowings {
+		if w.plan.Sowings[i].ID == id {
+			return &w.plan.Sowings[i]
+		}
+	}
+	return nil
+}
+
+// mostWishes is for how many wishes at most something is tried.
+const mostWishes = 4
+
+// wishes tries less, and closer, of what has no ground, and doing without what is
+// only nice to have.
+func (w *ways) wishes() {
+	need := map[string]float64{}
+	for _, l := range w.layout.Left {
+		if s := w.sowing(l.Planting); s != nil {
+			for _, f := range s.For {
+				need[f.Wish] += l.Need
+			}
+		}
+	}
+	h := w.in.Household
+	order := []int{}
+	for i := range h.Wishes {
+		order = append(order, i)
+	}
+	slices.SortStableFunc(order, func(a, b int) int { return cmp.Compare(need[h.Wishes[b].ID], need[h.Wishes[a].ID]) })
+	put := func(i int, words string, change func(*table.Wish)) {
+		wish := h.Wishes[i]
+		wish.Fill()
+		change(&wish)
+		w.try(Way{Words: words, Command: "change-wish", Wish: &wish}, func(h *table.Household) {
+			h.Wishes = slices.Clone(h.Wishes)
+			h.Wishes[i] = wish
+		})
+	}
+	for _, i := range order[:min(mostWishes, len(order))] {
+		wish, title := h.Wishes[i], w.plan.Wishes[i].Title
+		if need[wish.ID] == 0 {
+			break
+		}
+		if fewer, words := less(wish, w.plan.Wishes[i]); fewer > 0 && wish.Story == nil {
+			put(i, fmt.Sprintf("%s: %s", title, words), func(x *table.Wish) { x.Amount.Number = fewer })
+		}
+		if wish.Layout != table.Block && wish.Layout != table.Plot {
+			put(i, title+": closer, the same distance every way", func(x *table.Wish) { x.Layout = table.Block })
+		}
+	}
+	nice := 0
+	slices.SortStableFunc(order, func(a, b int) int { return cmp.Compare(w.plan.Wishes[b].Area, w.plan.Wishes[a].Area) })
+	for _, i := range order {
+		wish := h.Wishes[i]
+		if wish.Priority != table.Nice || w.plan.Wishes[i].Area == 0 || nice == mostWishes {
+			continue
+		}
+		nice++
+		w.try(Way{Words: "do without " + w.plan.Wishes[i].Title + ", which is only nice to have", Command: "remove-wish", Target: wish.ID}, func(h *table.Household) {
+			h.Wishes = slices.DeleteFunc(slices.Clone(h.Wishes), func(x table.Wish) bool { return x.ID == wish.ID })
+		})
+	}
+}
+
+// less returns a smaller amount of a wish, with its words: a full load of jars
+// less, or a quarter less.
+func less(w table.Wish, p plan.Wish) (number float64, words string) {
+	n := w.Amount.Number
+	unit := map[table.Kind]string{table.Jars: "jars", table.Litres: "litres", table.Meals: "meals a week", table.PiecesWeek: "pieces a week", table.PiecesYear: "pieces a year", table.Plants: "plants"}[w.Amount.Kind]
+	switch {
+	case p.Load != nil && p.Load.Jars > 0 && p.Load.Below > p.Load.Jars:
+		number = float64(p.Load.Below)
+		if number >= n {
+			number -= float64(p.Load.Jars)
+		}
+	case w.Amount.Kind == table.Meals, n < 4:
+		number = math.Round(n*0.75*4) / 4
+	default:
+		number = math.Round(n * 0.75)
+	}
+	if number <= 0 || number >= n {
+		return 0, ""
+	}
+	if unit == "" {
+		return number, "a quarter less"
+	}
+	return number, fmt.Sprintf("%g %s instead of %g", number, unit, n)
+}
+
+// customs returns the household's customs to be changed.
+func (w *ways) customs() bed.Customs {
+	if u := w.in.Household.Customs; u != nil {
+		out := *u
+		out.Bent, out.Pairs = slices.Clone(u.Bent), slices.Clone(u.Pairs)
+		return out
+	}
+	return bed.UsualCustoms()
+}
+
+// keep tries other customs.
+func (w *ways) keep(words string, u bed.Customs) {
+	w.try(Way{Words: words, Command: "set-customs", Customs: &u}, func(h *table.Household) { h.Customs = &u })
+}
+
+// bend tries not to keep the rotation of the families that have no ground.
+func (w *ways) bend() {
+	var seen []string
+	for _, l := range w.layout.Left {
+		s := w.sowing(l.Planting)
+		if s == nil {
+			continue
+		}
+		family := w.book.Crop(s.Crop).Family
+		if slices.Contains(seen, family) || slices.Contains(w.fit.Bent, family) {
+			continue
+		}
+		seen = append(seen, family)
+		u := w.customs()
+		u.Bent = append(u.Bent, family)
+		w.keep("do not keep the rotation for "+family+" this year", u)
+	}
+}
+
+// pairs tries the interplantings of the book that the household does not admit and
+// that could come together in its plan.
+func (w *ways) pairs() {
+	u := w.customs()
+	grown := func(id string) bool {
+		return slices.ContainsFunc(w.fit.Plantings, func(p Planting) bool { return is(p.Crop, id) })
+	}
+	all := w.customs()
+	for _, p := range w.book.Pairings {
+		if slices.Contains(u.Pairs, p.ID) || !grown(p.Long) || !grown(p.Short) {
+			continue
+		}
+		left := slices.ContainsFunc(w.layout.Left, func(l Left) bool {
+			s := w.sowing(l.Planting)
+			return s != nil && is(w.book.Crop(s.Crop), p.Short)
+		})
+		all.Pairs = append(all.Pairs, p.ID)
+		if left {
+			one := w.customs()
+			one.Pairs = append(one.Pairs, p.ID)
+			w.keep(fmt.Sprintf("let %s stand between %s for its first weeks", lower(w.book.Crop(p.Short).Short()), lower(w.book.Crop(p.Long).Short())), one)
+		}
+	}
+	if n := len(all.Pairs) - len(u.Pairs); n > 1 {
+		w.keep(fmt.Sprintf("admit the %d interplantings of the book whose crops are both grown", n), all)
+	}
+}
+
+func lower(s string) string { return strings.ToLower(s[:1]) + s[1:] }
+
+// sooner tries to clear and refill a bed in fewer days.
+func (w *ways) sooner() {
+	_, rules, _, err := w.in.Household.Book(book.Usual())
+	if err != nil || rules.ClearDays <= 2 {
+		return
+	}
+	o := book.Overrule{Subject: "household", Field: "clear_days", Value: math.Floor(rules.ClearDays / 2)}
+	w.try(Way{Words: fmt.Sprintf("clear and refill a bed in %.0f days instead of %.0f", o.Value, rules.ClearDays), Command: "overrule", Overrule: &o}, func(h *table.Household) {
+		h.Overrules = append(slices.DeleteFunc(slices.Clone(h.Overrules), func(x book.Overrule) bool { return x.Subject == o.Subject && x.Field == o.Field }), o)
+	})
+}
+
+// How many sowings are tried on a later day, and how much later at most.
+const (
+	mostLater = 3
+	latest    = 45
+)
+
+// later tries to begin what has no ground when ground falls free.
+func (w *ways) later() {
+	f := newFitting(w.fit)
+	for _, p := range w.layout.Pieces {
+		f.lay(f.planting(p.Planting), f.bedOf(p.Bed), int(p.At*1000+0.5), int(p.Length*1000+0.5), p.Planted)
+	}
+	left := slices.Clone(w.layout.Left)
+	slices.SortStableFunc(left, func(a, b Left) int { return cmp.Compare(b.Need, a.Need) })
+	tried := 0
+	for _, l := range left {
+		s, i := w.sowing(l.Planting), f.planting(l.Planting)
+		if s == nil || s.Begun || s.Method == "patch" || tried == mostLater {
+			continue
+		}
+		by, k := f.firstLater(i)
+		if by == 0 {
+			continue
+		}
+		tried++
+		e := plan.Event{Sowing: s.ID, What: "set", Day: s.Date + civil.Date(by)}
+		out, err := plan.Log(w.in, e)
+		if err != nil || out.Planting == nil {
+			continue
+		}
+		words := fmt.Sprintf("begin %s of %s on %s, when ground falls free in %s", lower(s.CropName), s.Date.Short(), e.Day.Short(), f.in.Beds[k].Name)
+		w.try(Way{Words: words, Command: "log", Event: &e}, func(h *table.Household) {
+			h.Plantings = append(slices.DeleteFunc(slices.Clone(h.Plantings), func(x table.Planting) bool { return x.ID == out.Planting.ID }), *out.Planting)
+		})
+	}
+}
+
+// firstLater returns by how many days later a planting would first find ground, and
+// in which bed; 0 where it would not.
+func (f *fitting) firstLater(i int) (by, bed int) {
+	p := &f.in.Plantings[i]
+	for d := civil.Date(3); d <= latest; d += 3 {
+		for k := range f.in.Beds {
+			if !f.may[i][k] {
+				continue
+			}
+			for _, g := range f.gaps(k, p.From+d, p.To+d, nil) {
+				if g.length >= f.whole[i][k] {
+					return int(d), k
+				}
+			}
+		}
+	}
+	return 0, 0
+}
+
+// Another bed that is tried: 3 m².
+const (
+	moreLength = 2.5
+	moreWidth  = 1.2
+)
+
+// moreGround tries one bed more, where the plot has room for it.
+func (w *ways) moreGround() {
+	b := bed.Bed{ID: "another", Name: "Another bed", Length: moreLength, Width: moreWidth}
+	h := w.in.Household
+	for _, y := range steps(h.Plot, h.Beds, false) {
+		for _, x := range steps(h.Plot, h.Beds, true) {
+			b.X, b.Y = x, y
+			if fitsOn(h.Plot, h.Beds, b) {
+				give := b
+				give.ID = ""
+				w.try(Way{Words: fmt.Sprintf("a bed of %.1f × %.1f m more", b.Length, b.Width), Command: "add-bed", Bed: &give}, func(h *table.Household) {
+					h.Beds = append(slices.Clone(h.Beds), b)
+				})
+				return
+			}
+		}
+	}
+}
+
+// path is kept between beds, m.
+const path = 0.9
+
+// steps returns where along the plot a bed may begin: at half metres, and beyond
+// what is there where no plot is measured.
+func steps(plot *bed.Plot, beds []bed.Bed, along bool) (out []float64) {
+	end := 1.0
+	for _, b := range beds {
+		x, y := b.Across()
+		if along {
+			end = math.Max(end, b.X+x)
+		} else {
+			end = math.Max(end, b.Y+y)
+		}
+	}
+	if plot != nil {
+		end = map[bool]float64{true: plot.Length, false: plot.Width}[along]
+	} else {
+		end += path + moreLength
+	}
+	for at := 0.0; at <= end && len(out) < 400; at += 0.5 {
+		out = append(out, at)
+	}
+	return out
+}
+
+// fitsOn tells whether a bed lies on the plot, with a path to every other one.
+func fitsOn(plot *bed.Plot, beds []bed.Bed, b bed.Bed) bool {
+	x, y := b.Across()
+	if plot != nil && (b.X+x > plot.Length || b.Y+y > plot.Width) {
+		return false
+	}
+	wide := bed.Bed{X: b.X - path, Y: b.Y - path, Length: x + 2*path, Width: y + 2*path}
+	return !slices.ContainsFunc(beds, func(o bed.Bed) bool {
+		over, _ := bed.Overlap(wide, o)
+		return over > 0
+	})
+}
