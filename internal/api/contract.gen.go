@@ -14,6 +14,7 @@ import (
 	"inventory/internal/core/plan"
 	"inventory/internal/core/season"
 	"inventory/internal/core/shelf"
+	"inventory/internal/core/supply"
 	"inventory/internal/core/table"
 	"inventory/internal/core/work"
 	"inventory/internal/core/working"
@@ -90,6 +91,7 @@ const (
 	EditCommandChangeStore          EditCommand = "change-store"
 	EditCommandChangeWish           EditCommand = "change-wish"
 	EditCommandDisagree             EditCommand = "disagree"
+	EditCommandDivideBed            EditCommand = "divide-bed"
 	EditCommandMoveWish             EditCommand = "move-wish"
 	EditCommandOverrule             EditCommand = "overrule"
 	EditCommandPutBack              EditCommand = "put-back"
@@ -104,6 +106,7 @@ const (
 	EditCommandRemovePlanting       EditCommand = "remove-planting"
 	EditCommandRemoveStore          EditCommand = "remove-store"
 	EditCommandRemoveWish           EditCommand = "remove-wish"
+	EditCommandSetCustoms           EditCommand = "set-customs"
 	EditCommandSetHabit             EditCommand = "set-habit"
 	EditCommandSetHousehold         EditCommand = "set-household"
 	EditCommandSetPlace             EditCommand = "set-place"
@@ -159,6 +162,8 @@ func (e EditCommand) Valid() bool {
 		return true
 	case EditCommandDisagree:
 		return true
+	case EditCommandDivideBed:
+		return true
 	case EditCommandMoveWish:
 		return true
 	case EditCommandOverrule:
@@ -186,6 +191,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandRemoveStore:
 		return true
 	case EditCommandRemoveWish:
+		return true
+	case EditCommandSetCustoms:
 		return true
 	case EditCommandSetHabit:
 		return true
@@ -278,6 +285,9 @@ type Agreed = table.Agreed
 // Agreement defines model for Agreement.
 type Agreement = table.Agreement
 
+// Amendment defines model for Amendment.
+type Amendment = bed.Amendment
+
 // Assumption defines model for Assumption.
 type Assumption struct {
 	Field string         `json:"field"`
@@ -303,6 +313,21 @@ type Batch = plan.Batch
 
 // Bed defines model for Bed.
 type Bed = bed.Bed
+
+// BedSun defines model for BedSun.
+type BedSun struct {
+	Bed   string     `json:"bed"`
+	Class string     `json:"class"`
+	Hours *[]float64 `json:"hours,omitempty"`
+}
+
+// BesideAsk defines model for BesideAsk.
+type BesideAsk struct {
+	Apart float64 `json:"apart"`
+	Bed   Bed     `json:"bed"`
+	Of    string  `json:"of"`
+	Side  string  `json:"side"`
+}
 
 // BookCrop defines model for BookCrop.
 type BookCrop struct {
@@ -359,6 +384,9 @@ type Caution struct {
 // CautionLevel defines model for Caution.Level.
 type CautionLevel string
 
+// Choice defines model for Choice.
+type Choice = ground.Choice
+
 // Climate defines model for Climate.
 type Climate struct {
 	ID    string `json:"id"`
@@ -375,6 +403,9 @@ type CropBook struct {
 	Preparations []BookPreparation `json:"preparations"`
 }
 
+// Customs defines model for Customs.
+type Customs = bed.Customs
+
 // DivideAsk defines model for DivideAsk.
 type DivideAsk struct {
 	Margin float64 `json:"margin"`
@@ -385,6 +416,9 @@ type DivideAsk struct {
 
 // Done defines model for Done.
 type Done = table.Done
+
+// Dose defines model for Dose.
+type Dose = supply.Dose
 
 // Eaten defines model for Eaten.
 type Eaten = plan.Eaten
@@ -399,6 +433,7 @@ type Edit struct {
 	// Client who edits
 	Client    string      `json:"client"`
 	Command   EditCommand `json:"command"`
+	Customs   *Customs    `json:"customs,omitempty"`
 	Guest     *Guest      `json:"guest,omitempty"`
 	Habit     *Habit      `json:"habit,omitempty"`
 	Household *Household  `json:"household,omitempty"`
@@ -411,9 +446,12 @@ type Edit struct {
 	Overrule       *Overrule       `json:"overrule,omitempty"`
 	OwnCrop        *OwnCrop        `json:"own_crop,omitempty"`
 	OwnPreparation *OwnPreparation `json:"own_preparation,omitempty"`
-	Patch          *Patch          `json:"patch,omitempty"`
-	Place          *Place          `json:"place,omitempty"`
-	Plot           *Plot           `json:"plot,omitempty"`
+
+	// Parts into how many a bed is divided
+	Parts *int   `json:"parts,omitempty"`
+	Patch *Patch `json:"patch,omitempty"`
+	Place *Place `json:"place,omitempty"`
+	Plot  *Plot  `json:"plot,omitempty"`
 
 	// Revision the revision it was made against
 	Revision int       `json:"revision"`
@@ -428,6 +466,9 @@ type Edit struct {
 
 // EditCommand defines model for Edit.Command.
 type EditCommand string
+
+// Fed defines model for Fed.
+type Fed = supply.Fed
 
 // Field defines model for Field.
 type Field = plan.Field
@@ -474,11 +515,23 @@ type FoodKind struct {
 // Form defines model for Form.
 type Form = table.Form
 
+// FreePatch defines model for FreePatch.
+type FreePatch = ground.Patch
+
 // Goal defines model for Goal.
 type Goal = plan.Goal
 
 // Goals defines model for Goals.
 type Goals = plan.Goals
+
+// Goes defines model for Goes.
+type Goes = ground.Goes
+
+// GroundWay defines model for GroundWay.
+type GroundWay = ground.Way
+
+// GroundWeek defines model for GroundWeek.
+type GroundWeek = ground.Week
 
 // Guest defines model for Guest.
 type Guest = table.Guest
@@ -492,13 +545,20 @@ type Household = table.Household
 // Kitchen defines model for Kitchen.
 type Kitchen = plan.Kitchen
 
+// Laid defines model for Laid.
+type Laid = bed.Laid
+
 // Layout defines model for Layout.
 type Layout struct {
-	Left     []LeftOut `json:"left"`
-	Need     float64   `json:"need"`
-	Pieces   []Piece   `json:"pieces"`
-	Placed   float64   `json:"placed"`
-	Revision int       `json:"revision"`
+	Left     []LeftOut    `json:"left"`
+	Need     float64      `json:"need"`
+	Owned    float64      `json:"owned"`
+	Pieces   []Piece      `json:"pieces"`
+	Placed   float64      `json:"placed"`
+	Revision int          `json:"revision"`
+	Short    float64      `json:"short"`
+	Suns     []BedSun     `json:"suns"`
+	Weeks    []GroundWeek `json:"weeks"`
 }
 
 // LeftOut defines model for LeftOut.
@@ -509,6 +569,9 @@ type Line struct {
 	Text string `json:"text"`
 }
 
+// Lines defines model for Lines.
+type Lines = supply.Lines
+
 // Log defines model for Log.
 type Log struct {
 	Client   string      `json:"client"`
@@ -517,8 +580,14 @@ type Log struct {
 	Revision int         `json:"revision"`
 }
 
+// Look defines model for Look.
+type Look = ground.Look
+
 // Lot defines model for Lot.
 type Lot = shelf.Lot
+
+// Material defines model for Material.
+type Material = bed.Material
 
 // Member defines model for Member.
 type Member = table.Member
@@ -528,6 +597,15 @@ type Moon = place.Moon
 
 // Move defines model for Move.
 type Move = plan.Move
+
+// Needs defines model for Needs.
+type Needs = ground.Needs
+
+// Obstacle defines model for Obstacle.
+type Obstacle = bed.Obstacle
+
+// Order defines model for Order.
+type Order = supply.Order
 
 // Overload defines model for Overload.
 type Overload = plan.Overload
@@ -638,6 +716,9 @@ type Reference struct {
 	Units   []Unit `json:"units"`
 }
 
+// Relay defines model for Relay.
+type Relay = supply.Relay
+
 // Risk defines model for Risk.
 type Risk = season.Risk
 
@@ -678,6 +759,9 @@ type Span = table.Span
 
 // Standing defines model for Standing.
 type Standing = plan.Standing
+
+// StandingCrop defines model for StandingCrop.
+type StandingCrop = bed.Standing
 
 // State defines model for State.
 type State struct {
@@ -735,6 +819,9 @@ type Store = shelf.Store
 // Story defines model for Story.
 type Story = table.Story
 
+// Stretch defines model for Stretch.
+type Stretch = ground.Stretch
+
 // Tally defines model for Tally.
 type Tally = plan.Tally
 
@@ -750,6 +837,9 @@ type Unit struct {
 
 // Use defines model for Use.
 type Use = plan.Use
+
+// Watering defines model for Watering.
+type Watering = work.Watering
 
 // Way defines model for Way.
 type Way = plan.Way
@@ -813,6 +903,17 @@ type GetCalendarFeedParams struct {
 // GetCalendarFeedParamsUnits defines parameters for GetCalendarFeed.
 type GetCalendarFeedParamsUnits string
 
+// GetGroundFreeParams defines parameters for GetGroundFree.
+type GetGroundFreeParams struct {
+	Bed string  `form:"bed" json:"bed"`
+	Day *string `form:"day,omitempty" json:"day,omitempty"`
+}
+
+// GetGroundLookParams defines parameters for GetGroundLook.
+type GetGroundLookParams struct {
+	Sowing string `form:"sowing" json:"sowing"`
+}
+
 // GetPlotDrawingParams defines parameters for GetPlotDrawing.
 type GetPlotDrawingParams struct {
 	// Day such as 2027-08-01; left out, the date it is
@@ -835,6 +936,9 @@ type GetWorkingParams struct {
 	// Figure such as wish/w1/harvested, sowing/w1-fresh-1/plants or tally/area
 	Figure string `form:"figure" json:"figure"`
 }
+
+// PostBedBesideJSONRequestBody defines body for PostBedBeside for application/json ContentType.
+type PostBedBesideJSONRequestBody = BesideAsk
 
 // PostEditJSONRequestBody defines body for PostEdit for application/json ContentType.
 type PostEditJSONRequestBody = Edit
@@ -871,6 +975,9 @@ type PostWeatherReadJSONRequestBody = WeatherFile
 
 // ServerInterface represents all server handlers.
 type ServerInterface interface {
+	// PostBedBeside Where a bed lies that is measured from another one, without changing anything
+	// (POST /bed-beside)
+	PostBedBeside(ctx *echo.Context) error
 	// GetBook The crop book as it is here (the usual figures, the household's own on top)
 	// (GET /book)
 	GetBook(ctx *echo.Context) error
@@ -886,6 +993,18 @@ type ServerInterface interface {
 	// PostEdit One edit, by a named command
 	// (POST /edits)
 	PostEdit(ctx *echo.Context) error
+	// GetGroundFree The stretches of a bed that are free on a day, and what can still go in
+	// (GET /ground-free)
+	GetGroundFree(ctx *echo.Context, params GetGroundFreeParams) error
+	// GetGroundLook Why a sowing stands where it does, and how it would do in every bed
+	// (GET /ground-look)
+	GetGroundLook(ctx *echo.Context, params GetGroundLookParams) error
+	// GetGroundNeeds What the ground is to be filled, fed and watered with
+	// (GET /ground-needs)
+	GetGroundNeeds(ctx *echo.Context) error
+	// GetGroundWays What would make the shortage of ground less, each with its effect, the best first
+	// (GET /ground-ways)
+	GetGroundWays(ctx *echo.Context) error
 	// GetHouseholdFile The household as a file of format inventory.household/1
 	// (GET /household-file)
 	GetHouseholdFile(ctx *echo.Context) error
@@ -950,6 +1069,15 @@ type ServerInterfaceWrapper struct {
 	Handler ServerInterface
 }
 
+// PostBedBeside converts echo context to params.
+func (w *ServerInterfaceWrapper) PostBedBeside(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostBedBeside(ctx)
+	return err
+}
+
 // GetBook converts echo context to params.
 func (w *ServerInterfaceWrapper) GetBook(ctx *echo.Context) error {
 	var err error
@@ -1010,6 +1138,67 @@ func (w *ServerInterfaceWrapper) PostEdit(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PostEdit(ctx)
+	return err
+}
+
+// GetGroundFree converts echo context to params.
+func (w *ServerInterfaceWrapper) GetGroundFree(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetGroundFreeParams
+	// ------------- Required query parameter "bed" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "bed", ctx.QueryParams(), &params.Bed, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter bed: %s", err))
+	}
+
+	// ------------- Optional query parameter "day" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "day", ctx.QueryParams(), &params.Day, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter day: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetGroundFree(ctx, params)
+	return err
+}
+
+// GetGroundLook converts echo context to params.
+func (w *ServerInterfaceWrapper) GetGroundLook(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetGroundLookParams
+	// ------------- Required query parameter "sowing" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "sowing", ctx.QueryParams(), &params.Sowing, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter sowing: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetGroundLook(ctx, params)
+	return err
+}
+
+// GetGroundNeeds converts echo context to params.
+func (w *ServerInterfaceWrapper) GetGroundNeeds(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetGroundNeeds(ctx)
+	return err
+}
+
+// GetGroundWays converts echo context to params.
+func (w *ServerInterfaceWrapper) GetGroundWays(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetGroundWays(ctx)
 	return err
 }
 
@@ -1282,6 +1471,11 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/layout", wrapper.GetLayout, options.OperationMiddlewares["getLayout"]...)
 	router.POST(options.BaseURL+"/placements", wrapper.PostPlacement, options.OperationMiddlewares["postPlacement"]...)
 	router.GET(options.BaseURL+"/plot.svg", wrapper.GetPlotDrawing, options.OperationMiddlewares["getPlotDrawing"]...)
+	router.GET(options.BaseURL+"/ground-look", wrapper.GetGroundLook, options.OperationMiddlewares["getGroundLook"]...)
+	router.GET(options.BaseURL+"/ground-ways", wrapper.GetGroundWays, options.OperationMiddlewares["getGroundWays"]...)
+	router.GET(options.BaseURL+"/ground-free", wrapper.GetGroundFree, options.OperationMiddlewares["getGroundFree"]...)
+	router.GET(options.BaseURL+"/ground-needs", wrapper.GetGroundNeeds, options.OperationMiddlewares["getGroundNeeds"]...)
+	router.POST(options.BaseURL+"/bed-beside", wrapper.PostBedBeside, options.OperationMiddlewares["postBedBeside"]...)
 	router.POST(options.BaseURL+"/plot-divide", wrapper.PostPlotDivide, options.OperationMiddlewares["postPlotDivide"]...)
 	router.POST(options.BaseURL+"/undo", wrapper.PostUndo, options.OperationMiddlewares["postUndo"]...)
 	router.POST(options.BaseURL+"/redo", wrapper.PostRedo, options.OperationMiddlewares["postRedo"]...)

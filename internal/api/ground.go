@@ -7,11 +7,9 @@ import (
 	"github.com/labstack/echo/v5"
 
 	"inventory/internal/core/bed"
-	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/ground"
 	"inventory/internal/core/invalid"
-	"inventory/internal/core/table"
 	"inventory/internal/exchange"
 	"inventory/internal/store"
 )
@@ -19,41 +17,47 @@ import (
 // fitted is a layout with the plan it belongs to.
 type fitted struct {
 	of     *reckoned
-	layout *Layout
+	input  ground.Input
+	layout ground.Layout
 }
 
 // layout returns where everything stands, from memory where it is of the
-// household as it stands.
-func (s *Server) layout(snap store.Snapshot) (*Layout, *reckoned, error) {
+// household as it stands. What changes no ground is not fitted anew.
+func (s *Server) layout(snap store.Snapshot) (*fitted, error) {
 	r, err := s.plan(snap)
 	if err != nil {
-		return nil, nil, err
+		return nil, err
 	}
 	s.mu.Lock()
 	last := s.fitted
 	s.mu.Unlock()
 	if last != nil && last.of == r { // the same household on the same day
-		return last.layout, r, nil
+		return last, nil
 	}
-	in, err := fitFrom(snap.Household, r)
+	in, err := ground.InputOf(r.input, r.plan)
 	if err != nil {
-		return nil, nil, err
+		return nil, err
 	}
-	l := ground.Fit(in)
-	out := &Layout{Revision: snap.Revision, Pieces: l.Pieces, Left: l.Left, Need: l.Need, Placed: l.Placed}
+	out := &fitted{of: r, input: in}
+	if last != nil && ground.Same(last.input, in) {
+		out.layout = last.layout
+	} else {
+		out.layout = ground.Fit(in)
+	}
 	s.mu.Lock()
-	s.fitted = &fitted{r, out}
+	s.fitted = out
 	s.mu.Unlock()
-	return out, r, nil
+	return out, nil
 }
 
-// fitFrom returns what the layout of a household follows from.
-func fitFrom(h *table.Household, r *reckoned) (ground.Input, error) {
-	b, rules, _, err := h.Book(book.Usual())
+// laid returns the layout of the household as it stands.
+func (s *Server) laid(c *echo.Context) (*fitted, store.Snapshot, error) {
+	snap, err := s.begun(c)
 	if err != nil {
-		return ground.Input{}, err
+		return nil, snap, err
 	}
-	return ground.Input{Plantings: ground.PlantingsOf(r.plan, b, h.Wishes), Beds: h.Beds, Placed: h.Placements, Edge: rules.Edge, Year: h.Year}, nil
+	f, err := s.layout(snap)
+	return f, snap, err
 }
 
 // PostPlacement puts a sowing in a bed.
@@ -74,7 +78,7 @@ func (s *Server) PostPlacement(c *echo.Context) error {
 		if err != nil {
 			return store.Snapshot{}, err
 		}
-		in, err := fitFrom(snap.Household, r)
+		in, err := ground.InputOf(r.input, r.plan)
 		if err != nil {
 			return store.Snapshot{}, err
 		}
@@ -110,39 +114,126 @@ func (s *Server) begun(c *echo.Context) (store.Snapshot, error) {
 // GetLayout answers with where everything stands. It is fitted apart from the
 // edits, so that none of them waits for it.
 func (s *Server) GetLayout(c *echo.Context) error {
+	f, snap, err := s.laid(c)
+	if err != nil {
+		return err
+	}
+	l, h := f.layout, snap.Household
+	out := Layout{Revision: snap.Revision, Pieces: l.Pieces, Left: l.Left, Need: l.Need, Placed: l.Placed, Short: l.Short, Owned: l.Owned, Weeks: l.Weeks, Suns: []BedSun{}}
+	for i, b := range f.input.Beds {
+		sun := BedSun{Bed: b.ID, Class: b.Sun}
+		if h.Plot != nil && len(h.Plot.Obstacles) > 0 {
+			hours := bed.SunHours(h.Place.Latitude, *h.Plot, f.input.Beds[i])
+			list := hours[:]
+			sun.Hours = &list
+		}
+		out.Suns = append(out.Suns, sun)
+	}
+	return c.JSON(http.StatusOK, out)
+}
+
+// GetGroundLook answers with why a sowing stands where it does.
+func (s *Server) GetGroundLook(c *echo.Context, params GetGroundLookParams) error {
+	f, _, err := s.laid(c)
+	if err != nil {
+		return err
+	}
+	look, err := ground.LookAt(f.input, f.layout, params.Sowing)
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, look)
+}
+
+// GetGroundWays answers with what would make the shortage of ground less.
+func (s *Server) GetGroundWays(c *echo.Context) error {
+	f, _, err := s.laid(c)
+	if err != nil {
+		return err
+	}
+	ways, err := ground.Ways(f.of.input, f.of.plan, f.input, f.layout)
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, ways)
+}
+
+// GetGroundFree answers with what can still go into a bed.
+func (s *Server) GetGroundFree(c *echo.Context, params GetGroundFreeParams) error {
+	f, _, err := s.laid(c)
+	if err != nil {
+		return err
+	}
+	day, err := s.day(params.Day)
+	if err != nil {
+		return err
+	}
+	free, err := ground.StillGoes(f.of.input, f.of.plan, f.input, f.layout, params.Bed, day)
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, free)
+}
+
+// GetGroundNeeds answers with what the ground is to be given.
+func (s *Server) GetGroundNeeds(c *echo.Context) error {
+	f, snap, err := s.laid(c)
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, ground.NeedsOf(*snap.Household, f.of.plan, f.input, f.layout))
+}
+
+// PostBedBeside says where a bed lies that is measured from another one.
+func (s *Server) PostBedBeside(c *echo.Context) error {
+	var a BesideAsk
+	if err := decode(c, &a); err != nil {
+		return err
+	}
 	snap, err := s.begun(c)
 	if err != nil {
 		return err
 	}
-	l, _, err := s.layout(snap)
-	if err != nil {
-		return err
+	for _, o := range snap.Household.Beds {
+		if o.ID == a.Of {
+			out, err := a.Bed.Filled().Beside(o, a.Side, a.Apart)
+			if err != nil {
+				return err
+			}
+			return c.JSON(http.StatusOK, out)
+		}
 	}
-	return c.JSON(http.StatusOK, l)
+	return &invalid.Field{Field: "of", Value: a.Of, Allowed: "a bed that is there; somebody may have removed it"}
+}
+
+// day reads the day that is asked for, the date it is where none is.
+func (s *Server) day(asked *string) (civil.Date, error) {
+	if asked == nil {
+		return s.asOf(), nil
+	}
+	day, err := civil.Parse(*asked)
+	if err != nil {
+		return 0, &invalid.Field{Field: "day", Value: *asked, Allowed: "a day such as 2027-08-01"}
+	}
+	return day, nil
 }
 
 // GetPlotDrawing answers with the beds as SVG, to scale.
 func (s *Server) GetPlotDrawing(c *echo.Context, params GetPlotDrawingParams) error {
-	snap, err := s.begun(c)
+	day, err := s.day(params.Day)
 	if err != nil {
 		return err
 	}
-	day := s.asOf()
-	if params.Day != nil {
-		if day, err = civil.Parse(*params.Day); err != nil {
-			return &invalid.Field{Field: "day", Value: *params.Day, Allowed: "a day such as 2027-08-01"}
-		}
-	}
-	l, r, err := s.layout(snap)
+	f, snap, err := s.laid(c)
 	if err != nil {
 		return err
 	}
 	names := map[string]string{}
-	for _, sow := range r.plan.Sowings {
+	for _, sow := range f.of.plan.Sowings {
 		names[sow.ID] = sow.CropName
 	}
 	c.Response().Header().Set("Content-Type", "image/svg+xml")
-	return exchange.WritePlot(c.Response(), snap.Household.Plot, snap.Household.Beds, l.Pieces, day, func(id string) string { return names[id] })
+	return exchange.WritePlot(c.Response(), snap.Household.Plot, snap.Household.Beds, f.layout.Pieces, day, func(id string) string { return names[id] })
 }
 
 // PostPlotDivide proposes how a plot may be divided, and changes nothing.

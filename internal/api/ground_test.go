@@ -62,7 +62,7 @@ func TestBedsAreLaidOut(t *testing.T) {
 	plot := bed.Plot{Length: 14, Width: 9, Bearing: 20}
 	_, body, _ = call(t, s, "/api/plot-divide", DivideAsk{Plot: plot, Width: 1.2, Path: 0.9, Margin: 0.5})
 	shares := decoded[[]Share](t, body)
-	if len(shares) != 2 || shares[0].Area < shares[1].Area {
+	if len(shares) != 3 || shares[0].Area < shares[1].Area {
 		t.Fatalf("%+v", shares)
 	}
 	got := do(Edit{Command: "add-beds", Plot: &plot, Beds: &shares[0].Beds}, 200)

@@ -10,6 +10,7 @@ import (
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/ground"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
@@ -45,7 +46,8 @@ func (s *Server) PostLog(c *echo.Context) error {
 	})
 }
 
-// agreement returns what is kept of the plan as it stands.
+// agreement returns what is kept of the plan as it stands, and of where everything
+// stands by it: what was agreed before stays where it can.
 func (s *Server) agreement(ctx context.Context, command string) (*Agreement, error) {
 	if command != "agree" {
 		return nil, nil
@@ -54,12 +56,12 @@ func (s *Server) agreement(ctx context.Context, command string) (*Agreement, err
 	if err != nil {
 		return nil, err
 	}
-	p, err := plan.Compute(in)
+	p, _, l, err := ground.Of(in)
 	if err != nil {
 		return nil, err
 	}
 	a := p.Agreement()
-	a.Year = in.Household.Year
+	a.Year, a.Laid = in.Household.Year, l.Laid()
 	return &a, nil
 }
 

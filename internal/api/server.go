@@ -180,7 +180,7 @@ func (s *Server) PostEdit(c *echo.Context) error {
 			return store.Snapshot{}, err
 		}
 		return s.store.Apply(ctx, store.Edit{
-			Plot: e.Plot, Bed: e.Bed, Beds: listOf(e.Beds),
+			Plot: e.Plot, Bed: e.Bed, Beds: listOf(e.Beds), Parts: number(e.Parts), Customs: e.Customs,
 			Habit: e.Habit, Agreement: agreement, Weather: listOf(e.Weather),
 			Client: e.Client, ID: e.ID, Revision: e.Revision, Command: string(e.Command),
 			Household: e.Household, Settings: e.Settings, Place: e.Place, Member: e.Member, Guest: e.Guest,
@@ -192,6 +192,13 @@ func (s *Server) PostEdit(c *echo.Context) error {
 func listOf[T any](p *[]T) []T {
 	if p == nil {
 		return nil
+	}
+	return *p
+}
+
+func number(p *int) int {
+	if p == nil {
+		return 0
 	}
 	return *p
 }

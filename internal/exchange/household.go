@@ -9,6 +9,7 @@ import (
 	"io"
 	"strings"
 
+	"inventory/internal/core/bed"
 	"inventory/internal/core/season"
 	"inventory/internal/core/table"
 )
@@ -130,7 +131,17 @@ func fill(h *table.Household) {
 	h.Lots, h.Patches, h.OwnCrops, h.OwnPreparations = listed(h.Lots), listed(h.Patches), listed(h.OwnCrops), listed(h.OwnPreparations)
 	h.Habits, h.Plantings, h.Weather = listed(h.Habits), listed(h.Plantings), listed(h.Weather)
 	h.Beds, h.Placements = listed(h.Beds), listed(h.Placements)
+	if h.Customs != nil {
+		usual := bed.UsualCustoms()
+		if h.Customs.Number(); h.Customs.Emitters == 0 {
+			h.Customs.Emitters = usual.Emitters
+		}
+		if h.Customs.Posts == 0 {
+			h.Customs.Posts = usual.Posts
+		}
+	}
 	for i := range h.Beds {
+		h.Beds[i] = h.Beds[i].Filled()
 		if h.Beds[i].ID == "" {
 			h.Beds[i].ID = fmt.Sprintf("b%d", i+1)
 		}

@@ -44,6 +44,8 @@ type Edit struct {
 	Bed            *bed.Bed             // add-bed, change-bed
 	Beds           []bed.Bed            // add-beds
 	Placement      *bed.Placement       // put-placement
+	Parts          int                  // divide-bed: into how many
+	Customs        *bed.Customs         // set-customs
 	Words          string               // put-planting: what happened
 	Target         string               // remove-…, move-wish
 	After          string               // move-wish: the wish to stand behind; empty: to the front
@@ -58,7 +60,7 @@ var Commands = []string{
 	"add-lot", "change-lot", "remove-lot", "add-lots", "add-patch", "change-patch", "remove-patch",
 	"add-own-crop", "change-own-crop", "remove-own-crop", "add-own-preparation", "change-own-preparation", "remove-own-preparation",
 	"set-habit", "put-planting", "remove-planting", "agree", "disagree", "set-weather",
-	"add-beds", "add-bed", "change-bed", "remove-bed", "put-placement", "remove-placement",
+	"add-beds", "add-bed", "change-bed", "remove-bed", "divide-bed", "put-placement", "remove-placement", "set-customs",
 }
 
 // drafter makes the changes of a command against a state.
@@ -245,6 +247,7 @@ func (d *drafter) put(e *Edit, verb, kind string) error {
 	case kind == kindPatch && e.Patch != nil:
 		id, value = &e.Patch.ID, e.Patch
 	case kind == kindBed && e.Bed != nil:
+		*e.Bed = e.Bed.Filled()
 		id, value = &e.Bed.ID, e.Bed
 	case kind == kindOwnCrop && e.OwnCrop != nil:
 		id, value = &e.OwnCrop.ID, e.OwnCrop
@@ -356,7 +359,11 @@ func (d *drafter) begin(h *table.Household) error {
 	if err == nil && h.Plot != nil {
 		err = d.set(kindPlot, "", 0, h.Plot)
 	}
+	if err == nil && h.Customs != nil {
+		err = d.set(kindCustoms, "", 0, h.Customs)
+	}
 	for i := range h.Beds {
+		h.Beds[i] = h.Beds[i].Filled()
 		set(kindBed, "b", &h.Beds[i].ID, &h.Beds[i])
 	}
 	for i := range h.Placements {

@@ -30,6 +30,15 @@ func loadGround(ctx context.Context, q *rows.Queries, s *state) error {
 			return err
 		}
 	}
+	customs, err := q.GetCustoms(ctx)
+	if err != nil {
+		return err
+	}
+	for _, body := range customs {
+		if err := s.add(kindCustoms, "", 0, json.RawMessage(body)); err != nil {
+			return err
+		}
+	}
 	placements, err := q.ListPlacements(ctx)
 	if err != nil {
 		return err
@@ -67,7 +76,7 @@ func (d *drafter) addBeds(plot *bed.Plot, beds []bed.Bed) error {
 		}
 	}
 	for i := range beds {
-		if beds[i].ID == "" {
+		if beds[i] = beds[i].Filled(); beds[i].ID == "" {
 			beds[i].ID = newID("b")
 		}
 		k := key{kindBed, beds[i].ID}
@@ -85,5 +94,45 @@ func (d *drafter) addBeds(plot *bed.Plot, beds []bed.Bed) error {
 	} else if len(beds) > 1 {
 		d.about = key{}
 	}
+	return nil
+}
+
+// mostParts is into how many parts at most a bed is divided.
+const mostParts = 12
+
+// divideBed puts the equal parts of a bed in its place; sowings put in it by hand
+// find their own bed again.
+func (d *drafter) divideBed(id string, parts int) error {
+	if parts < 2 || parts > mostParts {
+		return &invalid.Field{Field: "parts", Value: fmt.Sprint(parts), Allowed: fmt.Sprintf("2 to %d parts", mostParts)}
+	}
+	old, there := d.state.items[key{kindBed, id}]
+	var whole bed.Bed
+	if there {
+		if err := json.Unmarshal(old.Value, &whole); err != nil {
+			return err
+		}
+	}
+	if whole.Kind == bed.Containers && parts > whole.Count {
+		return &invalid.Field{Field: "parts", Value: fmt.Sprint(parts), Allowed: fmt.Sprintf("at most %d, one for each container", whole.Count)}
+	}
+	if err := d.drop(kindBed, id); err != nil {
+		return err
+	}
+	for k, it := range d.state.items {
+		var p bed.Placement
+		if k.Kind == kindPlacement && json.Unmarshal(it.Value, &p) == nil && p.Bed == id {
+			if err := d.drop(kindPlacement, k.ID); err != nil {
+				return err
+			}
+		}
+	}
+	for i, part := range whole.Divided(parts) {
+		part.ID = newID("b")
+		if err := d.set(kindBed, part.ID, old.Position+float64(i)/float64(2*parts), part); err != nil {
+			return err
+		}
+	}
+	d.words, d.about = fmt.Sprintf("divided %s into %d", whole.Name, parts), key{}
 	return nil
 }

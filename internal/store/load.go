@@ -36,6 +36,7 @@ const (
 	kindPlot      = "plot"
 	kindBed       = "bed"
 	kindPlacement = "placement"
+	kindCustoms   = "customs"
 )
 
 // Settings are the household's own fields, its lists and its place aside.
@@ -373,6 +374,8 @@ func (s *state) household() (*table.Household, error) {
 			h.Placements, err = appended(h.Placements, v)
 		case kindBed:
 			h.Beds, err = appended(h.Beds, v)
+		case kindCustoms:
+			err = json.Unmarshal(v, &h.Customs)
 		case kindWeather:
 			err = json.Unmarshal(v, &h.Weather)
 		}

@@ -243,3 +243,12 @@ ON CONFLICT (sowing) DO UPDATE SET position = excluded.position, bed = excluded.
 
 -- name: DeletePlacement :exec
 DELETE FROM placement WHERE sowing = ?;
+
+-- name: GetCustoms :many
+SELECT body FROM customs;
+
+-- name: PutCustoms :exec
+INSERT INTO customs (id, body) VALUES (1, ?) ON CONFLICT (id) DO UPDATE SET body = excluded.body;
+
+-- name: DeleteCustoms :exec
+DELETE FROM customs;

@@ -107,6 +107,8 @@ func writeSeason(ctx context.Context, q *rows.Queries, c Change) (bool, error) {
 		return true, decoded(v, func(p bed.Placement) error {
 			return q.PutPlacement(ctx, rows.PutPlacementParams{Sowing: p.Sowing, Position: at, Bed: p.Bed, At: p.At, Bend: integer(p.Bend)})
 		})
+	case kindCustoms:
+		return true, q.PutCustoms(ctx, string(v))
 	case kindBed:
 		return true, q.PutBed(ctx, rows.PutBedParams{ID: c.ID, Position: at, Body: string(v)})
 	case kindWeather:
@@ -144,6 +146,8 @@ func removeSeason(ctx context.Context, q *rows.Queries, c Change) (bool, error) 
 		return true, q.DeletePlacement(ctx, c.ID)
 	case kindBed:
 		return true, q.DeleteBed(ctx, c.ID)
+	case kindCustoms:
+		return true, q.DeleteCustoms(ctx)
 	case kindWeather:
 		return true, q.DeleteWeatherDays(ctx)
 	}
@@ -204,6 +208,15 @@ func (d *drafter) seasonEdit(e *Edit) (bool, error) {
 		return true, err
 	case "add-beds":
 		return true, d.addBeds(e.Plot, e.Beds)
+	case "divide-bed":
+		return true, d.divideBed(e.Target, e.Parts)
+	case "set-customs":
+		if e.Customs == nil {
+			return true, missing("customs")
+		}
+		e.Customs.Number()
+		d.words = "changed how the ground is kept"
+		return true, d.set(kindCustoms, "", 0, e.Customs)
 	}
 	return false, nil
 }

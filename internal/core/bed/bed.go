@@ -217,6 +217,32 @@ func ValidateAll(c invalid.Check, plot *Plot, beds []Bed) {
 	}
 }
 
+// Beside returns a bed laid so far, m, from another one: right of it, left of it,
+// behind it or before it, in line with its near edge. Another side is an
+// invalid.Field.
+func (b Bed) Beside(o Bed, side string, apart float64) (Bed, error) {
+	w, h := b.Across()
+	ow, oh := o.Across()
+	b.X, b.Y = o.X, o.Y
+	switch side {
+	case "right":
+		b.X += ow + apart
+	case "left":
+		b.X -= w + apart
+	case "behind":
+		b.Y += oh + apart
+	case "before":
+		b.Y -= h + apart
+	default:
+		return b, &invalid.Field{Field: "side", Value: side, Allowed: "right, left, behind or before"}
+	}
+	if b.X < -crumb || b.Y < -crumb {
+		return b, &invalid.Field{Field: "side", Value: side, Allowed: "a side on which there is so much ground: it would lie off the plot"}
+	}
+	b.X, b.Y = math.Max(0, math.Round(b.X*1000)/1000), math.Max(0, math.Round(b.Y*1000)/1000)
+	return b, nil
+}
+
 // Share is one way of dividing a plot into beds.
 type Share struct {
 	Turned bool    `json:"turned"` // the beds' length runs along y
@@ -267,7 +293,7 @@ func Divide(p Plot, width, path, margin float64) (out []Share) {
 			lay(float64(k)*(width+path), width)
 		}
 		out = append(out, s)
-		if narrow := math.Min(WidestFromOneSide, s.Left-path); narrow >= narrowest && narrow < width {
+		if narrow := math.Floor(math.Min(WidestFromOneSide, s.Left-path)*100+1e-6) / 100; narrow >= narrowest && narrow < width {
 			s.Beds = slices.Clone(s.Beds)
 			s.Left, s.Narrow = s.Left-path-narrow, narrow
 			lay(over-narrow, narrow)

@@ -48,6 +48,19 @@ func UsualCustoms() Customs {
 	return Customs{Bent: []string{}, Pairs: []string{}, Materials: []Material{}, Recipe: []Amendment{}, Emitters: 0.3, Posts: 2.5}
 }
 
+// Number gives ids to materials and amendments that have none, and makes empty
+// lists of none.
+func (u *Customs) Number() {
+	u.Bent, u.Pairs = append([]string{}, u.Bent...), append([]string{}, u.Pairs...)
+	u.Materials, u.Recipe = append([]Material{}, u.Materials...), append([]Amendment{}, u.Recipe...)
+	for i := range u.Materials {
+		u.Materials[i].ID = fmt.Sprintf("m%d", i+1)
+	}
+	for i := range u.Recipe {
+		u.Recipe[i].ID = fmt.Sprintf("a%d", i+1)
+	}
+}
+
 // Units of weight and of ground in which a recipe may be said, in kg, m² and m.
 var (
 	weights = map[string]float64{"g": 0.001, "kg": 1, "oz": 0.45359237 / 16, "lb": 0.45359237}

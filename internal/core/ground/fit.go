@@ -24,6 +24,7 @@ type fitting struct {
 	whole  [][]int          // mm that a planting takes in a bed
 	may    [][]bool         // whether its kind and the rotation let it
 	fault  [][]int          // how far a bed is from what it wishes
+	longs  []int            // mm that a bed is long
 	shades [][]int          // beds in the noon shadow of a bed
 	end    []int            // of a bed, towards the pole
 	family []int            // of a planting, counted
@@ -36,6 +37,7 @@ type fitting struct {
 	held   []bool   // plantings put by hand
 	now    worth    // of what is laid
 	log    []move   // since the last try began
+	key    []int    // by which what is put again is ordered
 	dice   uint64
 }
 
@@ -88,12 +90,13 @@ func (f *fitting) order() []int {
 
 func newFitting(in Input) *fitting {
 	n, beds := len(in.Plantings), len(in.Beds)
-	f := &fitting{in: in, dice: in.Seed*2 + 1, beds: make([][]piece, beds), at: make([][]spot, n), held: make([]bool, n), known: make([]bool, n), home: make([][]spot, n)}
+	f := &fitting{in: in, dice: in.Seed*2 + 1, beds: make([][]piece, beds), at: make([][]spot, n), held: make([]bool, n), known: make([]bool, n), key: make([]int, n), home: make([][]spot, n)}
 	f.stand, f.whole, f.may, f.fault = make([][]reckon.Stand, n), make([][]int, n), make([][]bool, n), make([][]int, n)
 	f.lie()
 	f.families()
 	f.pairUp()
 	for k, b := range in.Beds {
+		f.longs = append(f.longs, int(math.Round(b.Length*1000)))
 		for _, s := range b.Stands {
 			f.beds[k] = append(f.beds[k], piece{-1, int(math.Round(s.At * 1000)), int(math.Round(s.Length * 1000)), 0, math.MinInt32, s.Until})
 		}
@@ -136,20 +139,23 @@ func (f *fitting) families() {
 }
 
 // size is the ground and time that a planting wants, mm · days in the first bed
-// that can have it.
+// that can have it; without one, what is needed in the open counts.
 func (f *fitting) size(i int) int {
 	p := &f.in.Plantings[i]
-	return f.whole[i][f.first(i)] * int(p.To-p.From)
+	if k := f.first(i); k >= 0 {
+		return f.whole[i][k] * int(p.To-p.From)
+	}
+	return p.Planted * int(p.To-p.From)
 }
 
-// first is the first bed of a kind that can have a planting.
+// first is the first bed of a kind that can have a planting; -1: there is none.
 func (f *fitting) first(i int) int {
 	for k := range f.whole[i] {
 		if f.whole[i][k] > 0 {
 			return k
 		}
 	}
-	return 0
+	return -1
 }
 
 // gapIn is a free stretch of a bed through a span of time.
@@ -173,7 +179,7 @@ func (f *fitting) gaps(k int, from, to civil.Date, out []gapIn) []gapIn {
 	return out
 }
 
-func (f *fitting) long(k int) int { return int(math.Round(f.in.Beds[k].Length * 1000)) }
+func (f *fitting) long(k int) int { return f.longs[k] }
 
 // Beside its faults, a bed is chosen by how much of a stretch is left over, mm;
 // one where the family stands already counts as so much better a fit.

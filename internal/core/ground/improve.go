@@ -125,14 +125,13 @@ func (f *fitting) ruin(left []int, keep bool) []int {
 
 // shuffle orders what is put again: by its rank, with some of it moved about.
 func (f *fitting) shuffle(again, rank []int) {
-	key := map[int]int{}
 	spread := 1 + len(rank)/(1+f.draw(6))
 	for _, i := range again {
-		key[i] = f.in.Plantings[i].Priority*10*len(rank) + rank[i] + f.draw(spread)
+		f.key[i] = f.in.Plantings[i].Priority*10*len(rank) + rank[i] + f.draw(spread)
 	}
 	slices.SortFunc(again, func(a, b int) int {
-		if key[a] != key[b] {
-			return key[a] - key[b]
+		if f.key[a] != f.key[b] {
+			return f.key[a] - f.key[b]
 		}
 		return a - b
 	})

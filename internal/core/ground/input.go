@@ -1,6 +1,7 @@
 package ground
 
 import (
+	"reflect"
 	"slices"
 
 	"inventory/internal/core/bed"
@@ -34,8 +35,7 @@ type Input struct {
 	Pairs     []book.Pairing  // interplantings that are admitted
 	Edge      float64         // m, kept free at each edge of a bed
 	Year      int             // whose seasons the plantings are of, for the rotation
-	AsOf      civil.Date
-	Steps     int // of improvement; 0: as many as are usual
+	Steps     int             // of improvement; 0: as many as are usual
 	Seed      uint64
 }
 
@@ -48,7 +48,7 @@ func InputOf(in plan.Input, p plan.Plan) (Input, error) {
 	}
 	out := Input{
 		Plantings: PlantingsOf(p, b, h.Wishes), Beds: slices.Clone(h.Beds), Plot: h.Plot, South: h.Place.Latitude < 0,
-		Placed: h.Placements, Edge: rules.Edge, Year: h.Year, AsOf: in.AsOf,
+		Placed: h.Placements, Edge: rules.Edge, Year: h.Year,
 	}
 	for k := range out.Beds {
 		out.Beds[k].Sun = bed.SunClass(h.Place.Latitude, h.Plot, out.Beds[k])
@@ -91,6 +91,20 @@ func PlantingsOf(p plan.Plan, b *book.Book, wishes []table.Wish) (out []Planting
 		out = append(out, g)
 	}
 	return out
+}
+
+// Same tells whether two inputs give the same layout: an edit that touches no
+// ground need not be fitted anew.
+func Same(a, b Input) bool {
+	same := func(p, q Planting) bool {
+		return p.ID == q.ID && (p.Crop == q.Crop || reflect.DeepEqual(*p.Crop, *q.Crop)) && p.Layout == q.Layout && p.Cover == q.Cover &&
+			p.Planted == q.Planted && p.From == q.From && p.To == q.To && p.Priority == q.Priority
+	}
+	if !slices.EqualFunc(a.Plantings, b.Plantings, same) {
+		return false
+	}
+	a.Plantings, b.Plantings = nil, nil
+	return reflect.DeepEqual(a, b)
 }
 
 // Laid returns a layout as an agreement keeps it.

@@ -137,13 +137,13 @@ func (f *fitting) shares(k int, q piece) bool {
 }
 
 // area is the ground that a planting takes, m², as it would stand in the first bed
-// that can have it.
+// that can have it; without one, in the open.
 func (f *fitting) area(i int) float64 {
-	if len(f.in.Beds) == 0 {
-		return 0
+	if k := f.first(i); k >= 0 {
+		return float64(f.whole[i][k]) / 1000 * f.in.Beds[k].Width
 	}
-	k := f.first(i)
-	return float64(f.whole[i][k]) / 1000 * f.in.Beds[k].Width
+	p := &f.in.Plantings[i]
+	return float64(p.Planted) * p.Crop.InRow.Value * p.Crop.RowGap.Value / 10000
 }
 
 // need is the ground and time that a planting wants, m² · weeks.

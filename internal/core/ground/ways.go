@@ -319,29 +319,41 @@ func (f *fitting) firstLater(i int) (by, bed int) {
 	return 0, 0
 }
 
-// Another bed that is tried: 3 m².
-const (
-	moreLength = 2.5
-	moreWidth  = 1.2
-)
+// Beds that are tried: 3 m² and, where so little does not help, larger ones.
+var moreLengths = []float64{2.5, 5, 10}
 
-// moreGround tries one bed more, where the plot has room for it.
+const moreWidth = 1.2
+
+// moreGround tries one bed more, where the plot has room for it: the smallest that
+// makes the shortage less.
 func (w *ways) moreGround() {
-	b := bed.Bed{ID: "another", Name: "Another bed", Length: moreLength, Width: moreWidth}
+	for _, long := range moreLengths {
+		before := len(w.out)
+		if !w.anotherBed(bed.Bed{ID: "another", Name: "Another bed", Length: long, Width: moreWidth}) || len(w.out) > before {
+			return
+		}
+	}
+}
+
+// anotherBed tries a bed in the first place of the plot that has room for it; it
+// tells whether there is one.
+func (w *ways) anotherBed(b bed.Bed) bool {
 	h := w.in.Household
 	for _, y := range steps(h.Plot, h.Beds, false) {
 		for _, x := range steps(h.Plot, h.Beds, true) {
 			b.X, b.Y = x, y
-			if fitsOn(h.Plot, h.Beds, b) {
-				give := b
-				give.ID = ""
-				w.try(Way{Words: fmt.Sprintf("a bed of %.1f × %.1f m more", b.Length, b.Width), Command: "add-bed", Bed: &give}, func(h *table.Household) {
-					h.Beds = append(slices.Clone(h.Beds), b)
-				})
-				return
+			if !fitsOn(h.Plot, h.Beds, b) {
+				continue
 			}
+			give := b
+			give.ID = ""
+			w.try(Way{Words: fmt.Sprintf("a bed of %g × %g m more", b.Length, b.Width), Command: "add-bed", Bed: &give}, func(h *table.Household) {
+				h.Beds = append(slices.Clone(h.Beds), b)
+			})
+			return true
 		}
 	}
+	return false
 }
 
 // path is kept between beds, m.
@@ -362,7 +374,7 @@ func steps(plot *bed.Plot, beds []bed.Bed, along bool) (out []float64) {
 	if plot != nil {
 		end = map[bool]float64{true: plot.Length, false: plot.Width}[along]
 	} else {
-		end += path + moreLength
+		end += path + moreLengths[len(moreLengths)-1]
 	}
 	for at := 0.0; at <= end && len(out) < 400; at += 0.5 {
 		out = append(out, at)

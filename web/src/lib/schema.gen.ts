@@ -140,6 +140,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/ground-look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Why a sowing stands where it does, and how it would do in every bed */
+        get: operations["getGroundLook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/ground-ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What would make the shortage of ground less, each with its effect, the best first */
+        get: operations["getGroundWays"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/ground-free": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The stretches of a bed that are free on a day, and what can still go in */
+        get: operations["getGroundFree"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/ground-needs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the ground is to be filled, fed and watered with */
+        get: operations["getGroundNeeds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/bed-beside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where a bed lies that is measured from another one, without changing anything */
+        post: operations["postBedBeside"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/plot-divide": {
         parameters: {
             query?: never;
@@ -441,7 +526,7 @@ export interface components {
             /** @description the revision it was made against */
             revision: number;
             /** @enum {string} */
-            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "remove-bed" | "remove-placement";
+            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs";
             household?: components["schemas"]["Household"];
             settings?: components["schemas"]["Settings"];
             place?: components["schemas"]["Place"];
@@ -460,6 +545,9 @@ export interface components {
             plot?: components["schemas"]["Plot"];
             bed?: components["schemas"]["Bed"];
             beds?: components["schemas"]["Bed"][];
+            /** @description into how many a bed is divided */
+            parts?: number;
+            customs?: components["schemas"]["Customs"];
             /** @description the id of what is removed or moved */
             target?: string;
             /** @description the wish to stand behind; empty for the front */
@@ -513,6 +601,7 @@ export interface components {
             plot?: components["schemas"]["Plot"];
             beds: components["schemas"]["Bed"][];
             placements: components["schemas"]["Placement"][];
+            customs?: components["schemas"]["Customs"];
         };
         /** @enum {string} */
         School: "" | "frost" | "temperature";
@@ -1177,6 +1266,7 @@ export interface components {
             /** Format: double */
             area: number;
             jars: number;
+            laid?: components["schemas"]["Laid"][];
         };
         Agreed: {
             id: string;
@@ -1222,6 +1312,7 @@ export interface components {
              * @description degrees clockwise from north, to which y points
              */
             bearing: number;
+            obstacles?: components["schemas"]["Obstacle"][];
         };
         Bed: {
             id: string;
@@ -1243,6 +1334,22 @@ export interface components {
             sun?: string;
             climb?: boolean;
             stood?: components["schemas"]["Stood"][];
+            /** @enum {string} */
+            kind?: "" | "open" | "containers";
+            count?: number;
+            /** Format: double */
+            litre?: number;
+            /** @description year in which the soil was that deep */
+            measured?: number;
+            /**
+             * Format: double
+             * @description share of its depth that the soil loses in a year
+             */
+            settles?: number;
+            /** Format: double */
+            edge?: number;
+            cover?: string;
+            stands?: components["schemas"]["StandingCrop"][];
         };
         Stood: {
             year: number;
@@ -1257,6 +1364,11 @@ export interface components {
             paths: number;
             /** Format: double */
             left: number;
+            /**
+             * Format: double
+             * @description m that a last bed is wide, reached from one side; 0 for none
+             */
+            narrow: number;
         };
         Piece: {
             planting: string;
@@ -1273,6 +1385,18 @@ export interface components {
             /** @description the year in which its family stood there, the rotation being bent */
             bent?: number;
             faults?: string[];
+            /** @description the planting whose ground it shares */
+            with?: string;
+            pair?: string;
+            /** @description the bed that it was agreed to stand in, where it has moved */
+            was?: string;
+            across: boolean;
+            /** Format: double */
+            line: number;
+            /** Format: double */
+            plant: number;
+            lines: number;
+            shifted: boolean;
         };
         LeftOut: {
             planting: string;
@@ -1292,6 +1416,271 @@ export interface components {
             need: number;
             /** Format: double */
             placed: number;
+            /** Format: double */
+            short: number;
+            /** Format: double */
+            owned: number;
+            weeks: components["schemas"]["GroundWeek"][];
+            suns: components["schemas"]["BedSun"][];
+        };
+        Obstacle: {
+            name: string;
+            /** Format: double */
+            height: number;
+            /** Format: double */
+            distance: number;
+            /** Format: double */
+            bearing: number;
+            /** Format: double */
+            breadth: number;
+        };
+        StandingCrop: {
+            name: string;
+            family?: string;
+            /** Format: double */
+            at: number;
+            /** Format: double */
+            length: number;
+            until: string;
+        };
+        Laid: {
+            sowing: string;
+            bed: string;
+            /** Format: double */
+            at: number;
+            planted: number;
+        };
+        Customs: {
+            bent: string[];
+            pairs: string[];
+            materials: components["schemas"]["Material"][];
+            recipe: components["schemas"]["Amendment"][];
+            /** Format: double */
+            barrels: number;
+            /** Format: double */
+            roof: number;
+            /** Format: double */
+            emitters: number;
+            /** Format: double */
+            posts: number;
+        };
+        Material: {
+            id: string;
+            name: string;
+            over: string;
+            /** Format: double */
+            depth: number;
+            /** Format: double */
+            bulk: number;
+            /** Format: double */
+            bulk_price: number;
+            /** Format: double */
+            bag: number;
+            /** Format: double */
+            bag_price: number;
+        };
+        Amendment: {
+            id: string;
+            name: string;
+            /** Format: double */
+            amount: number;
+            unit: string;
+            /** Format: double */
+            per: number;
+            of: string;
+            /** Format: double */
+            nitrogen: number;
+            manure: boolean;
+        };
+        BesideAsk: {
+            bed: components["schemas"]["Bed"];
+            of: string;
+            side: string;
+            /** Format: double */
+            apart: number;
+        };
+        Stretch: {
+            /** Format: double */
+            from: number;
+            /** Format: double */
+            to: number;
+        };
+        Choice: {
+            bed: string;
+            name: string;
+            /** Format: double */
+            length: number;
+            free: components["schemas"]["Stretch"][];
+            room: boolean;
+            faults: string[];
+            bend?: number;
+            refused?: string;
+        };
+        Look: {
+            planting: string;
+            why: string[];
+            choices: components["schemas"]["Choice"][];
+        };
+        GroundWeek: {
+            day: string;
+            /** Format: double */
+            taken: number;
+            /** Format: double */
+            short: number;
+        };
+        BedSun: {
+            bed: string;
+            class: string;
+            hours?: number[];
+        };
+        GroundWay: {
+            words: string;
+            /** Format: double */
+            short: number;
+            /** Format: double */
+            gains: number;
+            fed: number;
+            jars: number;
+            command: string;
+            wish?: components["schemas"]["Wish"];
+            target?: string;
+            overrule?: components["schemas"]["Overrule"];
+            customs?: components["schemas"]["Customs"];
+            bed?: components["schemas"]["Bed"];
+            event?: components["schemas"]["SowingEvent"];
+        };
+        FreePatch: {
+            /** Format: double */
+            from: number;
+            /** Format: double */
+            to: number;
+            until?: string;
+            next?: string;
+            goes: components["schemas"]["Goes"][];
+        };
+        Goes: {
+            crop: string;
+            name: string;
+            sow: string;
+            in: string;
+            first: string;
+            last: string;
+            plants: number;
+            /** Format: double */
+            gives: number;
+            unit: string;
+            gaps: number;
+            of: string;
+            bend?: number;
+        };
+        Needs: {
+            /** Format: double */
+            bed_area: number;
+            /** Format: double */
+            path_area: number;
+            orders: components["schemas"]["Order"][];
+            /** Format: double */
+            cost: number;
+            fed: components["schemas"]["Fed"][];
+            dose: components["schemas"]["Dose"][];
+            lines: components["schemas"]["Lines"][];
+            /** Format: double */
+            drip: number;
+            emitters: number;
+            /** Format: double */
+            trellis: number;
+            posts: number;
+            stakes: number;
+            cages: number;
+            water: components["schemas"]["Watering"][];
+            /** Format: double */
+            litres: number;
+            /** Format: double */
+            tap: number;
+            driest: number;
+            cautions: string[];
+        };
+        Order: {
+            material: string;
+            name: string;
+            over: string;
+            /** Format: double */
+            area: number;
+            /** Format: double */
+            depth: number;
+            /** Format: double */
+            cubic: number;
+            /** Format: double */
+            yards: number;
+            units: number;
+            /** Format: double */
+            unit: number;
+            /** Format: double */
+            bulk_cost: number;
+            bags: number;
+            /** Format: double */
+            bag: number;
+            /** Format: double */
+            bag_cost: number;
+            cheaper: string;
+            /** Format: double */
+            saves: number;
+            /** Format: double */
+            leftover: number;
+        };
+        Fed: {
+            bed: string;
+            name: string;
+            /** Format: double */
+            area: number;
+            doses: components["schemas"]["Dose"][];
+            /** Format: double */
+            brings: number;
+            /** Format: double */
+            takes: number;
+            much: boolean;
+            little: boolean;
+        };
+        Dose: {
+            name: string;
+            /** Format: double */
+            kg: number;
+        };
+        Lines: {
+            bed: string;
+            name: string;
+            /** Format: double */
+            drip: number;
+            emitters: number;
+            relays: components["schemas"]["Relay"][];
+            /** Format: double */
+            trellis: number;
+            posts: number;
+            stakes: number;
+            cages: number;
+            for: string[];
+        };
+        Relay: {
+            day: string;
+            crop: string;
+            from: number;
+            to: number;
+        };
+        Watering: {
+            day: string;
+            /** Format: double */
+            need: number;
+            /** Format: double */
+            rain: number;
+            /** Format: double */
+            give: number;
+            /** Format: double */
+            barrels: number;
+            /** Format: double */
+            tap: number;
+            /** Format: double */
+            left: number;
+            critical: string[];
         };
         DivideAsk: {
             plot: components["schemas"]["Plot"];
@@ -1733,6 +2122,120 @@ export interface operations {
                 };
                 content: {
                     "image/svg+xml": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getGroundLook: {
+        parameters: {
+            query: {
+                sowing: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The look */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Look"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getGroundWays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The ways */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroundWay"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getGroundFree: {
+        parameters: {
+            query: {
+                bed: string;
+                day?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The stretches */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FreePatch"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getGroundNeeds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The needs */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Needs"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postBedBeside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BesideAsk"];
+            };
+        };
+        responses: {
+            /** @description The bed where it then lies */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bed"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -19,6 +19,11 @@ type Bed struct {
 	Body     string
 }
 
+type Custom struct {
+	ID   int64
+	Body string
+}
+
 type Guest struct {
 	ID       string
 	Position float64

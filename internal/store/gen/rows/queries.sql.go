@@ -59,6 +59,15 @@ func (q *Queries) DeleteBed(ctx context.Context, id string) error {
 	return err
 }
 
+const deleteCustoms = `-- name: DeleteCustoms :exec
+DELETE FROM customs
+`
+
+func (q *Queries) DeleteCustoms(ctx context.Context) error {
+	_, err := q.db.ExecContext(ctx, deleteCustoms)
+	return err
+}
+
 const deleteGuest = `-- name: DeleteGuest :exec
 DELETE FROM guest WHERE id = ?
 `
@@ -261,6 +270,33 @@ func (q *Queries) GetAgreement(ctx context.Context) ([]Agreement, error) {
 			return nil, err
 		}
 		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const getCustoms = `-- name: GetCustoms :many
+SELECT body FROM customs
+`
+
+func (q *Queries) GetCustoms(ctx context.Context) ([]string, error) {
+	rows, err := q.db.QueryContext(ctx, getCustoms)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []string
+	for rows.Next() {
+		var body string
+		if err := rows.Scan(&body); err != nil {
+			return nil, err
+		}
+		items = append(items, body)
 	}
 	if err := rows.Close(); err != nil {
 		return nil, err
@@ -1119,6 +1155,15 @@ type PutBedParams struct {
 
 func (q *Queries) PutBed(ctx context.Context, arg PutBedParams) error {
 	_, err := q.db.ExecContext(ctx, putBed, arg.ID, arg.Position, arg.Body)
+	return err
+}
+
+const putCustoms = `-- name: PutCustoms :exec
+INSERT INTO customs (id, body) VALUES (1, ?) ON CONFLICT (id) DO UPDATE SET body = excluded.body
+`
+
+func (q *Queries) PutCustoms(ctx context.Context, body string) error {
+	_, err := q.db.ExecContext(ctx, putCustoms, body)
 	return err
 }
 

@@ -1,0 +1,133 @@
+package api
+
+import (
+	"encoding/json"
+	"net/http"
+	"slices"
+	"strings"
+	"testing"
+
+	"inventory/internal/core/bed"
+)
+
+// What the ground answers keeps the contract, and what is wrong is refused with
+// what would be right.
+func TestTheGroundKeepsTheContract(t *testing.T) {
+	doc, s := strict(t), served(t, true)
+	st := state(t, s)
+	first := st.Household.Beds[0].ID
+	for path, schema := range map[string]string{
+		"/api/ground-look?sowing=" + st.Plan.Sowings[3].ID: "Look",
+		"/api/ground-needs": "Needs",
+		"/api/ground-free?bed=" + first + "&day=2027-07-01": "[]FreePatch",
+		"/api/ground-ways": "[]GroundWay",
+	} {
+		status, body, _ := call(t, s, path, nil)
+		if status != http.StatusOK {
+			t.Errorf("%s: %d %s", path, status, body)
+			continue
+		}
+		values := []any{nil}
+		if name, many := strings.CutPrefix(schema, "[]"); many {
+			schema = name
+			if err := json.Unmarshal(body, &values); err != nil || len(values) == 0 {
+				t.Errorf("%s: %v, %.200s", path, err, body)
+			}
+		} else if err := json.Unmarshal(body, &values[0]); err != nil {
+			t.Error(err)
+		}
+		for _, v := range values {
+			if err := doc.Components.Schemas[schema].Value.VisitJSON(v); err != nil {
+				t.Errorf("%s: %v", path, err)
+			}
+		}
+	}
+	for path, word := range map[string]string{
+		"/api/ground-look?sowing=nothing":          "a sowing that takes ground",
+		"/api/ground-free?bed=nowhere":             "a bed that is there",
+		"/api/ground-free?bed=" + first + "&day=x": "a day such as",
+	} {
+		if status, body, _ := call(t, s, path, nil); status != http.StatusUnprocessableEntity || !strings.Contains(string(body), word) {
+			t.Errorf("%s: %d %s", path, status, body)
+		}
+	}
+}
+
+// Beds are measured from one another, divided, given their customs; all of it can
+// be taken back.
+func TestBedsAreKept(t *testing.T) {
+	s := served(t, true)
+	before := state(t, s)
+	do, takeBack := editing(t, s)
+	first := before.Household.Beds[0]
+	status, body, _ := call(t, s, "/api/bed-beside", BesideAsk{Bed: bed.Bed{Length: 2, Width: 1.2}, Of: first.ID, Side: "behind", Apart: 0.9})
+	if b := decoded[bed.Bed](t, body); status != http.StatusOK || b.X != first.X || b.Y != first.Y+first.Width+0.9 {
+		t.Errorf("%d %s", status, body)
+	}
+	for _, wrong := range []BesideAsk{{Of: first.ID, Side: "under"}, {Of: "nowhere", Side: "left"}, {Of: first.ID, Side: "left", Apart: 40}} {
+		if status, body, _ := call(t, s, "/api/bed-beside", wrong); status != http.StatusUnprocessableEntity {
+			t.Errorf("%+v: %d %s", wrong, status, body)
+		}
+	}
+	id, three, many := first.ID, 3, 40
+	do(Edit{Command: "divide-bed", Target: &id, Parts: &many}, 422)
+	got := do(Edit{Command: "divide-bed", Target: &id, Parts: &three}, 200)
+	if n := len(got.Household.Beds); n != len(before.Household.Beds)+2 || got.Household.Beds[1].Name != first.Name+" b" || len(got.Household.Beds[2].Stood) != len(first.Stood) {
+		t.Errorf("%d beds, %+v", n, got.Household.Beds[:3])
+	}
+	pots := bed.Bed{Name: "Pots", Kind: bed.Containers, Count: 10, Litre: 40, X: 22, Y: 18}
+	if got = do(Edit{Command: "add-bed", Bed: &pots}, 200); got.Household.Beds[len(got.Household.Beds)-1].Width != 0.342 {
+		t.Errorf("%+v", got.Household.Beds[len(got.Household.Beds)-1])
+	}
+	u := bed.UsualCustoms()
+	u.Recipe = []bed.Amendment{{Name: "Compost", Amount: 4, Unit: "kg", Per: 1, Of: "m²", Nitrogen: 0.003}}
+	got = do(Edit{Command: "set-customs", Customs: &u}, 200)
+	if got.Household.Customs == nil || len(got.Household.Customs.Recipe) != 1 || got.Household.Customs.Recipe[0].ID == "" {
+		t.Errorf("%+v", got.Household.Customs)
+	}
+	u.Pairs = []string{"mice-cats"}
+	do(Edit{Command: "set-customs", Customs: &u}, 422)
+	takeBack()
+	a, _ := json.Marshal(before.Household)
+	z, _ := json.Marshal(state(t, s).Household)
+	if string(a) != string(z) {
+		t.Errorf("taken back, the household is\n%s\nnot\n%s", z, a)
+	}
+}
+
+// After agreeing, a note moves nothing, and a wish less moves nothing that stays.
+func TestTheLayoutStaysAsAgreed(t *testing.T) {
+	s := served(t, true)
+	do, _ := editing(t, s)
+	laid := func() map[string][]Piece {
+		_, body, _ := call(t, s, "/api/layout", nil)
+		out := map[string][]Piece{}
+		for _, p := range decoded[Layout](t, body).Pieces {
+			out[p.Planting] = append(out[p.Planting], p)
+		}
+		return out
+	}
+	got := do(Edit{Command: "agree"}, 200)
+	if got.Household.Agreed == nil || len(got.Household.Agreed.Laid) < 60 {
+		t.Fatalf("%+v", got.Household.Agreed)
+	}
+	agreed := laid()
+	radish := slices.IndexFunc(got.Household.Wishes, func(w Wish) bool { return w.Food == "radish" })
+	w := got.Household.Wishes[radish]
+	w.Note = "White ones."
+	do(Edit{Command: "change-wish", Wish: &w}, 200)
+	do(Edit{Command: "remove-wish", Target: &w.ID}, 200)
+	moved, kept := 0, 0
+	for id, pieces := range laid() {
+		for i, p := range pieces {
+			if was := agreed[id]; len(was) == len(pieces) && (was[i].Bed != p.Bed || was[i].At != p.At) {
+				moved++
+			} else if len(was) > 0 {
+				kept++
+			}
+		}
+	}
+	if moved > 0 || kept < 60 {
+		t.Errorf("%d pieces moved and %d stayed after a wish was taken away", moved, kept)
+	}
+}
