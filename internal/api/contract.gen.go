@@ -489,8 +489,9 @@ type Food struct {
 // FoodKind defines model for FoodKind.
 type FoodKind struct {
 	// Dense sown by area, as shoots
-	Dense bool   `json:"dense"`
-	ID    string `json:"id"`
+	Dense  bool   `json:"dense"`
+	Family string `json:"family"`
+	ID     string `json:"id"`
 
 	// Keeps keeps whole in a store
 	Keeps bool   `json:"keeps"`
@@ -619,6 +620,23 @@ type OwnCrop = book.OwnCrop
 // OwnPreparation defines model for OwnPreparation.
 type OwnPreparation = book.OwnPreparation
 
+// Pairing defines model for Pairing.
+type Pairing struct {
+	ID       string `json:"id"`
+	Long     string `json:"long"`
+	LongName string `json:"long_name"`
+
+	// Room share of the long crop's ground that the short one may take
+	Room      float64 `json:"room"`
+	Short     string  `json:"short"`
+	ShortName string  `json:"short_name"`
+	Timing    string  `json:"timing"`
+
+	// Weeks that they may stand together
+	Weeks float64 `json:"weeks"`
+	Why   string  `json:"why"`
+}
+
 // Patch defines model for Patch.
 type Patch = table.Patch
 
@@ -708,7 +726,9 @@ type Reference struct {
 	Bands        []Band        `json:"bands"`
 	Cautions     []Caution     `json:"cautions"`
 	Climates     []Climate     `json:"climates"`
+	Customs      Customs       `json:"customs"`
 	Foods        []Food        `json:"foods"`
+	Pairings     []Pairing     `json:"pairings"`
 	Preparations []Preparation `json:"preparations"`
 
 	// Station the weather station it knows of; empty for none

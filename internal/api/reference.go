@@ -4,6 +4,7 @@ import (
 	"slices"
 
 	"inventory/internal/core/amount"
+	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
 	"inventory/internal/core/table"
@@ -11,12 +12,12 @@ import (
 
 // reference is what the interface needs to know of the book and the units.
 func reference(b *book.Book) Reference {
-	r := Reference{Foods: []Food{}, Preparations: []Preparation{}, Cautions: []Caution{}, Units: []Unit{}, Climates: []Climate{}, Bands: []Band{}, Assumptions: []Assumption{}}
+	r := Reference{Foods: []Food{}, Preparations: []Preparation{}, Cautions: []Caution{}, Units: []Unit{}, Climates: []Climate{}, Bands: []Band{}, Assumptions: []Assumption{}, Pairings: []Pairing{}, Customs: bed.UsualCustoms()}
 	for _, name := range b.Foods() {
 		f := Food{Name: name, Kinds: []FoodKind{}}
 		for _, c := range b.Food(name) {
 			n, pieces := c.PiecesPerPlant(c.Yield.Value)
-			k := FoodKind{ID: c.ID, Name: c.Name, OnePiece: pieces && n == 1, Perennial: c.Perennial(), Own: c.Own, Keeps: c.Store != "none" && c.StoreWeeks.Value > 0, Pieces: pieces, Weighed: c.Weighed(), Dense: c.Dense != nil}
+			k := FoodKind{ID: c.ID, Name: c.Name, Family: c.Family, OnePiece: pieces && n == 1, Perennial: c.Perennial(), Own: c.Own, Keeps: c.Store != "none" && c.StoreWeeks.Value > 0, Pieces: pieces, Weighed: c.Weighed(), Dense: c.Dense != nil}
 			if c.Portion.Known {
 				k.Portion = &c.Portion.Value
 			}
@@ -32,6 +33,9 @@ func reference(b *book.Book) Reference {
 	}
 	for _, c := range b.Cautions {
 		r.Cautions = append(r.Cautions, Caution{ID: c.ID, Topic: c.Topic, Level: CautionLevel(c.Level), Text: c.Text})
+	}
+	for _, p := range b.Pairings {
+		r.Pairings = append(r.Pairings, Pairing{ID: p.ID, Long: p.Long, LongName: b.Crop(p.Long).Short(), Short: p.Short, ShortName: b.Crop(p.Short).Short(), Weeks: p.WeeksTogether, Room: p.RoomFraction, Why: p.Why, Timing: p.Timing})
 	}
 	shown := func(s amount.Shown) Shown {
 		return Shown{Unit: s.Unit, Factor: s.Factor, Offset: s.Offset, Decimals: s.Decimal}

@@ -40,7 +40,7 @@ func (f *fitting) goHome() {
 		number[f.in.Plantings[i].ID] = i
 	}
 	rest := map[int]int{} // plants still to lay
-	var order []int
+	var turn []int
 	parts := map[int][]bed.Laid{}
 	for _, a := range f.in.Agreed {
 		i, there := number[a.Sowing]
@@ -56,13 +56,17 @@ func (f *fitting) goHome() {
 			continue
 		}
 		if len(parts[i]) == 0 {
-			order = append(order, i)
+			turn = append(turn, i)
 			rest[i] = f.in.Plantings[i].Planted
 		}
 		parts[i] = append(parts[i], a)
 		f.home[i] = append(f.home[i], spot{k, int(math.Round(a.At * 1000))})
 	}
-	for _, i := range order {
+	if f.pairs != nil { // what stands below others comes after them
+		low := func(i int) int { return order(slices.ContainsFunc(f.pairs[i], func(pair int) bool { return pair > 0 })) }
+		slices.SortStableFunc(turn, func(a, b int) int { return low(a) - low(b) })
+	}
+	for _, i := range turn {
 		for n, at := range f.home[i] {
 			plants := min(rest[i], parts[i][n].Planted)
 			if n == len(f.home[i])-1 {

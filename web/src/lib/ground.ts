@@ -1,8 +1,8 @@
 // The layout of the ground: fetched after the plan, and told as old until the new
-// one is there.
+// one is there; and a sowing that is being moved about on it.
 import { defineStore } from 'pinia'
-import { computed, shallowRef, watch } from 'vue'
-import { answer, api, Refused, type Layout } from './api'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { answer, api, Refused, type Bed, type Choice, type Layout, type Look, type Piece } from './api'
 import { useHousehold } from './household'
 
 export const useGround = defineStore('ground', () => {
@@ -21,9 +21,69 @@ export const useGround = defineStore('ground', () => {
   }
   watch(() => store.state?.revision, fetchLayout, { immediate: true })
 
+  const names = computed(() => new Map((store.plan?.sowings ?? []).map((s) => [s.id, s.crop_name])))
   return {
     layout,
+    names,
     /** Whether the layout is of the plan before: it is being fitted anew. */
     old: computed(() => layout.value?.revision !== store.state?.revision),
+    bedName: (id: string) => store.household?.beds.find((b) => b.id === id)?.name ?? '',
   }
+})
+
+/** Fetches how a sowing would do in every bed. */
+export function fetchLook(sowing: string): Promise<Look> {
+  return answer(() => api.GET('/ground-look', { params: { query: { sowing } } }))
+}
+
+/** A sowing that is being moved: where it is held over the ground, and what the
+ * rules say to that. */
+export const useMoving = defineStore('moving', () => {
+  const store = useHousehold()
+  const sowing = ref('')
+  const bed = ref('')
+  const at = ref(0)
+  const look = shallowRef<Look>()
+
+  async function begin(p: Piece) {
+    sowing.value = p.planting
+    bed.value = p.bed
+    at.value = p.at
+    look.value = undefined
+    try {
+      const found = await fetchLook(p.planting)
+      if (sowing.value === p.planting) look.value = found
+    } catch (e) {
+      if (!(e instanceof Refused)) throw e
+      leave()
+    }
+  }
+  function leave() {
+    sowing.value = ''
+  }
+  const choice = computed<Choice | undefined>(() => look.value?.choices.find((c) => c.bed === bed.value))
+  const target = computed<Bed | undefined>(() => store.household?.beds.find((b) => b.id === bed.value))
+  const length = computed(() => choice.value?.length ?? 0)
+  /** Holds it over a place of a bed, within the bed's ends. */
+  function over(id: string, place: number) {
+    bed.value = id
+    const most = (target.value?.length ?? 0) - length.value
+    at.value = Math.max(0, Math.min(most, Math.round(place * 20) / 20))
+  }
+  const free = computed(() =>
+    (choice.value?.free ?? []).some((f) => f.from <= at.value + 0.002 && at.value + length.value <= f.to + 0.002),
+  )
+  const verdict = computed<'free' | 'room' | 'bend' | 'no' | ''>(() => {
+    const c = choice.value
+    if (!c) return ''
+    if (c.refused) return 'no'
+    if (c.bend) return 'bend'
+    return free.value ? 'free' : 'room'
+  })
+  async function put(bend: boolean) {
+    const problem = await store.place(sowing.value, bed.value, bend, at.value)
+    if (!problem) leave()
+    return problem
+  }
+  return { sowing, bed, at, look, choice, target, length, verdict, begin, leave, over, put }
 })

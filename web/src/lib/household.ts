@@ -117,8 +117,8 @@ export const useHousehold = defineStore('household', () => {
   }
 
   /** Puts a sowing in a bed by hand. */
-  function place(sowing: string, bed: string, bend = false): Promise<Problem | undefined> {
-    return inTurn(() => send({ sowing, bed, bend, ...stamp() }))
+  function place(sowing: string, bed: string, bend = false, at?: number): Promise<Problem | undefined> {
+    return inTurn(() => send({ sowing, bed, bend, at, ...stamp() }))
   }
 
   async function again() {
@@ -151,6 +151,8 @@ export const useHousehold = defineStore('household', () => {
     unsent,
     household: computed(() => state.value?.household),
     plan: computed(() => state.value?.plan),
+    /** Every crop of the book, the household's own among them. */
+    crops: computed(() => (reference.value?.foods ?? []).flatMap((f) => f.kinds.map((k) => ({ ...k, food: f.name })))),
     load,
     edit,
     log,

@@ -1834,6 +1834,27 @@ export interface components {
             assumptions: components["schemas"]["Assumption"][];
             /** @description the weather station it knows of; empty for none */
             station: string;
+            pairings: components["schemas"]["Pairing"][];
+            customs: components["schemas"]["Customs"];
+        };
+        Pairing: {
+            id: string;
+            long: string;
+            long_name: string;
+            short: string;
+            short_name: string;
+            /**
+             * Format: double
+             * @description that they may stand together
+             */
+            weeks: number;
+            /**
+             * Format: double
+             * @description share of the long crop's ground that the short one may take
+             */
+            room: number;
+            why: string;
+            timing: string;
         };
         Food: {
             name: string;
@@ -1842,6 +1863,7 @@ export interface components {
         FoodKind: {
             id: string;
             name: string;
+            family: string;
             /** @description keeps whole in a store */
             keeps: boolean;
             /** @description counted in pieces */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The places, in the order of the work, each with one live fact.
 import { computed } from 'vue'
+import { useGround } from '../lib/ground'
 import { useHousehold } from '../lib/household'
 import { useUnits } from '../lib/units'
 import { dueOf } from '../lib/daybook'
@@ -8,6 +9,7 @@ import { count, day } from '../lib/words'
 
 defineEmits<{ help: [] }>()
 const store = useHousehold()
+const ground = useGround()
 const { system } = useUnits()
 
 const places = computed(() => {
@@ -30,8 +32,12 @@ const places = computed(() => {
     {
       to: '/ground',
       name: 'Ground',
-      fact: store.household?.beds.length ? count(store.household.beds.length, 'bed') : 'no beds yet',
-      loud: false,
+      fact: !store.household?.beds.length
+        ? 'no beds yet'
+        : ground.layout && ground.layout.short > 0.05
+          ? `${count(ground.layout.left.length, 'sowing')} short`
+          : 'all has ground',
+      loud: !!ground.layout?.left.length,
     },
     {
       to: '/daybook',

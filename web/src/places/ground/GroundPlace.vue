@@ -1,25 +1,43 @@
 <script setup lang="ts">
-// The ground: the beds to scale and what stands in them, week by week; each bed
-// over the year; what found no ground, and how much is short.
+// The ground: the plot to scale and what stands in it, week by week; each bed over
+// the year; the beds by their measures; what they are given. What has found no
+// ground stays in sight.
 import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import type { Bed } from '../../lib/api'
-import { useGround } from '../../lib/ground'
+import { useGround, useMoving } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useUnits } from '../../lib/units'
 import { count, day as short, dayNumber, fullDay, isoDay } from '../../lib/words'
-import BedRow from './BedRow.vue'
+import BedsPage from './BedsPage.vue'
 import BedTime from './BedTime.vue'
+import CarePage from './CarePage.vue'
 import DivideForm from './DivideForm.vue'
+import FreeGround from './FreeGround.vue'
+import MoveBar from './MoveBar.vue'
 import PlantingCard from './PlantingCard.vue'
 import PlotMap from './PlotMap.vue'
+import WaysOut from './WaysOut.vue'
 
 const store = useHousehold()
 const ground = useGround()
+const moving = useMoving()
+const route = useRoute()
+const router = useRouter()
 const { say } = useUnits()
 const chosen = ref('')
 const picked = ref('') // the sowing whose card is open
 const adding = ref<Bed>()
+
+const views = [
+  { id: 'plot', words: 'the plot' },
+  { id: 'year', words: 'over the year' },
+  { id: 'beds', words: 'the beds' },
+  { id: 'care', words: 'fill, feed, water' },
+]
+const view = computed(() => String(route.params.view || 'plot'))
+const show = (id: string) => router.push(id === 'plot' ? '/ground' : `/ground/${id}`)
 
 const beds = computed(() => store.household?.beds ?? [])
 const layout = computed(() => ground.layout)
@@ -51,16 +69,31 @@ function step(by: number) {
   at.value = Math.max(0, Math.min(to.value - from.value - 1, at.value + by))
 }
 
-const names = computed(() => new Map((store.plan?.sowings ?? []).map((s) => [s.id, s])))
-const left = computed(() =>
-  (layout.value?.left ?? []).map((l) => ({ ...l, s: names.value.get(l.planting) })).sort((a, b) => b.need - a.need),
-)
-const owned = computed(() => beds.value.reduce((sum, b) => sum + b.length * b.width, 0))
-const missing = computed(() => (layout.value ? layout.value.need - layout.value.placed : 0))
-const standing = computed(() => pieces.value.filter((p) => p.from <= day.value && day.value < p.to))
-const taken = computed(() =>
-  standing.value.reduce((sum, p) => sum + p.length * (beds.value.find((b) => b.id === p.bed)?.width ?? 0), 0),
-)
+const left = computed(() => {
+  const of = new Map((store.plan?.sowings ?? []).map((s) => [s.id, s]))
+  return (layout.value?.left ?? []).map((l) => ({ ...l, s: of.get(l.planting) })).sort((a, b) => b.need - a.need)
+})
+const allLeft = ref(false)
+const week = computed(() => {
+  const weeks = layout.value?.weeks ?? []
+  return weeks.filter((w) => w.day <= day.value).pop() ?? weeks[0]
+})
+/** The weeks in which most is short. */
+const worst = computed(() => {
+  const weeks = (layout.value?.weeks ?? []).filter((w) => w.short > 0.05)
+  if (!weeks.length) return undefined
+  const peak = weeks.reduce((a, b) => (b.short > a.short ? b : a))
+  return { first: weeks[0]!.day, last: weeks[weeks.length - 1]!.day, peak }
+})
+function pickSowing(id: string) {
+  picked.value = id
+  const p = pieces.value.find((x) => x.planting === id)
+  if (p && !(p.from <= day.value && day.value < p.to)) day.value = p.from
+}
+function choose(id: string) {
+  chosen.value = chosen.value === id && view.value === 'plot' && !picked.value ? '' : id
+  picked.value = ''
+}
 function add() {
   const y = Math.max(0, ...beds.value.map((b) => b.y + (b.turned ? b.length : b.width) + 0.9))
   adding.value = {
@@ -72,12 +105,15 @@ function add() {
     width: 1.2,
     turned: false,
   }
+  if (beds.value.length) void show('beds')
 }
 
 useKeys([
   { keys: 'n', does: 'a new bed', run: add },
   { keys: '[', does: 'a week back', run: () => step(-7) },
   { keys: ']', does: 'a week on', run: () => step(7) },
+  { keys: 'Escape', does: 'close the card', run: () => (picked.value = chosen.value = '') },
+  { keys: 'm', does: 'on a planting: move it by keys' },
 ])
 </script>
 
@@ -86,24 +122,34 @@ useKeys([
     <div class="bar">
       <h2 tabindex="-1">Ground</h2>
       <p v-if="beds.length && layout" class="sum" role="status">
-        <b>{{ say(owned, 'm²') }}</b> in {{ count(beds.length, 'bed') }};
-        <template v-if="missing > 0.05"
+        <b>{{ say(layout.owned, 'm²') }}</b> in {{ count(beds.length, 'bed') }};
+        <template v-if="layout.short > 0.05"
           ><span class="warn"
-            ><b>{{ say(missing, 'm²') }} · weeks</b> short</span
+            ><b>{{ say(layout.short, 'm²') }} · weeks</b> short</span
           >, {{ count(left.length, 'sowing') }} without ground</template
         >
         <template v-else>all that is sown has its ground</template>
         <span v-if="ground.old" class="quiet small"> being fitted anew …</span>
       </p>
-      <a v-if="beds.length" class="small no-print" :href="`/api/plot.svg?day=${day}`" download="plot.svg"
-        >Drawing, 1 : 100</a
-      >
+      <div v-if="beds.length" class="choice no-print" role="group" aria-label="What of the ground is shown">
+        <button
+          v-for="v in views"
+          :key="v.id"
+          type="button"
+          class="plain"
+          :aria-pressed="view === v.id"
+          @click="show(v.id)"
+        >
+          {{ v.words }}
+        </button>
+      </div>
     </div>
     <template v-if="!beds.length">
       <p class="empty">Measure the plot, and Inventory proposes how it divides into beds; or add beds one by one.</p>
       <DivideForm />
+      <BedsPage :adding="adding" @add="add" @done="adding = undefined" />
     </template>
-    <template v-else>
+    <template v-else-if="view === 'plot' || view === 'year'">
       <div class="scrub">
         <button type="button" class="link" aria-label="A week back" @click="step(-7)">‹</button>
         <input
@@ -116,55 +162,78 @@ useKeys([
         />
         <button type="button" class="link" aria-label="A week on" @click="step(7)">›</button>
         <b class="when">{{ fullDay(day) }}</b>
-        <span class="quiet small">{{ say(taken, 'm²') }} taken of {{ say(owned, 'm²') }}</span>
+        <span v-if="week && layout" class="quiet small taken"
+          >{{ say(week.taken, 'm²') }} taken of {{ say(layout.owned, 'm²')
+          }}<template v-if="week.short > 0.05"
+            >, <span class="warn">{{ say(week.short, 'm²') }} short</span></template
+          ></span
+        >
       </div>
-      <PlotMap
-        :beds="beds"
-        :pieces="pieces"
-        :day="day"
-        :chosen="chosen"
-        @choose="chosen = $event"
-        @pick="picked = $event"
-      />
-      <PlantingCard v-if="picked" :sowing="picked" :pieces="pieces" @close="picked = ''" />
-      <h3>The beds over the year</h3>
-      <BedTime
-        :beds="beds"
-        :pieces="pieces"
-        :day="day"
-        :from="from"
-        :to="to"
-        :chosen="chosen"
-        @choose="chosen = $event"
-        @day="day = $event"
-        @pick="picked = $event"
-      />
-      <p class="key small quiet">
-        <i class="well" /> stands as it wishes <i class="faulty" /> something is not as it would wish: point at it to
-        read what
-      </p>
-      <template v-if="left.length">
-        <h3 class="warn">Without ground</h3>
-        <ul class="left">
-          <li v-for="l in left" :key="l.planting" :data-left="l.planting">
-            <button type="button" class="plain crop" @click="picked = l.planting">{{ l.s?.crop_name }}</button> of
-            {{ short(l.s?.date) }}, {{ count(l.planted, 'plant') }}: <b>{{ say(l.need, 'm²') }} · weeks</b>;
-            <span class="quiet">{{ l.why }}</span>
-          </li>
-        </ul>
-      </template>
+      <MoveBar v-if="moving.sowing" />
+      <div class="sides">
+        <div class="main">
+          <PlotMap
+            v-if="view === 'plot'"
+            :beds="beds"
+            :pieces="pieces"
+            :day="day"
+            :chosen="chosen"
+            @choose="choose"
+            @pick="pickSowing"
+          />
+          <template v-else>
+            <BedTime
+              :beds="beds"
+              :pieces="pieces"
+              :day="day"
+              :from="from"
+              :to="to"
+              :chosen="chosen"
+              @choose="choose"
+              @day="day = $event"
+              @pick="pickSowing"
+            />
+            <p class="key small quiet">
+              <i class="well" /> stands as it wishes <i class="faulty" /> something is not as it would wish
+              <i class="shared" /> shares ground <i class="stands" /> stands there now. Drag a planting to another bed,
+              or press <kbd>m</kbd> on it.
+            </p>
+          </template>
+          <p class="small no-print links">
+            <a :href="`/api/plot.svg?day=${day}`" download="plot.svg">drawing to scale, 1 : 100</a>
+            <RouterLink :to="`/ground/sheet?day=${day}`">print the plot and a card a bed</RouterLink>
+          </p>
+        </div>
+        <div class="side">
+          <PlantingCard v-if="picked" :sowing="picked" :pieces="pieces" @close="picked = ''" />
+          <FreeGround v-else-if="chosen" :bed="chosen" :day="day" />
+          <template v-else-if="left.length">
+            <h3 class="warn">Without ground</h3>
+            <p v-if="worst" class="small quiet">
+              Short from {{ short(worst.first) }} to {{ short(worst.last) }}, most in the week of
+              {{ short(worst.peak.day) }}: {{ say(worst.peak.short, 'm²') }}.
+            </p>
+            <ul class="left small">
+              <li v-for="l in allLeft ? left : left.slice(0, 6)" :key="l.planting" :data-left="l.planting">
+                <button type="button" class="plain crop" @click="pickSowing(l.planting)">{{ l.s?.crop_name }}</button>
+                <span class="need">{{ say(l.need, 'm²') }} weeks</span>
+                <span class="quiet">{{ short(l.s?.date) }}, {{ count(l.planted, 'plant') }}: {{ l.why }}</span>
+              </li>
+            </ul>
+            <button v-if="left.length > 6" type="button" class="link small" @click="allLeft = !allLeft">
+              {{ allLeft ? 'fewer' : `all ${left.length}` }}
+            </button>
+            <WaysOut />
+          </template>
+          <p v-else class="small quiet">
+            All that is sown has its ground. Press a bed to see what is free in it and what can still go in; a planting,
+            to see why it stands there.
+          </p>
+        </div>
+      </div>
     </template>
-    <h3 v-if="beds.length" class="no-print">The beds by their measures</h3>
-    <div class="no-print">
-      <div v-if="beds.length" class="heads small quiet" aria-hidden="true">
-        <span>bed</span><span>long × wide</span><span>from the left, from the front</span>
-      </div>
-      <BedRow v-for="b in beds" :key="b.id" :bed="b" />
-      <BedRow v-if="adding" :bed="adding" is-new @done="adding = undefined" />
-      <p class="adds">
-        <button v-if="!adding" type="button" class="link" @click="add">Add a bed</button>
-      </p>
-    </div>
+    <BedsPage v-else-if="view === 'beds'" :adding="adding" @add="add" @done="adding = undefined" />
+    <CarePage v-else />
   </section>
 </template>
 
@@ -176,15 +245,15 @@ useKeys([
   align-items: baseline;
   margin-bottom: 0.3rem;
 }
+.choice {
+  margin-left: auto;
+}
 h2:focus {
   outline: none;
 }
 .sum {
   font-family: var(--serif);
   font-size: 1.1rem;
-}
-.warn {
-  color: var(--accent);
 }
 .scrub {
   display: flex;
@@ -201,9 +270,25 @@ h2:focus {
   font-variant-numeric: tabular-nums lining-nums;
   min-width: 7.5rem;
 }
-h3 {
-  margin-top: 1rem;
-  border-bottom: 1px solid var(--ink-2);
+.taken {
+  min-width: 15rem;
+}
+.sides {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 21rem;
+  gap: 0 1.4rem;
+  align-items: start;
+}
+@container leaf (max-width: 900px) {
+  .sides {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+.links {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 1.4rem;
+  padding-top: 0.3rem;
 }
 .key i {
   display: inline-block;
@@ -218,35 +303,35 @@ h3 {
 .key .faulty {
   background: color-mix(in srgb, var(--cellar) 60%, var(--sheet));
 }
+.key .shared {
+  background: color-mix(in srgb, var(--freezer) 45%, var(--sheet));
+}
+.key .stands {
+  background: var(--wash);
+  border: 1px dashed var(--ink-2);
+}
 .left {
   list-style: none;
   padding: 0;
-  margin: 0;
+  margin: 0 0 0.3rem;
 }
 .left li {
+  display: grid;
+  grid-template-columns: 1fr auto;
   border-bottom: 1px solid var(--hair);
   padding: 0.15rem 0;
 }
-.crop {
+.left li .quiet {
+  grid-column: 1 / -1;
+}
+.crop,
+.need {
   font-family: var(--serif);
   font-weight: 600;
+  font-variant-numeric: tabular-nums lining-nums;
 }
-.heads {
-  display: grid;
-  grid-template-columns: minmax(6rem, 1fr) 10rem 26rem;
-  gap: 0 0.8rem;
-  padding-top: 0.2rem;
-}
-@container leaf (max-width: 820px) {
-  .heads {
-    display: none;
-  }
-}
-.adds {
-  padding-top: 0.5rem;
-}
-.adds .link {
-  margin-right: 1.2rem;
+.crop {
+  font-size: 1rem;
 }
 .empty {
   font-family: var(--serif);

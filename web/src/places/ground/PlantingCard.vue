@@ -1,31 +1,49 @@
 <script setup lang="ts">
-// One sowing on the ground: where it stands and when, what came before and comes
-// next, and the bed it may be put in by hand.
-import { ElButton, ElOption, ElSelect } from 'element-plus'
+// One sowing on the ground: where it stands and when, its counts, what came before
+// and comes next, why it stands there, and how it would do in every other bed.
+import { ElButton } from 'element-plus'
 import { computed, ref, watch } from 'vue'
-import type { Piece, Problem } from '../../lib/api'
-import { otherErrors, useHousehold } from '../../lib/household'
+import { Refused, type Choice, type Look, type Piece, type Problem } from '../../lib/api'
+import { fetchLook, useGround, useMoving } from '../../lib/ground'
+import { useHousehold, wordsOf } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { count, day } from '../../lib/words'
+import Figure from '../../parts/Figure.vue'
 
 const props = defineProps<{ sowing: string; pieces: Piece[] }>()
 const emit = defineEmits<{ close: [] }>()
 const store = useHousehold()
+const ground = useGround()
+const moving = useMoving()
 const { say } = useUnits()
 const problem = ref<Problem>()
 const wanted = ref('')
+const look = ref<Look>()
+const all = ref(false)
+
+async function find() {
+  try {
+    const mine = props.sowing
+    const found = await fetchLook(mine)
+    if (mine === props.sowing) look.value = found
+  } catch (e) {
+    if (!(e instanceof Refused)) throw e
+    look.value = undefined
+  }
+}
 watch(
   () => props.sowing,
   () => {
     problem.value = undefined
-    wanted.value = ''
+    all.value = false
+    look.value = undefined
+    void find()
   },
+  { immediate: true },
 )
+watch(() => props.pieces, find)
 
 const s = computed(() => store.plan?.sowings.find((x) => x.id === props.sowing))
-const names = computed(() => new Map((store.plan?.sowings ?? []).map((x) => [x.id, x.crop_name])))
-const beds = computed(() => store.household?.beds ?? [])
-const bedName = (id: string) => beds.value.find((b) => b.id === id)?.name ?? ''
 const mine = computed(() => props.pieces.filter((p) => p.planting === props.sowing))
 const held = computed(() => store.household?.placements.some((p) => p.sowing === props.sowing))
 /** What lies on some of the same ground, the last before and the first after. */
@@ -39,31 +57,59 @@ const beside = computed(() => {
   const after = others
     .filter((p) => mine.value.some((m) => p.from >= m.to))
     .sort((a, b) => a.from.localeCompare(b.from))[0]
-  return { before, after }
+  const stands = (store.household?.beds ?? []).flatMap((b) =>
+    (b.stands ?? []).filter((x) =>
+      mine.value.some((m) => m.bed === b.id && m.at < x.at + x.length - 0.001 && x.at < m.at + m.length - 0.001),
+    ),
+  )[0]
+  return { before, after, stands }
 })
+const choices = computed(() => (look.value?.choices ?? []).filter((c) => !mine.value.some((m) => m.bed === c.bed)))
+const shown = computed(() => (all.value ? choices.value : choices.value.slice(0, 3)))
 
-async function put(bend: boolean) {
-  if (!wanted.value) return
-  problem.value = await store.place(props.sowing, wanted.value, bend)
+function words(c: Choice): string {
+  if (c.refused) return c.refused
+  if (c.bend) return `its family stood there in ${c.bend}`
+  const against = c.faults.length ? c.faults.join(', ') : 'nothing against it'
+  return c.free.length ? `free; ${against}` : `others would make room; ${against}`
+}
+async function put(bed: string, bend: boolean) {
+  wanted.value = bed
+  problem.value = await store.place(props.sowing, bed, bend)
 }
 async function letGo() {
   problem.value = await store.edit({ command: 'remove-placement', target: props.sowing })
 }
 /** What is in the way, in the binary's own words; only the rotation may be bent. */
 const refusal = computed(() => problem.value?.fields?.[0])
+const base = computed(() => `sowing/${props.sowing}`)
 </script>
 
 <template>
   <aside v-if="s" class="card" :data-card="sowing" aria-label="A sowing on the ground">
     <h3>
-      {{ s.crop_name }} <span class="quiet small">begun {{ day(s.date) }}, {{ count(s.plants, 'plant') }}</span>
+      {{ s.crop_name }}
       <button type="button" class="link small" @click="emit('close')">close</button>
     </h3>
+    <p class="small">
+      <Figure :value="s.plants" :figure="base + '/plants'" label="plants" /> plants for
+      {{ s.wish_title.toLowerCase() }}; {{ s.method === 'raised' ? 'sown indoors' : 'begun' }} {{ day(s.date)
+      }}<template v-if="s.plant_out && s.plant_out !== s.date">, out {{ day(s.plant_out) }}</template
+      ><template v-if="s.first_pick">, picked {{ day(s.first_pick) }} to {{ day(s.last_pick) }}</template
+      >.
+    </p>
     <ul v-if="mine.length" class="where">
       <li v-for="p in mine" :key="p.bed + p.at">
-        <b>{{ bedName(p.bed) }}</b>, {{ say(p.length, 'm') }} from {{ say(p.at, 'm') }} on, {{ day(p.from) }} to
-        {{ day(p.to) }}
+        <b>{{ ground.bedName(p.bed) }}</b>, {{ say(p.length, 'm') }} from {{ say(p.at, 'm') }} on, {{ day(p.from) }} to
+        {{ day(p.to) }};
+        {{
+          p.across
+            ? `rows ${say(p.line * 100, 'cm')} apart, across`
+            : `${count(p.lines, 'row')} ${say(p.line * 100, 'cm')} apart`
+        }}, {{ say(p.plant * 100, 'cm') }} in the row
         <span v-if="p.held" class="by-hand">held by hand</span>
+        <span v-if="p.with" class="by-hand">between {{ ground.names.get(p.with) }}</span>
+        <span v-if="p.was" class="warn">moved from {{ ground.bedName(p.was) }}</span>
         <span v-if="p.bent" class="warn">rotation bent: its family stood here in {{ p.bent }}</span>
         <span v-for="f in p.faults ?? []" :key="f" class="warn">{{ f }}</span>
       </li>
@@ -71,28 +117,52 @@ const refusal = computed(() => problem.value?.fields?.[0])
     <p v-else class="warn">It has found no ground.</p>
     <p class="quiet small">
       <template v-if="beside.before"
-        >Before it: {{ names.get(beside.before.planting) }}, until {{ day(beside.before.to) }}.
+        >Before it: {{ ground.names.get(beside.before.planting) }}, until {{ day(beside.before.to) }}.
+      </template>
+      <template v-else-if="beside.stands"
+        >Before it: {{ beside.stands.name }}, until {{ day(beside.stands.until) }}.
       </template>
       <template v-if="beside.after"
-        >Next: {{ names.get(beside.after.planting) }}, from {{ day(beside.after.from) }}.</template
+        >Next: {{ ground.names.get(beside.after.planting) }}, from {{ day(beside.after.from) }}.</template
       >
     </p>
-    <div class="put no-print">
-      <ElSelect
-        v-model="wanted"
-        size="small"
-        placeholder="put it in another bed"
-        aria-label="Put it in another bed"
-        @change="put(false)"
-      >
-        <ElOption v-for="b in beds" :key="b.id" :value="b.id" :label="b.name" />
-      </ElSelect>
-      <button v-if="held" type="button" class="link" @click="letGo">let it find its own bed again</button>
+    <details v-if="look?.why.length" class="why small" open>
+      <summary>Why there</summary>
+      <ul>
+        <li v-for="w in look.why" :key="w">{{ w }}</li>
+      </ul>
+    </details>
+    <div v-if="choices.length" class="else no-print small">
+      <h4>In another bed</h4>
+      <ul>
+        <li v-for="c in shown" :key="c.bed" :data-choice="c.bed">
+          <b>{{ c.name }}</b>
+          <span :class="c.refused || c.bend ? 'warn' : 'quiet'">{{ words(c) }}</span>
+          <button
+            v-if="!c.refused"
+            type="button"
+            class="link"
+            :aria-label="`Put it in ${c.name}`"
+            @click="put(c.bed, false)"
+          >
+            put it there
+          </button>
+          <p v-if="problem && wanted === c.bed" class="wrong" role="alert">
+            {{ refusal ? `${refusal.value} cannot be; wanted: ${refusal.allowed}.` : wordsOf(problem) }}
+            <ElButton v-if="refusal?.field === 'bend'" size="small" @click="put(c.bed, true)"
+              >Bend the rotation</ElButton
+            >
+          </p>
+        </li>
+      </ul>
+      <p class="acts">
+        <button v-if="choices.length > 3" type="button" class="link" @click="all = !all">
+          {{ all ? 'fewer' : `all ${choices.length} beds` }}
+        </button>
+        <button v-if="mine[0]" type="button" class="link" @click="moving.begin(mine[0])">move it by keys</button>
+        <button v-if="held" type="button" class="link" @click="letGo">let it find its own bed again</button>
+      </p>
     </div>
-    <p v-if="problem" class="wrong" role="alert">
-      {{ refusal ? `${refusal.value} cannot be; wanted: ${refusal.allowed}.` : otherErrors(problem) || problem.detail }}
-      <ElButton v-if="refusal?.field === 'bend'" size="small" @click="put(true)">Bend the rotation</ElButton>
-    </p>
   </aside>
 </template>
 
@@ -101,36 +171,63 @@ const refusal = computed(() => problem.value?.fields?.[0])
   border-left: 3px solid var(--accent);
   background: var(--sheet);
   padding: 0.4rem 0.9rem 0.6rem;
-  margin: 0.5rem 0;
 }
 h3 {
   display: flex;
   gap: 0.8rem;
   align-items: baseline;
+  font-size: 1.15rem;
 }
 h3 .link {
   margin-left: auto;
 }
-.where {
+h4 {
+  margin: 0.5rem 0 0;
+  font-family: var(--serif);
+  font-weight: 600;
+  font-size: 0.95rem;
+}
+ul {
   list-style: none;
   margin: 0;
   padding: 0;
 }
-.warn {
-  color: var(--accent);
-  margin-left: 0.6rem;
+.where .warn,
+.by-hand {
+  display: block;
+  padding-left: 0.8rem;
 }
 .by-hand {
-  margin-left: 0.6rem;
   font-style: italic;
 }
-.put {
+.why {
+  margin-top: 0.4rem;
+}
+summary {
+  cursor: pointer;
+  font-family: var(--serif);
+  font-weight: 600;
+  font-size: 0.95rem;
+}
+.else li {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.4rem 1rem;
-  align-items: center;
+  gap: 0 0.6rem;
+  align-items: baseline;
+  border-top: 1px solid var(--hair);
+  padding: 0.15rem 0;
 }
-.put .el-select {
-  width: 14rem;
+.else li .link {
+  margin-left: auto;
+}
+.else .wrong {
+  flex-basis: 100%;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 1.1rem;
+  border-top: 1px solid var(--hair);
+  padding-top: 0.25rem;
 }
 </style>

@@ -1,50 +1,83 @@
 <script setup lang="ts">
-// The plot to scale, with north and a scale bar: what stands in each bed in one
-// week.
+// The plot to scale, with north and a scale bar: what stands in each bed on a day,
+// its rows and blocks as really spaced.
 import { computed } from 'vue'
 import type { Bed, Piece } from '../../lib/api'
+import { useGround, useMoving } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
+import { count } from '../../lib/words'
+import { across, spots } from './spacing'
 
-const props = defineProps<{ beds: Bed[]; pieces: Piece[]; day: string; chosen: string }>()
+const props = defineProps<{ beds: Bed[]; pieces: Piece[]; day: string; chosen: string; still?: boolean }>()
 const emit = defineEmits<{ choose: [id: string]; pick: [planting: string] }>()
 const store = useHousehold()
+const ground = useGround()
+const moving = useMoving()
 const { say, system } = useUnits()
 
-const extent = (b: Bed) => (b.turned ? [b.width, b.length] : [b.length, b.width]) as [number, number]
 const plot = computed(() => {
   const p = store.household?.plot
-  const x = Math.max(1, ...props.beds.map((b) => b.x + extent(b)[0]))
-  const y = Math.max(1, ...props.beds.map((b) => b.y + extent(b)[1]))
+  const x = Math.max(1, ...props.beds.map((b) => b.x + across(b)[0]))
+  const y = Math.max(1, ...props.beds.map((b) => b.y + across(b)[1]))
   return { length: Math.max(p?.length ?? 0, x), width: Math.max(p?.width ?? 0, y), bearing: p?.bearing ?? 0 }
 })
 const pad = computed(() => plot.value.length * 0.02 + 0.4)
 /** y points up on the ground and down on the screen. */
 const top = (y: number, height: number) => plot.value.width - y - height
 
-const stands = computed(() => props.pieces.filter((p) => p.from <= props.day && props.day < p.to))
-const names = computed(() => new Map((store.plan?.sowings ?? []).map((s) => [s.id, s.crop_name])))
+/** A stretch of a bed as a rectangle of the drawing. */
+function box(b: Bed, at: number, length: number) {
+  return b.turned
+    ? { x: b.x, y: top(b.y + at, length), w: b.width, h: length }
+    : { x: b.x + at, y: top(b.y, b.width), w: length, h: b.width }
+}
+// The beds and all their pieces are worked out once for a layout; a day shows or
+// hides them.
 const drawn = computed(() =>
-  props.beds.map((b) => {
-    const [w, h] = extent(b)
+  props.beds.map((b) => ({
+    b,
+    ...box(b, 0, b.length),
+    pots:
+      b.kind === 'containers' && b.count
+        ? Array.from({ length: b.count - 1 }, (_, i) => box(b, ((i + 1) * b.length) / b.count!, 0))
+        : [],
+    stands: (b.stands ?? []).map((s) => ({ s, ...box(b, s.at, s.length) })),
+    pieces: props.pieces
+      .filter((p) => p.bed === b.id)
+      .map((p, i) => ({
+        p,
+        ...box(b, p.at, p.length),
+        name: ground.names.get(p.planting) ?? '',
+        ...spots(p, b, `${b.id}-${i}`),
+      })),
+  })),
+)
+const now = computed(() =>
+  drawn.value.map((d) => ({
+    ...d,
+    stands: d.stands.filter((s) => props.day < s.s.until),
+    pieces: d.pieces.filter((q) => q.p.from <= props.day && props.day < q.p.to),
+  })),
+)
+const walls = computed(() => {
+  const p = store.household?.plot
+  return (p?.obstacles ?? []).map((o) => {
+    const a = ((o.bearing - p!.bearing) * Math.PI) / 180
+    const x = p!.length / 2 + Math.sin(a) * o.distance
+    const y = p!.width / 2 + Math.cos(a) * o.distance
+    const half = o.breadth / 2
     return {
-      b,
-      x: b.x,
-      y: top(b.y, h),
-      w,
-      h,
-      pieces: stands.value
-        .filter((p) => p.bed === b.id)
-        .map((p) => ({
-          p,
-          x: b.turned ? b.x : b.x + p.at,
-          y: b.turned ? top(b.y + p.at, p.length) : top(b.y, h),
-          w: b.turned ? b.width : p.length,
-          h: b.turned ? p.length : b.width,
-          name: names.value.get(p.planting) ?? '',
-        })),
+      o,
+      x1: x - Math.cos(a) * half,
+      y1: plot.value.width - (y + Math.sin(a) * half),
+      x2: x + Math.cos(a) * half,
+      y2: plot.value.width - (y - Math.sin(a) * half),
     }
-  }),
+  })
+})
+const ghost = computed(() =>
+  moving.sowing && moving.target ? box(moving.target, moving.at, Math.max(0.2, moving.length)) : undefined,
 )
 /** A bar of a round length, about a quarter of the plot. */
 const bar = computed(() => {
@@ -61,26 +94,78 @@ const letter = computed(() => Math.min(0.62, plot.value.length / 42))
   <svg
     class="plot"
     :viewBox="`${-pad} ${-pad} ${plot.length + 2 * pad} ${plot.width + 2 * pad + letter * 3}`"
-    role="img"
+    role="group"
     :aria-label="`The plot, ${say(plot.length, 'm')} by ${say(plot.width, 'm')}`"
   >
     <rect class="land" x="0" y="0" :width="plot.length" :height="plot.width" />
-    <g v-for="d in drawn" :key="d.b.id" :data-plot-bed="d.b.id" @click="emit('choose', d.b.id)">
-      <rect class="bed" :class="{ chosen: d.b.id === chosen }" :x="d.x" :y="d.y" :width="d.w" :height="d.h" />
+    <g v-for="w in walls" :key="w.o.name" class="wall">
+      <line :x1="w.x1" :y1="w.y1" :x2="w.x2" :y2="w.y2">
+        <title>{{ w.o.name }}, {{ say(w.o.height, 'm') }} high</title>
+      </line>
+    </g>
+    <g
+      v-for="d in now"
+      :key="d.b.id"
+      :data-plot-bed="d.b.id"
+      :data-size="`${d.w} ${d.h}`"
+      @click="emit('choose', d.b.id)"
+    >
+      <rect
+        class="bed"
+        :class="{ chosen: d.b.id === chosen, open: d.b.kind === 'open' }"
+        :x="d.x"
+        :y="d.y"
+        :width="d.w"
+        :height="d.h"
+      />
+      <path
+        v-for="(q, i) in d.pots"
+        :key="i"
+        class="pot"
+        :d="d.b.turned ? `M${q.x} ${q.y}h${q.w}` : `M${q.x} ${q.y}v${q.h}`"
+      />
+      <g v-for="s in d.stands" :key="s.s.name + s.s.at" data-stands>
+        <rect class="stands" :x="s.x" :y="s.y" :width="s.w" :height="s.h">
+          <title>{{ s.s.name }} stands here until {{ s.s.until }}</title>
+        </rect>
+        <text
+          v-if="Math.max(s.w, s.h) > letter * s.s.name.length * 0.5"
+          :x="s.x + s.w / 2"
+          :y="s.y + s.h / 2"
+          :font-size="letter"
+          :transform="s.h > s.w ? `rotate(-90 ${s.x + s.w / 2} ${s.y + s.h / 2})` : undefined"
+        >
+          {{ s.s.name }}
+        </text>
+      </g>
       <g
         v-for="q in d.pieces"
-        :key="q.p.planting + q.p.at"
+        :key="q.id"
         :data-piece="q.p.planting"
         class="takes"
-        tabindex="0"
+        :tabindex="still ? undefined : 0"
         role="button"
         :aria-label="`${q.name} in ${d.b.name}`"
         @click.stop="emit('pick', q.p.planting)"
         @keydown.enter.prevent="emit('pick', q.p.planting)"
       >
-        <rect class="piece" :class="{ held: q.p.held, bent: q.p.bent }" :x="q.x" :y="q.y" :width="q.w" :height="q.h">
-          <title>{{ q.name }}, {{ q.p.planted }}, {{ say(q.p.length, 'm') }}</title>
+        <pattern :id="q.id" :x="q.x + q.dx" :y="q.y + q.dy" :width="q.pw" :height="q.ph" patternUnits="userSpaceOnUse">
+          <circle v-for="(c, i) in q.dots" :key="i" :cx="c[0]" :cy="c[1]" :r="q.r" />
+        </pattern>
+        <rect
+          class="piece"
+          :class="{ held: q.p.held, bent: q.p.bent, shared: q.p.with }"
+          :x="q.x"
+          :y="q.y"
+          :width="q.w"
+          :height="q.h"
+        >
+          <title>
+            {{ q.name }}, {{ count(q.p.planted, 'plant') }} on {{ say(q.p.length, 'm')
+            }}{{ q.p.with ? `, between ${ground.names.get(q.p.with)}` : '' }}
+          </title>
         </rect>
+        <rect class="plants" :fill="`url(#${q.id})`" :x="q.x + q.dx" :y="q.y + q.dy" :width="q.fw" :height="q.fh" />
         <text
           v-if="Math.max(q.w, q.h) > letter * q.name.length * 0.5"
           :x="q.x + q.w / 2"
@@ -93,6 +178,15 @@ const letter = computed(() => Math.min(0.62, plot.value.length / 42))
       </g>
       <text class="label" :x="d.x" :y="d.y - 0.12" :font-size="letter * 0.9">{{ d.b.name }}</text>
     </g>
+    <rect
+      v-if="ghost"
+      class="ghost"
+      :class="moving.verdict"
+      :x="ghost.x"
+      :y="ghost.y"
+      :width="ghost.w"
+      :height="ghost.h"
+    />
     <g :transform="`translate(0 ${plot.width + letter * 1.6})`" class="scale">
       <path
         :d="`M0 ${-letter * 0.4}v${letter * 0.8}M0 0h${bar.length}M${bar.length} ${-letter * 0.4}v${letter * 0.8}`"
@@ -124,22 +218,48 @@ const letter = computed(() => Math.min(0.62, plot.value.length / 42))
   stroke: var(--hair-2);
   stroke-width: 0.04;
 }
+.wall line {
+  stroke: var(--ink-2);
+  stroke-width: 0.5;
+}
 .bed {
   fill: var(--sheet);
   stroke: var(--ink-2);
   stroke-width: 0.04;
   cursor: pointer;
 }
+.bed.open {
+  stroke-dasharray: 0.4 0.2;
+}
 .bed.chosen {
   stroke: var(--accent);
   stroke-width: 0.12;
+}
+.pot {
+  stroke: var(--hair-2);
+  stroke-width: 0.03;
+}
+.stands {
+  fill: var(--wash);
+  stroke: var(--ink-2);
+  stroke-width: 0.04;
+  stroke-dasharray: 0.3 0.15;
 }
 .takes {
   cursor: pointer;
 }
 .takes:focus-visible .piece,
 .takes:hover .piece {
-  fill: color-mix(in srgb, var(--fresh) 60%, var(--sheet));
+  fill: color-mix(in srgb, var(--fresh) 50%, var(--sheet));
+}
+.piece {
+  fill: color-mix(in srgb, var(--fresh) 22%, var(--sheet));
+  stroke: var(--fresh);
+  stroke-width: 0.03;
+}
+.piece.shared {
+  fill: none;
+  stroke-dasharray: 0.12 0.12;
 }
 .piece.held {
   stroke: var(--ink);
@@ -150,10 +270,22 @@ const letter = computed(() => Math.min(0.62, plot.value.length / 42))
   stroke-dasharray: 0.25 0.15;
   stroke-width: 0.09;
 }
-.piece {
-  fill: color-mix(in srgb, var(--fresh) 34%, var(--sheet));
-  stroke: var(--fresh);
-  stroke-width: 0.03;
+.plants {
+  pointer-events: none;
+}
+circle {
+  fill: color-mix(in srgb, var(--fresh) 70%, var(--sheet));
+}
+.ghost {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 0.14;
+  pointer-events: none;
+}
+.ghost.no,
+.ghost.bend {
+  stroke: var(--accent);
+  stroke-dasharray: 0.3 0.2;
 }
 text {
   fill: var(--ink);
@@ -161,6 +293,15 @@ text {
   text-anchor: middle;
   dominant-baseline: central;
   pointer-events: none;
+  paint-order: stroke;
+  stroke: color-mix(in srgb, var(--fresh) 16%, var(--sheet));
+  stroke-width: 0.16;
+  stroke-linejoin: round;
+}
+.label,
+.scale text,
+.north text {
+  stroke: none;
 }
 .label {
   fill: var(--ink-2);

@@ -1,0 +1,129 @@
+<script setup lang="ts">
+// Which families stood in which bed in which year: the rotation rests on it. The
+// year that is planned follows from the layout.
+import { ElOption, ElSelect } from 'element-plus'
+import { computed, ref } from 'vue'
+import type { Bed } from '../../lib/api'
+import { useGround } from '../../lib/ground'
+import { useHousehold, wordsOf } from '../../lib/household'
+
+const store = useHousehold()
+const ground = useGround()
+const wrong = ref('')
+const editing = ref('')
+const year = computed(() => store.household?.year ?? 0)
+const beds = computed(() => store.household?.beds ?? [])
+const first = computed(() => Math.min(year.value - 3, ...beds.value.flatMap((b) => (b.stood ?? []).map((s) => s.year))))
+const years = computed(() =>
+  Array.from(
+    { length: Math.min(12, year.value - first.value) },
+    (_, i) => year.value - Math.min(12, year.value - first.value) + i,
+  ),
+)
+const families = computed(() => [...new Set(store.crops.map((c) => c.family))].sort())
+const common = computed(() => new Map(store.crops.map((c) => [c.family, c.food] as const)))
+const stood = (b: Bed, y: number) => b.stood?.find((s) => s.year === y)?.families ?? []
+/** The families that stand in a bed by the layout. */
+const stands = (b: Bed) => {
+  const crop = new Map((store.plan?.sowings ?? []).map((s) => [s.id, s.crop]))
+  const family = new Map(store.crops.map((c) => [c.id, c.family]))
+  const all = (ground.layout?.pieces ?? [])
+    .filter((p) => p.bed === b.id)
+    .map((p) => family.get(crop.get(p.planting) ?? ''))
+  return [...new Set(all.filter((f): f is string => !!f))].sort()
+}
+async function set(b: Bed, y: number, to: string[]) {
+  const rest = (b.stood ?? []).filter((s) => s.year !== y)
+  const bed = { ...b, stood: (to.length ? [...rest, { year: y, families: to }] : rest).sort((p, q) => p.year - q.year) }
+  const p = await store.edit({ command: 'change-bed', bed })
+  wrong.value = p ? wordsOf(p) : ''
+}
+</script>
+
+<template>
+  <section aria-label="Families by bed and year">
+    <h3>What stood where</h3>
+    <p class="quiet small">
+      A family returns to a bed after its years. Press a year to put down what stood there; {{ year }} follows from the
+      layout.
+    </p>
+    <div class="wide">
+      <table class="small">
+        <thead>
+          <tr>
+            <th>bed</th>
+            <th v-for="y in years" :key="y">{{ y }}</th>
+            <th>{{ year }}, as planned</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="b in beds" :key="b.id">
+            <th>{{ b.name }}</th>
+            <td v-for="y in years" :key="y">
+              <ElSelect
+                v-if="editing === b.id + y"
+                :model-value="stood(b, y)"
+                multiple
+                filterable
+                size="small"
+                :aria-label="`Families in ${b.name} in ${y}`"
+                @change="set(b, y, $event)"
+              >
+                <ElOption v-for="f in families" :key="f" :value="f" :label="f"
+                  >{{ f }} <span class="quiet">{{ common.get(f) }} …</span></ElOption
+                >
+              </ElSelect>
+              <button
+                v-else
+                type="button"
+                class="plain cell"
+                :aria-label="`${b.name} in ${y}: ${stood(b, y).join(', ') || 'nothing put down'}`"
+                @click="editing = b.id + y"
+              >
+                {{ stood(b, y).join(', ') || '–' }}
+              </button>
+            </td>
+            <td class="planned">{{ stands(b).join(', ') || '–' }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+  </section>
+</template>
+
+<style scoped>
+.wide {
+  overflow-x: auto;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th {
+  text-align: left;
+  font-weight: 400;
+  color: var(--ink-2);
+  padding-right: 0.8rem;
+}
+tbody th {
+  font-family: var(--serif);
+  font-weight: 600;
+  color: var(--ink);
+  white-space: nowrap;
+}
+td,
+th {
+  border-bottom: 1px solid var(--hair);
+  vertical-align: top;
+  padding: 0.15rem 0.8rem 0.15rem 0;
+  min-width: 7rem;
+}
+.cell {
+  width: 100%;
+  border-bottom: 1px dotted var(--hair-2);
+}
+.planned {
+  font-style: italic;
+}
+</style>

@@ -1,0 +1,121 @@
+<script setup lang="ts">
+// What is free in a bed on a day, until when, and what can still go in and would
+// feed.
+import { ref, watch } from 'vue'
+import { answer, api, Refused, type FreePatch } from '../../lib/api'
+import { useGround } from '../../lib/ground'
+import { useHousehold, wordsOf } from '../../lib/household'
+import { useUnits } from '../../lib/units'
+import { count, day as short } from '../../lib/words'
+
+const props = defineProps<{ bed: string; day: string }>()
+const store = useHousehold()
+const ground = useGround()
+const { say } = useUnits()
+const free = ref<FreePatch[]>()
+const wrong = ref('')
+const all = ref<number>()
+let asked = 0
+let timer = 0
+
+async function find() {
+  const mine = ++asked
+  try {
+    const found = await answer(() => api.GET('/ground-free', { params: { query: { bed: props.bed, day: props.day } } }))
+    if (mine === asked) {
+      free.value = found
+      wrong.value = ''
+    }
+  } catch (e) {
+    if (!(e instanceof Refused)) throw e
+    if (mine === asked) wrong.value = wordsOf(e.problem)
+  }
+}
+// While the day is being scrubbed it is not asked anew for every step.
+watch(
+  () => [props.bed, props.day, store.state?.revision],
+  () => {
+    window.clearTimeout(timer)
+    timer = window.setTimeout(find, 150)
+  },
+)
+watch(
+  () => props.bed,
+  () => ((free.value = undefined), (all.value = undefined)),
+)
+void find()
+</script>
+
+<template>
+  <div class="free-ground">
+    <h3>{{ ground.bedName(bed) }}, free on {{ short(day < (store.plan?.as_of ?? '') ? store.plan?.as_of : day) }}</h3>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p v-else-if="!free" class="quiet small">Looking …</p>
+    <p v-else-if="!free.length" class="quiet small">Nothing: all of it is taken.</p>
+    <div v-for="(f, i) in free" :key="f.from" class="patch small">
+      <p>
+        <b>{{ say(f.to - f.from, 'm') }}</b> from {{ say(f.from, 'm') }} on{{
+          f.until ? `, until ${ground.names.get(f.next ?? '') ?? 'something else'} on ${short(f.until)}` : ''
+        }}
+      </p>
+      <table v-if="f.goes.length">
+        <thead>
+          <tr>
+            <th>can still go in</th>
+            <th>begin</th>
+            <th>picked</th>
+            <th class="n">gives</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="g in all === i ? f.goes : f.goes.slice(0, 6)" :key="g.crop">
+            <td>
+              {{ g.name }}
+              <span class="quiet">{{
+                g.gaps ? `feeds ${count(g.gaps, 'week')} that ${g.of} lacks` : g.of ? 'on the table already' : ''
+              }}</span>
+              <span v-if="g.bend" class="warn">family here in {{ g.bend }}</span>
+            </td>
+            <td>{{ short(g.sow) }}</td>
+            <td>{{ short(g.first) }} – {{ short(g.last) }}</td>
+            <td class="n">{{ say(g.gives, g.unit) }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-else class="quiet">Nothing would be done in time.</p>
+      <button v-if="f.goes.length > 6" type="button" class="link" @click="all = all === i ? undefined : i">
+        {{ all === i ? 'fewer' : `all ${f.goes.length}` }}
+      </button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th {
+  text-align: left;
+  font-weight: 400;
+  color: var(--ink-2);
+  border-bottom: 1px solid var(--hair-2);
+}
+td {
+  border-bottom: 1px solid var(--hair);
+  vertical-align: top;
+  padding: 0.1rem 0.5rem 0.1rem 0;
+}
+td span {
+  display: block;
+  font-size: 0.9em;
+}
+.n {
+  text-align: right;
+  white-space: nowrap;
+  padding-right: 0;
+}
+.patch {
+  margin-bottom: 0.5rem;
+}
+</style>

@@ -1,0 +1,93 @@
+<script setup lang="ts">
+// A planting in hand: over which bed it is held, what the rules say to that, and
+// the keys that move it on.
+import { ElButton } from 'element-plus'
+import { computed, ref, watch } from 'vue'
+import type { Problem } from '../../lib/api'
+import { useGround, useMoving } from '../../lib/ground'
+import { useHousehold, wordsOf } from '../../lib/household'
+import { useKeys } from '../../lib/keys'
+import { useUnits } from '../../lib/units'
+
+const store = useHousehold()
+const ground = useGround()
+const moving = useMoving()
+const { say } = useUnits()
+const problem = ref<Problem>()
+const beds = computed(() => store.household?.beds ?? [])
+watch(
+  () => [moving.bed, moving.at],
+  () => (problem.value = undefined),
+)
+
+function other(by: number) {
+  const i = beds.value.findIndex((b) => b.id === moving.bed)
+  const b = beds.value[i + by]
+  if (!b) return
+  const free = moving.look?.choices.find((c) => c.bed === b.id)?.free[0]
+  moving.over(b.id, free?.from ?? moving.at)
+}
+async function put(bend: boolean) {
+  if (moving.verdict === 'no' || (moving.verdict === 'bend' && !bend)) return
+  problem.value = await moving.put(bend)
+}
+useKeys([
+  { keys: 'ArrowUp', does: 'in hand: the bed before', run: () => other(-1) },
+  { keys: 'ArrowDown', does: 'in hand: the bed after', run: () => other(1) },
+  { keys: 'ArrowLeft', does: 'in hand: back along the bed', run: () => moving.over(moving.bed, moving.at - 0.5) },
+  { keys: 'ArrowRight', does: 'in hand: on along the bed', run: () => moving.over(moving.bed, moving.at + 0.5) },
+  { keys: 'Enter', does: 'in hand: put it there', run: () => void put(false) },
+  { keys: 'Escape', does: 'in hand: leave it where it was', run: moving.leave },
+])
+const faults = computed(() => moving.choice?.faults.join(', '))
+</script>
+
+<template>
+  <div class="in-hand" role="status" :class="moving.verdict">
+    <b>{{ ground.names.get(moving.sowing) }}</b>
+    over {{ ground.bedName(moving.bed) }}, from {{ say(moving.at, 'm') }} on:
+    <span v-if="!moving.look" class="quiet">asking the rules …</span>
+    <span v-else-if="moving.verdict === 'no'" class="warn">it cannot lie there: {{ moving.choice?.refused }}</span>
+    <span v-else-if="moving.verdict === 'bend'" class="warn"
+      >its family stood there in {{ moving.choice?.bend }}, too lately
+      <ElButton size="small" @click="put(true)">Bend the rotation</ElButton></span
+    >
+    <span v-else-if="moving.verdict === 'free'">free{{ faults ? `, though ${faults}` : ', nothing against it' }}</span>
+    <span v-else>something lies there and would make room{{ faults ? `; ${faults}` : '' }}</span>
+    <span class="quiet small keys">arrows move it · Enter puts it · Escape leaves it</span>
+    <button type="button" class="link small" @click="moving.leave">leave it</button>
+    <button
+      v-if="moving.verdict === 'free' || moving.verdict === 'room'"
+      type="button"
+      class="link small"
+      @click="put(false)"
+    >
+      put it there
+    </button>
+    <p v-if="problem" class="wrong" role="alert">{{ wordsOf(problem) }}</p>
+  </div>
+</template>
+
+<style scoped>
+.in-hand {
+  position: sticky;
+  top: 0;
+  z-index: 3;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 0.6rem;
+  align-items: baseline;
+  background: var(--sheet);
+  border: 1px solid var(--ink-2);
+  border-left: 3px solid var(--ink);
+  padding: 0.35rem 0.7rem;
+  margin: 0.4rem 0;
+}
+.in-hand.no,
+.in-hand.bend {
+  border-left-color: var(--accent);
+}
+.keys {
+  margin-left: auto;
+}
+</style>

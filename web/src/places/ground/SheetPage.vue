@@ -1,0 +1,194 @@
+<script setup lang="ts">
+// The ground on paper: the plot on one page, and a card a bed with all that stands
+// in it through the year.
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { useGround } from '../../lib/ground'
+import { useHousehold } from '../../lib/household'
+import { useUnits } from '../../lib/units'
+import { count, day as short, fullDay } from '../../lib/words'
+import PlotMap from './PlotMap.vue'
+
+const store = useHousehold()
+const ground = useGround()
+const route = useRoute()
+const { say } = useUnits()
+const paper = ref<'A4' | 'letter'>(localStorage.getItem('inventory.paper') === 'letter' ? 'letter' : 'A4')
+const what = ref<'plot' | 'cards'>('plot')
+
+// The size of the paper can be said only in a rule of the page itself.
+const rule = document.createElement('style')
+document.head.append(rule)
+onBeforeUnmount(() => rule.remove())
+watch(
+  [paper, what],
+  () => {
+    localStorage.setItem('inventory.paper', paper.value)
+    rule.textContent = `@page { size: ${paper.value} ${what.value === 'plot' ? 'landscape' : 'portrait'}; margin: 12mm }`
+  },
+  { immediate: true },
+)
+const day = computed(() => String(route.query.day || store.plan?.as_of || ''))
+const beds = computed(() => store.household?.beds ?? [])
+const pieces = computed(() => ground.layout?.pieces ?? [])
+const sowings = computed(() => new Map((store.plan?.sowings ?? []).map((s) => [s.id, s])))
+const cards = computed(() =>
+  beds.value.map((b) => ({
+    b,
+    pieces: pieces.value
+      .filter((p) => p.bed === b.id)
+      .sort((x, y) => x.from.localeCompare(y.from) || x.at - y.at)
+      .map((p) => ({ p, s: sowings.value.get(p.planting) })),
+  })),
+)
+const stood = (b: (typeof beds.value)[number]) =>
+  (b.stood ?? [])
+    .slice(-3)
+    .map((s) => `${s.year} ${s.families.join(', ')}`)
+    .join('; ')
+const print = () => window.print()
+</script>
+
+<template>
+  <section class="sheets">
+    <div class="bar no-print">
+      <h2 tabindex="-1">The ground on paper</h2>
+      <RouterLink to="/ground">back to Ground</RouterLink>
+      <span class="choice" role="group" aria-label="What is printed">
+        <button type="button" class="plain" :aria-pressed="what === 'plot'" @click="what = 'plot'">the plot</button>
+        <button type="button" class="plain" :aria-pressed="what === 'cards'" @click="what = 'cards'">
+          a card a bed
+        </button>
+      </span>
+      <span class="choice" role="group" aria-label="Paper">
+        <button type="button" class="plain" :aria-pressed="paper === 'A4'" @click="paper = 'A4'">A4</button>
+        <button type="button" class="plain" :aria-pressed="paper === 'letter'" @click="paper = 'letter'">Letter</button>
+      </span>
+      <button type="button" class="link" @click="print">print</button>
+    </div>
+    <article v-if="what === 'plot' && day" class="sheet plot-sheet">
+      <h3>
+        {{ store.household?.name }}, the ground on {{ fullDay(day) }}
+        <span>{{ count(beds.length, 'bed') }}, {{ say(ground.layout?.owned ?? 0, 'm²') }}</span>
+      </h3>
+      <PlotMap :beds="beds" :pieces="pieces" :day="day" chosen="" still />
+    </article>
+    <template v-else>
+      <article v-for="c in cards" :key="c.b.id" class="sheet bed-card" :data-sheet="c.b.id">
+        <h3>
+          {{ c.b.name }}
+          <span
+            >{{ say(c.b.length, 'm') }} × {{ say(c.b.width, 'm')
+            }}{{ stood(c.b) ? ` · stood: ${stood(c.b)}` : '' }}</span
+          >
+        </h3>
+        <table>
+          <thead>
+            <tr>
+              <th>from</th>
+              <th>until</th>
+              <th>what</th>
+              <th class="n">plants</th>
+              <th class="n">from, long</th>
+              <th>rows</th>
+              <th class="blank">done</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="s in c.b.stands ?? []" :key="s.name + s.at">
+              <td></td>
+              <td>{{ short(s.until) }}</td>
+              <td>{{ s.name }}, stands now</td>
+              <td class="n"></td>
+              <td class="n">{{ say(s.at, 'm') }}, {{ say(s.length, 'm') }}</td>
+              <td></td>
+              <td class="blank"></td>
+            </tr>
+            <tr v-for="r in c.pieces" :key="r.p.planting + r.p.at">
+              <td>{{ short(r.p.from) }}</td>
+              <td>{{ short(r.p.to) }}</td>
+              <td class="crop">{{ r.s?.crop_name }}</td>
+              <td class="n">{{ r.p.planted }}</td>
+              <td class="n">{{ say(r.p.at, 'm') }}, {{ say(r.p.length, 'm') }}</td>
+              <td>
+                {{ r.p.across ? 'across, ' : `${r.p.lines} × ` }}{{ say(r.p.line * 100, 'cm') }},
+                {{ say(r.p.plant * 100, 'cm') }} in the row
+              </td>
+              <td class="blank"></td>
+            </tr>
+          </tbody>
+        </table>
+      </article>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1.2rem;
+  align-items: baseline;
+  margin-bottom: 0.8rem;
+}
+.sheet {
+  max-width: 64rem;
+  margin-bottom: 1.4rem;
+}
+h3 {
+  display: flex;
+  justify-content: space-between;
+  gap: 1rem;
+  align-items: baseline;
+  font-size: 1.2rem;
+  border-bottom: 1px solid var(--ink-2);
+}
+h3 span {
+  font-family: var(--sans);
+  font-weight: 400;
+  font-size: 0.85rem;
+  color: var(--ink-2);
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+  font-size: 0.9rem;
+}
+th {
+  text-align: left;
+  font-weight: 400;
+  color: var(--ink-2);
+}
+td,
+th {
+  border-bottom: 1px solid var(--hair);
+  padding: 0.1rem 0.8rem 0.1rem 0;
+}
+.n {
+  text-align: right;
+}
+.crop {
+  font-family: var(--serif);
+  font-weight: 600;
+}
+.blank {
+  border-left: 1px solid var(--hair-2);
+  min-width: 4rem;
+  padding-left: 0.4rem;
+}
+@media print {
+  .sheet {
+    max-width: none;
+    margin: 0 0 6mm;
+  }
+  .plot-sheet {
+    break-after: avoid;
+  }
+  .plot-sheet :deep(.plot) {
+    max-height: 160mm;
+  }
+  .bed-card {
+    break-inside: avoid;
+  }
+}
+</style>

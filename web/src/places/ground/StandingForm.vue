@@ -1,0 +1,62 @@
+<script setup lang="ts">
+// What stands in a bed now: a crop of the book or anything else, its stretch, and
+// when it is expected to be cleared.
+import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
+import { computed, reactive } from 'vue'
+import type { Bed, StandingCrop } from '../../lib/api'
+import { useHousehold } from '../../lib/household'
+import NumberInput from '../../parts/NumberInput.vue'
+
+const props = defineProps<{ bed: Bed }>()
+const emit = defineEmits<{ add: [s: StandingCrop]; leave: [] }>()
+const store = useHousehold()
+const draft = reactive({ name: '', at: 0, length: props.bed.length, until: store.plan?.as_of ?? '' })
+const crops = computed(() => store.crops)
+function add() {
+  const c = crops.value.find((x) => x.name.toLowerCase() === draft.name.trim().toLowerCase())
+  emit('add', { ...draft, name: draft.name.trim(), family: c?.family })
+}
+</script>
+
+<template>
+  <form class="standing" @submit.prevent="add">
+    <label class="field"
+      ><span>what</span>
+      <ElSelect
+        v-model="draft.name"
+        size="small"
+        filterable
+        allow-create
+        default-first-option
+        placeholder="leek, or anything"
+        aria-label="What stands there"
+      >
+        <ElOption v-for="c in crops" :key="c.id" :value="c.name" :label="c.name" />
+      </ElSelect>
+    </label>
+    <label class="field"><span>from</span><NumberInput v-model="draft.at" unit="m" suffix label="Stands from" /></label>
+    <label class="field"
+      ><span>long</span><NumberInput v-model="draft.length" unit="m" suffix label="Stands on a length of"
+    /></label>
+    <label class="field"
+      ><span>until</span><ElInput v-model="draft.until" type="date" size="small" aria-label="Stands until"
+    /></label>
+    <ElButton native-type="submit" size="small" :disabled="!draft.name.trim() || !draft.until">put it down</ElButton>
+    <button type="button" class="link small" @click="emit('leave')">leave</button>
+  </form>
+</template>
+
+<style scoped>
+.standing {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 1rem;
+  align-items: end;
+}
+.field {
+  width: 8.5rem;
+}
+.field:first-child {
+  width: 13rem;
+}
+</style>
