@@ -69,7 +69,7 @@ func run(m *testing.M) (int, error) {
 
 // app is the binary running on a file.
 type app struct {
-	t    *testing.T
+	t    testing.TB
 	cmd  *exec.Cmd
 	url  string
 	db   string
@@ -82,10 +82,10 @@ type app struct {
 const asOf = "2027-01-12"
 
 // start runs the binary; the demo where verb is "demo".
-func start(t *testing.T, verb string) *app { return startOn(t, verb, asOf) }
+func start(t testing.TB, verb string) *app { return startOn(t, verb, asOf) }
 
 // startOn runs the binary as if it were another day.
-func startOn(t *testing.T, verb, day string) *app {
+func startOn(t testing.TB, verb, day string) *app {
 	t.Helper()
 	a := &app{t: t, db: filepath.Join(t.TempDir(), "household.db"), verb: verb, addr: "127.0.0.1:0", asOf: day}
 	a.run()
@@ -133,7 +133,7 @@ func (a *app) restart() {
 // page is a tab in a browser of its own, 1280×800 unless told otherwise.
 type page struct {
 	*rod.Page
-	t *testing.T
+	t testing.TB
 }
 
 func (a *app) open(path string, size ...int) *page {

@@ -11,7 +11,7 @@ import (
 )
 
 // number reads a number as the interface writes it.
-func number(t *testing.T, text string) float64 {
+func number(t testing.TB, text string) float64 {
 	t.Helper()
 	text = strings.NewReplacer("\u2009", "", "−", "-", "\u00a0", " ").Replace(text)
 	text = strings.Fields(text)[0]

@@ -2,13 +2,15 @@
 // The whole table at a glance; after an edit each figure that changed shows by
 // how much, for some seconds.
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { useGround } from '../lib/ground'
 import { useHousehold } from '../lib/household'
 import { useUnits } from '../lib/units'
 import { day } from '../lib/words'
 import Figure from './Figure.vue'
 
 const store = useHousehold()
-const { say } = useUnits()
+const ground = useGround()
+const { say, quantity } = useUnits()
 const showing = ref(false)
 let timer = 0
 
@@ -40,7 +42,12 @@ const figures = computed(() => {
       label,
       figure,
       change: Math.abs(change) < 1e-6 ? '' : (change > 0 ? '+' : '−') + say(Math.abs(change), unit),
-      of: key === 'weeks_fed' ? t.weeks_wanted : 0,
+      of:
+        key === 'weeks_fed'
+          ? String(t.weeks_wanted)
+          : key === 'area' && ground.layout?.owned
+            ? quantity(ground.layout.owned, 'm²').number
+            : '',
     }
   }
   return [

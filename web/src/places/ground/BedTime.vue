@@ -160,6 +160,14 @@ function keys(p: Piece, e: KeyboardEvent) {
         />
         <line class="now" :x1="x(day)" :x2="x(day)" y1="0" :y2="height" />
       </svg>
+      <div class="names" aria-hidden="true">
+        <span
+          v-for="q in d.parts.filter((q) => q.h > 12 && q.w > 14 * q.name.length)"
+          :key="q.p.planting + q.p.at"
+          :style="{ left: q.x / 10 + '%', width: q.w / 10 + '%', top: q.y + q.h / 2 + 'px' }"
+          >{{ q.name }}</span
+        >
+      </div>
     </div>
   </div>
 </template>
@@ -191,6 +199,27 @@ svg {
   width: 100%;
   height: 46px;
   display: block;
+}
+.row {
+  position: relative;
+}
+.names {
+  position: relative;
+  grid-column: 2;
+  height: 0;
+  top: -46px;
+  pointer-events: none;
+}
+.names span {
+  position: absolute;
+  transform: translateY(-50%);
+  padding-left: 6px;
+  font-family: var(--serif);
+  font-size: 0.85rem;
+  line-height: 1;
+  white-space: nowrap;
+  overflow: hidden;
+  box-sizing: border-box;
 }
 .free {
   fill: var(--sheet);

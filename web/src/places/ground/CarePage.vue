@@ -146,7 +146,7 @@ const little = computed(() => (needs.value?.fed ?? []).filter((f) => f.little))
       <form class="fields" @submit.prevent="addMaterial">
         <label class="field wide-field"
           ><span>soil, compost, wood chip …</span
-          ><ElInput v-model="material.name" size="small" aria-label="What it is filled with"
+          ><ElInput v-model="material.name" size="small" aria-label="What it is filled with" @keydown.enter.prevent
         /></label>
         <label class="field"
           ><span>over</span
@@ -197,7 +197,7 @@ const little = computed(() => (needs.value?.fed ?? []).filter((f) => f.little))
       <form class="fields" @submit.prevent="addAmendment">
         <label class="field wide-field"
           ><span>compost, meal, manure …</span
-          ><ElInput v-model="amendment.name" size="small" aria-label="What the beds are given"
+          ><ElInput v-model="amendment.name" size="small" aria-label="What the beds are given" @keydown.enter.prevent
         /></label>
         <label class="field"
           ><span>so much</span><NumberInput v-model="amendment.amount" label="How much of it"

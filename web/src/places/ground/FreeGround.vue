@@ -64,7 +64,7 @@ void find()
             <th>can still go in</th>
             <th>begin</th>
             <th>picked</th>
-            <th class="n">gives</th>
+            <th class="n">all of it gives</th>
           </tr>
         </thead>
         <tbody>

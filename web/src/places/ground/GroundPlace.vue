@@ -210,7 +210,7 @@ useKeys([
           <template v-else-if="left.length">
             <h3 class="warn">Without ground</h3>
             <p v-if="worst" class="small quiet">
-              Short from {{ short(worst.first) }} to {{ short(worst.last) }}, most in the week of
+              Short from {{ fullDay(worst.first) }} to {{ fullDay(worst.last) }}, most in the week of
               {{ short(worst.peak.day) }}: {{ say(worst.peak.short, 'm²') }}.
             </p>
             <ul class="left small">

@@ -70,18 +70,21 @@ const faults = computed(() => moving.choice?.faults.join(', '))
 
 <style scoped>
 .in-hand {
-  position: sticky;
-  top: 0;
-  z-index: 3;
+  /* Over the leaf: coming and going it must not move the ground under the hand. */
+  position: fixed;
+  bottom: 0.8rem;
+  left: 50%;
+  transform: translateX(-50%);
+  z-index: 30;
+  width: min(60rem, calc(100vw - 1.6rem));
   display: flex;
   flex-wrap: wrap;
   gap: 0.2rem 0.6rem;
   align-items: baseline;
   background: var(--sheet);
   border: 1px solid var(--ink-2);
-  border-left: 3px solid var(--ink);
+  border-left: 4px solid var(--ink);
   padding: 0.35rem 0.7rem;
-  margin: 0.4rem 0;
 }
 .in-hand.no,
 .in-hand.bend {

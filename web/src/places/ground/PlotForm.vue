@@ -59,7 +59,8 @@ async function remove(i: number) {
     </p>
     <form class="fields" @submit.prevent="add">
       <label class="field"
-        ><span>barn, hedge, trees</span><ElInput v-model="fresh.name" size="small" aria-label="What stands high"
+        ><span>barn, hedge, trees</span
+        ><ElInput v-model="fresh.name" size="small" aria-label="What stands high" @keydown.enter.prevent
       /></label>
       <label class="field"
         ><span>high</span><NumberInput v-model="fresh.height" unit="m" suffix label="Its height"

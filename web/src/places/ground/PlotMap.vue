@@ -22,6 +22,7 @@ const plot = computed(() => {
   const y = Math.max(1, ...props.beds.map((b) => b.y + across(b)[1]))
   return { length: Math.max(p?.length ?? 0, x), width: Math.max(p?.width ?? 0, y), bearing: p?.bearing ?? 0 }
 })
+const letter = computed(() => Math.min(0.76, plot.value.length / 42))
 const pad = computed(() => plot.value.length * 0.02 + 0.4)
 /** y points up on the ground and down on the screen. */
 const top = (y: number, height: number) => plot.value.width - y - height
@@ -69,6 +70,12 @@ const walls = computed(() => {
     const half = o.breadth / 2
     return {
       o,
+      // Its name, as near to it as the drawing goes.
+      x: Math.max(
+        letter.value * o.name.length * 0.25,
+        Math.min(plot.value.length - letter.value * o.name.length * 0.25, x),
+      ),
+      y: Math.max(0.1, Math.min(plot.value.width - 0.1, plot.value.width - y)),
       x1: x - Math.cos(a) * half,
       y1: plot.value.width - (y + Math.sin(a) * half),
       x2: x + Math.cos(a) * half,
@@ -87,7 +94,6 @@ const bar = computed(() => {
   const nice = [1, 2, 5, 10, 20, 50, 100, 200].filter((n) => n <= wanted).pop() ?? 1
   return { length: nice * unit, words: system.value === 'us' ? `${nice} ft` : `${nice} m` }
 })
-const letter = computed(() => Math.min(0.62, plot.value.length / 42))
 </script>
 
 <template>
@@ -102,6 +108,7 @@ const letter = computed(() => Math.min(0.62, plot.value.length / 42))
       <line :x1="w.x1" :y1="w.y1" :x2="w.x2" :y2="w.y2">
         <title>{{ w.o.name }}, {{ say(w.o.height, 'm') }} high</title>
       </line>
+      <text class="label" :x="w.x" :y="w.y" :font-size="letter * 0.9">{{ w.o.name }}</text>
     </g>
     <g
       v-for="d in now"
@@ -248,6 +255,13 @@ const letter = computed(() => Math.min(0.62, plot.value.length / 42))
 .takes {
   cursor: pointer;
 }
+.takes:focus-visible {
+  outline: none; /* an outline is drawn in metres here; the edge shows the focus */
+}
+.takes:focus-visible .piece {
+  stroke: var(--accent);
+  stroke-width: 0.12;
+}
 .takes:focus-visible .piece,
 .takes:hover .piece {
   fill: color-mix(in srgb, var(--fresh) 50%, var(--sheet));
@@ -308,6 +322,10 @@ text {
   font-family: var(--sans);
   text-anchor: start;
   dominant-baseline: auto;
+}
+.wall .label {
+  text-anchor: middle;
+  font-style: italic;
 }
 .scale path,
 .north path {
