@@ -3,6 +3,7 @@ package ground
 import (
 	"cmp"
 	"fmt"
+	"math"
 	"slices"
 	"strings"
 
@@ -114,6 +115,9 @@ func (f *fitting) choice(fixed *fitting, i, k int) Choice {
 	return c
 }
 
+// overrun is how far a crop that sprawls may run over each edge of a bed at most, m.
+const overrun = 0.3
+
 // reasons says in a few sentences why a planting stands where it does.
 func (f *fitting) reasons(mine []Piece, choices []Choice, l Layout, i int) (out []string) {
 	crop := f.in.Plantings[i].Crop
@@ -170,6 +174,13 @@ func (f *fitting) reasons(mine []Piece, choices []Choice, l Layout, i int) (out 
 			if c.spare == 0 {
 				out = append(out, "It fills the stretch to the end.")
 			}
+		}
+	}
+	for _, p := range mine {
+		b := f.in.Beds[f.bedOf(p.Bed)]
+		if over := math.Min(overrun, (crop.RowGap.Value/100-b.Width)/2); crop.Sprawls && p.Lines == 1 && over > 0.05 && b.Kind == bed.Raised {
+			out = append(out, fmt.Sprintf("It may run over the bed's edges onto the paths, by %.1f m on each side.", over))
+			break
 		}
 	}
 	for _, c := range choices {

@@ -200,7 +200,7 @@ func (n *Needs) water(h table.Household, p plan.Plan, fit Input, l Layout, u bed
 			crops = append(crops, t)
 		}
 	}
-	n.Water = work.Water(p.Weeks, crops, h.Place.Rain, u.Barrels, u.Roof)
+	n.Water = work.Water(p.Weeks, crops, h.Place, u.Barrels, u.Roof)
 	for i, w := range n.Water {
 		n.Litres, n.Tap = n.Litres+w.Give, n.Tap+w.Tap
 		if w.Give > n.Water[n.Driest].Give {

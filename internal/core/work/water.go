@@ -35,22 +35,31 @@ type Watering struct {
 // wets the roof, splashes and overflows the gutter.
 const runoff = 0.8
 
+// dormant is the mean of the day, °C, below which nothing grows that would want
+// water given: evaporation is then small, and what stands rests.
+const dormant = 5
+
 // usualWater is what a crop needs a week where the book has no figure, mm.
 const usualWater = 25
 
 // Water reckons the water of the weeks that begin on given days: what the crops
 // need, less the rain of the normals, out of barrels that a roof fills; the barrels
-// are taken to be full before the first week. Sums are over the plantings' areas.
-func Water(weeks []civil.Date, crops []Thirst, rain [12]float64, barrels, roof float64) []Watering {
+// are taken to be full before the first week. In weeks too cold to grow nothing is given. Sums are over the plantings' areas.
+func Water(weeks []civil.Date, crops []Thirst, p place.Place, barrels, roof float64) []Watering {
 	out := make([]Watering, 0, len(weeks))
 	stock := barrels
-	daily := rainOf(rain)
+	daily, high, low := rainOf(p.Rain), place.Curve(p.MeanMax), place.Curve(p.MeanMin)
 	for _, day := range weeks {
 		w := Watering{Day: day, Critical: []string{}}
 		for d := day; d < day+7; d++ {
 			w.Rain += daily[d.YearDay()]
 		}
+		middle := (day + 3).YearDay()
+		rests := (high[middle]+low[middle])/2 < dormant
 		for _, c := range crops {
+			if rests {
+				break
+			}
 			days := float64(min(c.To, day+7) - max(c.From, day))
 			if days <= 0 {
 				continue

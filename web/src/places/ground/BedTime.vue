@@ -108,65 +108,67 @@ function keys(p: Piece, e: KeyboardEvent) {
       <button type="button" class="plain name" @click="emit('choose', d.b.id)">
         {{ d.b.name }}<span class="quiet small">{{ say(d.b.length, 'm') }}</span>
       </button>
-      <svg
-        :viewBox="`0 0 1000 ${height}`"
-        preserveAspectRatio="none"
-        role="group"
-        :aria-label="`${d.b.name} through the year`"
-        @click="pick"
-      >
-        <rect class="free" width="1000" :height="height" />
-        <rect
-          v-for="s in d.stands"
-          :key="s.s.name + s.s.at"
-          class="stands"
-          :x="s.x"
-          :y="s.y"
-          :width="s.w"
-          :height="s.h"
+      <div class="band">
+        <svg
+          :viewBox="`0 0 1000 ${height}`"
+          preserveAspectRatio="none"
+          role="group"
+          :aria-label="`${d.b.name} through the year`"
+          @click="pick"
         >
-          <title>{{ s.s.name }} stands here until {{ words(s.s.until) }}</title>
-        </rect>
-        <rect
-          v-for="q in d.parts"
-          :key="q.p.planting + q.p.at"
-          class="part"
-          :class="{ faulty: q.p.faults?.length, held: q.p.held, bent: q.p.bent, shared: q.p.with }"
-          :data-part="q.p.planting"
-          :x="q.x"
-          :y="q.y"
-          :width="q.w"
-          :height="q.h"
-          tabindex="0"
-          role="button"
-          :aria-label="`${q.name} in ${d.b.name}, ${words(q.p.from)} to ${words(q.p.to)}`"
-          @click.stop="emit('pick', q.p.planting)"
-          @keydown="keys(q.p, $event)"
-          @pointerdown="take(q.p, $event)"
-        >
-          <title>
-            {{ q.name }}: {{ count(q.p.planted, 'plant') }} on {{ say(q.p.length, 'm') }}, {{ words(q.p.from) }} to
-            {{ words(q.p.to) }}{{ q.p.faults?.length ? '; ' + q.p.faults.join(', ') : '' }}
-          </title>
-        </rect>
-        <rect
-          v-if="ghost && moving.bed === d.b.id"
-          class="ghost"
-          :class="moving.verdict"
-          :x="ghost.x"
-          :y="ghost.y"
-          :width="ghost.w"
-          :height="ghost.h"
-        />
-        <line class="now" :x1="x(day)" :x2="x(day)" y1="0" :y2="height" />
-      </svg>
-      <div class="names" aria-hidden="true">
-        <span
-          v-for="q in d.parts.filter((q) => q.h > 12 && q.w > 14 * q.name.length)"
-          :key="q.p.planting + q.p.at"
-          :style="{ left: q.x / 10 + '%', width: q.w / 10 + '%', top: q.y + q.h / 2 + 'px' }"
-          >{{ q.name }}</span
-        >
+          <rect class="free" width="1000" :height="height" />
+          <rect
+            v-for="s in d.stands"
+            :key="s.s.name + s.s.at"
+            class="stands"
+            :x="s.x"
+            :y="s.y"
+            :width="s.w"
+            :height="s.h"
+          >
+            <title>{{ s.s.name }} stands here until {{ words(s.s.until) }}</title>
+          </rect>
+          <rect
+            v-for="q in d.parts"
+            :key="q.p.planting + q.p.at"
+            class="part"
+            :class="{ faulty: q.p.faults?.length, held: q.p.held, bent: q.p.bent, shared: q.p.with }"
+            :data-part="q.p.planting"
+            :x="q.x"
+            :y="q.y"
+            :width="q.w"
+            :height="q.h"
+            tabindex="0"
+            role="button"
+            :aria-label="`${q.name} in ${d.b.name}, ${words(q.p.from)} to ${words(q.p.to)}`"
+            @click.stop="emit('pick', q.p.planting)"
+            @keydown="keys(q.p, $event)"
+            @pointerdown="take(q.p, $event)"
+          >
+            <title>
+              {{ q.name }}: {{ count(q.p.planted, 'plant') }} on {{ say(q.p.length, 'm') }}, {{ words(q.p.from) }} to
+              {{ words(q.p.to) }}{{ q.p.faults?.length ? '; ' + q.p.faults.join(', ') : '' }}
+            </title>
+          </rect>
+          <rect
+            v-if="ghost && moving.bed === d.b.id"
+            class="ghost"
+            :class="moving.verdict"
+            :x="ghost.x"
+            :y="ghost.y"
+            :width="ghost.w"
+            :height="ghost.h"
+          />
+          <line class="now" :x1="x(day)" :x2="x(day)" y1="0" :y2="height" />
+        </svg>
+        <div class="names" aria-hidden="true">
+          <span
+            v-for="q in d.parts.filter((q) => q.h > 12 && q.w > 14 * q.name.length)"
+            :key="q.p.planting + q.p.at"
+            :style="{ left: q.x / 10 + '%', width: q.w / 10 + '%', top: q.y + q.h / 2 + 'px' }"
+            >{{ q.name }}</span
+          >
+        </div>
       </div>
     </div>
   </div>
@@ -200,14 +202,12 @@ svg {
   height: 46px;
   display: block;
 }
-.row {
+.band {
   position: relative;
 }
 .names {
-  position: relative;
-  grid-column: 2;
-  height: 0;
-  top: -46px;
+  position: absolute;
+  inset: 0;
   pointer-events: none;
 }
 .names span {

@@ -85,6 +85,8 @@ const worst = computed(() => {
   const peak = weeks.reduce((a, b) => (b.short > a.short ? b : a))
   return { first: weeks[0]!.day, last: weeks[weeks.length - 1]!.day, peak }
 })
+/** What stands elsewhere than it was agreed to. */
+const moved = computed(() => pieces.value.filter((p) => p.was))
 function pickSowing(id: string) {
   picked.value = id
   const p = pieces.value.find((x) => x.planting === id)
@@ -207,7 +209,16 @@ useKeys([
         <div class="side">
           <PlantingCard v-if="picked" :sowing="picked" :pieces="pieces" @close="picked = ''" />
           <FreeGround v-else-if="chosen" :bed="chosen" :day="day" />
-          <template v-else-if="left.length">
+          <details v-if="moved.length && !picked && !chosen" class="small">
+            <summary>{{ count(moved.length, 'piece') }} moved since the plan was agreed</summary>
+            <p v-for="p in moved" :key="p.planting + p.at">
+              <button type="button" class="plain crop" @click="pickSowing(p.planting)">
+                {{ ground.names.get(p.planting) }}
+              </button>
+              from {{ ground.bedName(p.was ?? '') }} to {{ ground.bedName(p.bed) }}
+            </p>
+          </details>
+          <template v-if="!picked && !chosen && left.length">
             <h3 class="warn">Without ground</h3>
             <p v-if="worst" class="small quiet">
               Short from {{ fullDay(worst.first) }} to {{ fullDay(worst.last) }}, most in the week of
@@ -225,7 +236,7 @@ useKeys([
             </button>
             <WaysOut />
           </template>
-          <p v-else class="small quiet">
+          <p v-if="!picked && !chosen && !left.length" class="small quiet">
             All that is sown has its ground. Press a bed to see what is free in it and what can still go in; a planting,
             to see why it stands there.
           </p>
@@ -278,6 +289,7 @@ h2:focus {
   grid-template-columns: minmax(0, 1fr) 21rem;
   gap: 0 1.4rem;
   align-items: start;
+  padding-top: 0.5rem;
 }
 @container leaf (max-width: 900px) {
   .sides {

@@ -70,12 +70,6 @@ const walls = computed(() => {
     const half = o.breadth / 2
     return {
       o,
-      // Its name, as near to it as the drawing goes.
-      x: Math.max(
-        letter.value * o.name.length * 0.25,
-        Math.min(plot.value.length - letter.value * o.name.length * 0.25, x),
-      ),
-      y: Math.max(0.1, Math.min(plot.value.width - 0.1, plot.value.width - y)),
       x1: x - Math.cos(a) * half,
       y1: plot.value.width - (y + Math.sin(a) * half),
       x2: x + Math.cos(a) * half,
@@ -108,7 +102,6 @@ const bar = computed(() => {
       <line :x1="w.x1" :y1="w.y1" :x2="w.x2" :y2="w.y2">
         <title>{{ w.o.name }}, {{ say(w.o.height, 'm') }} high</title>
       </line>
-      <text class="label" :x="w.x" :y="w.y" :font-size="letter * 0.9">{{ w.o.name }}</text>
     </g>
     <g
       v-for="d in now"
@@ -322,10 +315,6 @@ text {
   font-family: var(--sans);
   text-anchor: start;
   dominant-baseline: auto;
-}
-.wall .label {
-  text-anchor: middle;
-  font-style: italic;
 }
 .scale path,
 .north path {

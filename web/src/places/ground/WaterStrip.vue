@@ -13,6 +13,15 @@ const most = computed(() => Math.max(1, ...props.weeks.map((w) => w.give)))
 const chosen = ref<number>()
 const at = computed(() => chosen.value ?? props.driest)
 const week = computed(() => props.weeks[at.value])
+/** The stages at which water matters most, each with its crops. */
+const stages = computed(() => {
+  const out = new Map<string, string[]>()
+  for (const c of week.value?.critical ?? []) {
+    const [crop = '', stage = ''] = c.split(': ')
+    out.set(stage, [...(out.get(stage) ?? []), crop.toLowerCase()])
+  }
+  return [...out].map(([stage, crops]) => `${stage}: ${crops.join(', ')}`)
+})
 function key(e: KeyboardEvent) {
   const by = { ArrowLeft: -1, ArrowRight: 1 }[e.key]
   if (!by) return
@@ -58,6 +67,7 @@ function point(e: MouseEvent) {
         >. It matters most to: {{ week.critical.join('; ').toLowerCase() }}</template
       >.
     </p>
+    <p v-if="stages.length" class="small">It matters most to what is {{ stages.join('; ') }}.</p>
     <p class="small quiet"><i class="barrel" /> from the barrels <i class="tap" /> from the tap or well</p>
   </div>
 </template>
