@@ -78,6 +78,14 @@ type app struct {
 	asOf string
 }
 
+// leaves are the pages there are, each with something that is on it once it is
+// drawn.
+var leaves = map[string]string{
+	"/table": ".wish", "/year": "[data-food]", "/year/14": "[data-eaten]", "/sowings": "[data-sowing]", "/sowings/sheet/sowing": ".sheet",
+	"/ground": "[data-piece]", "/ground/year": "[data-part]", "/ground/beds": "[data-bed]", "/ground/care": "[data-order]", "/ground/sheet": "[data-piece]",
+	"/daybook": ".daybook", "/shelves": "[data-lot]", "/house": ".chart", "/house/book": "[data-book]",
+}
+
 // asOf is the day all browser tests take place on.
 const asOf = "2027-01-12"
 

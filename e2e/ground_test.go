@@ -271,6 +271,63 @@ func TestWhatCanStillGoIn(t *testing.T) {
 	p.gone(".free-ground")
 }
 
+// What throws a shadow gives the beds their hours of sun; a pairing is ticked, a
+// family bent, a year of history put down; each can be taken back.
+func TestHowTheGroundIsKept(t *testing.T) {
+	p := start(t, "demo").open("/ground/beds")
+	p.click(`[aria-label="More of Weir bed"]`)
+	p.shows(`[data-bed="b2"] .sun`, "Sun on a middle day")
+	sun := p.text(`[data-bed="b2"] .sun`)
+	p.fill(`[aria-label="What stands high"]`, "Poplars")
+	p.fill(`[aria-label="Its height"]`, "25")
+	p.fill(`[aria-label="Its distance"]`, "16")
+	p.fill(`[aria-label="Its breadth"]`, "60")
+	p.clickNamed(`[aria-label="The plot"] button`, "add what throws a shadow")
+	p.shows(`[aria-label="The plot"]`, "Poplars, 25 m high")
+	p.until("less sun", `was => document.querySelector('[data-bed="b2"] .sun').textContent !== was`, sun)
+	p.click(`[aria-label="Remove Poplars"]`)
+	p.until("the sun as before", `was => document.querySelector('[data-bed="b2"] .sun').innerText === was`, sun)
+	p.clickNamed(`[aria-label="Rules of the ground"] .el-checkbox`, "Spinach between Bush bean")
+	p.shows(".notice", "Changed how the ground is kept")
+	p.click(`[aria-label="Mill bed in 2024: nothing put down"]`)
+	p.choose("Families in Mill bed in 2024", "Poaceae flour corn, sweet corn")
+	p.shows(".notice", "Changed Mill bed")
+	p.until("what was put down", `() => document.body.textContent.includes('Poaceae')`)
+	p.press(input.Escape)
+	p.press('u')
+	p.shows(".notice", "Took back")
+}
+
+// A household with nothing but an open plot and a few pots has its ground too.
+func TestAFieldAndPots(t *testing.T) {
+	p := start(t, "serve").open("/")
+	p.see(".welcome")
+	p.fill(`[aria-label="A first wish"]`, "20 heads lettuce")
+	p.see(".wish")
+	p.press('g', 'o')
+	p.see(".divide")
+	p.press('n')
+	row := `[data-bed=""]`
+	p.choose("Kind of ground", "containers, grow bags")
+	p.fill(row+` [aria-label="Containers"]`, "40")
+	p.clickNamed(row+" .link", "add")
+	p.shows(row+" .wrong", "a number from 1 to 2000")
+	p.fill(row+` [aria-label="Litres of one"]`, "60")
+	p.clickNamed(row+" .link", "add")
+	p.shows(".notice", "Added Bed 1")
+	p.shows(".sum", "6.1 m² in 1 bed")
+	p.see("[data-piece]")
+	p.until("the pots", `() => document.querySelectorAll('.pot').length === 39`)
+	p.press('n')
+	p.choose("Kind of ground", "rows in an open plot")
+	p.fill(row+` [aria-label="Length"]`, "10")
+	p.fill(row+` [aria-label="Width"]`, "6")
+	p.clickNamed(row+" .link", "add")
+	p.shows(".notice", "Added Bed 2")
+	p.shows(".sum", "66.1 m² in 2 beds")
+	p.shows(".sum", "all that is sown has its ground")
+}
+
 // A step of the scrubber, by the browser's own count of the time spent in scripts.
 func BenchmarkScrubber(b *testing.B) {
 	p := start(b, "demo").open("/ground")

@@ -167,7 +167,7 @@ func TestEverythingIsReachedByKeyboardAlone(t *testing.T) {
 func TestNothingIsWiderThanItsScreen(t *testing.T) {
 	a := start(t, "demo")
 	for _, size := range [][]int{{1280, 800}, {390, 844}} {
-		for path, see := range map[string]string{"/table": ".wish", "/sowings": "[data-sowing]", "/house": ".chart", "/year": "[data-food]", "/year/14": "[data-eaten]", "/shelves": "[data-lot]", "/house/book": "[data-book]"} {
+		for path, see := range leaves {
 			p := a.open(path, size...)
 			p.see(see)
 			if over := p.eval(`() => document.documentElement.scrollWidth - window.innerWidth`); over != "0" && !strings.HasPrefix(over, "-") {

@@ -174,3 +174,101 @@ func TestWhatCannotStand(t *testing.T) {
 		t.Error(text)
 	}
 }
+
+// A bed measured from another lies that far from it, on the side that is said, in
+// line with it; and they do not overlap.
+func TestABedBesideAnother(t *testing.T) {
+	for _, turned := range []bool{false, true} {
+		o := Bed{ID: "o", X: 6, Y: 7, Length: 4, Width: 1.2, Turned: turned}
+		ow, oh := o.Across()
+		for side, want := range map[string][2]float64{"right": {6 + ow + 0.9, 7}, "left": {6 - 3 - 0.9, 7}, "behind": {6, 7 + oh + 0.9}, "before": {6, 7 - 1 - 0.9}} {
+			b, err := Bed{Length: 3, Width: 1}.Beside(o, side, 0.9)
+			if err != nil || math.Abs(b.X-want[0]) > 1e-9 || math.Abs(b.Y-want[1]) > 1e-9 {
+				t.Errorf("%s, turned %v: %g, %g, want %v (%v)", side, turned, b.X, b.Y, want, err)
+			}
+			if x, _ := Overlap(b, o); x > 0 {
+				t.Errorf("%s, turned %v: they overlap", side, turned)
+			}
+		}
+		for _, wrong := range []struct {
+			side  string
+			apart float64
+		}{{"under", 1}, {"left", 20}, {"before", 20}} {
+			if _, err := (Bed{Length: 3, Width: 1}).Beside(o, wrong.side, wrong.apart); invalid.All(err) == nil {
+				t.Errorf("%+v is not refused", wrong)
+			}
+		}
+	}
+}
+
+func TestRatesOfARecipe(t *testing.T) {
+	for _, c := range []struct {
+		a     Amendment
+		rate  float64
+		byRow bool
+	}{
+		{Amendment{Amount: 3, Unit: "kg", Per: 1, Of: "m²"}, 3, false},
+		{Amendment{Amount: 50, Unit: "g", Per: 10, Of: "m²"}, 0.005, false},
+		{Amendment{Amount: 2, Unit: "lb", Per: 100, Of: "sq ft"}, 2 * 0.45359237 / (100 * 0.09290304), false},
+		{Amendment{Amount: 8, Unit: "oz", Per: 10, Of: "ft of row"}, 0.5 * 0.45359237 / 3.048, true},
+		{Amendment{Amount: 100, Unit: "g", Per: 1, Of: "m of row"}, 0.1, true},
+		{Amendment{Amount: 100, Unit: "g", Per: 0, Of: "m²"}, 0, false},
+		{Amendment{Amount: 100, Unit: "g", Per: 1, Of: "acre"}, 0, false},
+	} {
+		rate, byRow := c.a.Rate()
+		if math.Abs(rate-c.rate) > 1e-9 || byRow != c.byRow {
+			t.Errorf("%+v: %g, by row %v; want %g, %v", c.a, rate, byRow, c.rate, c.byRow)
+		}
+	}
+}
+
+func TestCustomsAreNumbered(t *testing.T) {
+	u := Customs{Materials: []Material{{Name: "a"}, {Name: "b", ID: "old"}}, Recipe: []Amendment{{Name: "c"}}}
+	u.Number()
+	if u.Bent == nil || u.Pairs == nil || u.Materials[0].ID == u.Materials[1].ID || u.Recipe[0].ID == "" {
+		t.Errorf("%+v", u)
+	}
+}
+
+// FuzzDivide holds every proposal to the plot: no bed over the margin, none over
+// another, the paths as wide as wanted, and what is left over as told.
+func FuzzDivide(f *testing.F) {
+	f.Add(12.0, 8.0, 1.2, 0.9, 0.5)
+	f.Add(3.0, 2.0, 0.75, 0.3, 0.0)
+	f.Fuzz(func(t *testing.T, length, width, wide, path, margin float64) {
+		in := func(v *float64, least, most float64) {
+			if math.IsNaN(*v) || math.IsInf(*v, 0) {
+				*v = least
+			}
+			*v = least + math.Mod(math.Abs(*v), most-least)
+		}
+		in(&length, 1, 60)
+		in(&width, 1, 60)
+		in(&wide, 0.3, 3)
+		in(&path, 0.2, 3)
+		in(&margin, 0, 2)
+		last := math.Inf(1)
+		for _, s := range Divide(Plot{Length: length, Width: width}, wide, path, margin) {
+			if s.Area > last+1e-5 || s.Left < -1e-6 || math.Abs(s.Area+s.Paths-length*width) > 1e-6 {
+				t.Fatalf("%+v", s)
+			}
+			last = s.Area
+			for i, b := range s.Beds {
+				x, y := b.Across()
+				if b.X < margin-1e-9 || b.Y < margin-1e-9 || b.X+x > length-margin+1e-6 || b.Y+y > width-margin+1e-6 {
+					t.Fatalf("%s lies over the margin of %g: %+v", b.Name, margin, b)
+				}
+				if i > 0 {
+					before := s.Beds[i-1]
+					apart := b.Y - before.Y - before.Width
+					if s.Turned {
+						apart = b.X - before.X - before.Width
+					}
+					if apart < path-1e-6 {
+						t.Fatalf("a path of %g m, %g wanted", apart, path)
+					}
+				}
+			}
+		}
+	})
+}

@@ -63,7 +63,9 @@ func (f *fitting) goHome() {
 		f.home[i] = append(f.home[i], spot{k, int(math.Round(a.At * 1000))})
 	}
 	if f.pairs != nil { // what stands below others comes after them
-		low := func(i int) int { return order(slices.ContainsFunc(f.pairs[i], func(pair int) bool { return pair > 0 })) }
+		low := func(i int) int {
+			return order(slices.ContainsFunc(f.pairs[i], func(pair int) bool { return pair > 0 }))
+		}
 		slices.SortStableFunc(turn, func(a, b int) int { return low(a) - low(b) })
 	}
 	for _, i := range turn {

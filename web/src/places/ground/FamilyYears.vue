@@ -21,7 +21,9 @@ const years = computed(() =>
   ),
 )
 const families = computed(() => [...new Set(store.crops.map((c) => c.family))].sort())
-const common = computed(() => new Map(store.crops.map((c) => [c.family, c.food] as const)))
+/** A few foods of each family, for who does not know it by its Latin name. */
+const foods = (family: string) =>
+  [...new Set(store.crops.filter((c) => c.family === family).map((c) => c.food))].slice(0, 3).join(', ')
 const stood = (b: Bed, y: number) => b.stood?.find((s) => s.year === y)?.families ?? []
 /** The families that stand in a bed by the layout. */
 const stands = (b: Bed) => {
@@ -70,7 +72,7 @@ async function set(b: Bed, y: number, to: string[]) {
                 @change="set(b, y, $event)"
               >
                 <ElOption v-for="f in families" :key="f" :value="f" :label="f"
-                  >{{ f }} <span class="quiet">{{ common.get(f) }} …</span></ElOption
+                  >{{ f }} <span class="quiet">{{ foods(f) }}</span></ElOption
                 >
               </ElSelect>
               <button

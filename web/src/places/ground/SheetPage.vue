@@ -1,33 +1,23 @@
 <script setup lang="ts">
 // The ground on paper: the plot on one page, and a card a bed with all that stands
 // in it through the year.
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { useGround } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
+import { usePaper } from '../../lib/paper'
 import { useUnits } from '../../lib/units'
 import { count, day as short, fullDay } from '../../lib/words'
+import PaperChoice from '../../parts/PaperChoice.vue'
 import PlotMap from './PlotMap.vue'
 
 const store = useHousehold()
 const ground = useGround()
 const route = useRoute()
 const { say } = useUnits()
-const paper = ref<'A4' | 'letter'>(localStorage.getItem('inventory.paper') === 'letter' ? 'letter' : 'A4')
 const what = ref<'plot' | 'cards'>('plot')
 
-// The size of the paper can be said only in a rule of the page itself.
-const rule = document.createElement('style')
-document.head.append(rule)
-onBeforeUnmount(() => rule.remove())
-watch(
-  [paper, what],
-  () => {
-    localStorage.setItem('inventory.paper', paper.value)
-    rule.textContent = `@page { size: ${paper.value} ${what.value === 'plot' ? 'landscape' : 'portrait'}; margin: 12mm }`
-  },
-  { immediate: true },
-)
+const paper = usePaper(() => (what.value === 'plot' ? 'landscape' : 'portrait'), '12mm')
 const day = computed(() => String(route.query.day || store.plan?.as_of || ''))
 const beds = computed(() => store.household?.beds ?? [])
 const pieces = computed(() => ground.layout?.pieces ?? [])
@@ -46,7 +36,6 @@ const stood = (b: (typeof beds.value)[number]) =>
     .slice(-3)
     .map((s) => `${s.year} ${s.families.join(', ')}`)
     .join('; ')
-const print = () => window.print()
 </script>
 
 <template>
@@ -60,11 +49,7 @@ const print = () => window.print()
           a card a bed
         </button>
       </span>
-      <span class="choice" role="group" aria-label="Paper">
-        <button type="button" class="plain" :aria-pressed="paper === 'A4'" @click="paper = 'A4'">A4</button>
-        <button type="button" class="plain" :aria-pressed="paper === 'letter'" @click="paper = 'letter'">Letter</button>
-      </span>
-      <button type="button" class="link" @click="print">print</button>
+      <PaperChoice v-model="paper" words="print" />
     </div>
     <article v-if="what === 'plot' && day" class="sheet plot-sheet">
       <h3>

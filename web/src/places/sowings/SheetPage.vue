@@ -1,12 +1,14 @@
 <script setup lang="ts">
 // Sheets to hang up: a page a month of what is sown and planted, or of what is
 // raised indoors, with room for what was really done.
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Sowing } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
+import { usePaper } from '../../lib/paper'
 import { useUnits } from '../../lib/units'
 import { byMonth, day } from '../../lib/words'
+import PaperChoice from '../../parts/PaperChoice.vue'
 import MonthScale from '../../parts/MonthScale.vue'
 import ShelfLine from './ShelfLine.vue'
 
@@ -14,20 +16,7 @@ const store = useHousehold()
 const route = useRoute()
 const { say, quantity } = useUnits()
 const raising = computed(() => route.params.kind === 'raising')
-const paper = ref<'A4' | 'letter'>(localStorage.getItem('inventory.paper') === 'letter' ? 'letter' : 'A4')
-
-// The size of the paper can be said only in a rule of the page itself.
-const rule = document.createElement('style')
-document.head.append(rule)
-onBeforeUnmount(() => rule.remove())
-watch(
-  paper,
-  (p) => {
-    localStorage.setItem('inventory.paper', p)
-    rule.textContent = `@page { size: ${p} portrait; margin: 12mm 12mm 12mm 16mm }`
-  },
-  { immediate: true },
-)
+const paper = usePaper(() => 'portrait', '12mm 12mm 12mm 16mm')
 
 interface Entry {
   date: string
@@ -78,7 +67,6 @@ const up = (s: Sowing) => (s.up_by ? day(s.up_by) : '')
 const size = (n: number) => Math.min(8.8, 340 / n).toFixed(1)
 const room = computed(() => store.plan?.work.room ?? 0)
 const peak = computed(() => Math.max(1, room.value, ...(store.plan?.work.trays ?? [])))
-const print = () => window.print()
 </script>
 
 <template>
@@ -86,11 +74,7 @@ const print = () => window.print()
     <div class="bar no-print">
       <h2 tabindex="-1">{{ raising ? 'Raising sheet' : 'Sowing sheet' }}</h2>
       <RouterLink to="/sowings">back to Sowings</RouterLink>
-      <span class="choice" role="group" aria-label="Paper">
-        <button type="button" class="plain" :aria-pressed="paper === 'A4'" @click="paper = 'A4'">A4</button>
-        <button type="button" class="plain" :aria-pressed="paper === 'letter'" @click="paper = 'letter'">Letter</button>
-      </span>
-      <button type="button" class="link" @click="print">print, a page a month</button>
+      <PaperChoice v-model="paper" words="print, a page a month" />
     </div>
     <div v-if="raising && store.plan && months.length" class="load no-print">
       <MonthScale />
