@@ -237,11 +237,11 @@ svg {
   vector-effect: non-scaling-stroke;
   cursor: grab;
   touch-action: none;
+  outline: none;
 }
 .part:hover,
 .part:focus-visible {
   fill: var(--fresh);
-  outline: none;
   stroke: var(--ink);
 }
 .part.faulty {

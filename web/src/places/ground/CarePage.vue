@@ -178,8 +178,8 @@ const little = computed(() => (needs.value?.fed ?? []).filter((f) => f.little))
         <span v-if="much.length" class="sum warn">too much in {{ count(much.length, 'bed') }}</span>
       </h3>
       <p class="quiet small">
-        The recipe of your beds, by area or by length of row; the nitrogen it brings stands against what the crops of
-        the year take. Doses are those of your soil test and of the label.
+        The recipe of your beds, by area or by length of row. For each bed: the nitrogen that it brings, of what the
+        crops of the year take. Doses are those of your soil test and of the label.
       </p>
       <p v-for="a in customs.recipe" :key="a.id" class="small">
         <b>{{ a.name }}</b> {{ a.amount }} {{ a.unit }} per {{ a.per === 1 ? '' : a.per + ' ' }}{{ a.of }},
@@ -222,27 +222,16 @@ const little = computed(() => (needs.value?.fed ?? []).filter((f) => f.little))
           >add it</ElButton
         >
       </form>
-      <table v-if="customs.recipe.length" class="small beds">
-        <thead>
-          <tr>
-            <th>bed</th>
-            <th class="n">brings</th>
-            <th class="n">crops take</th>
-            <th></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="f in needs.fed" :key="f.bed" :data-fed="f.name">
-            <th>{{ f.name }}</th>
-            <td class="n">{{ f.brings.toFixed(1) }} g/m²</td>
-            <td class="n">{{ f.takes.toFixed(1) }} g/m²</td>
-            <td>
-              <span v-if="f.much" class="warn">too much: it washes out, and leaves grow in place of fruit</span>
-              <span v-else-if="f.little" class="quiet">less than half of what they take</span>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <ul v-if="customs.recipe.length" class="small beds">
+        <li v-for="f in needs.fed" :key="f.bed" :data-fed="f.name">
+          <b>{{ f.name }}</b>
+          <span class="figure" :class="{ warn: f.much }"
+            >{{ f.brings.toFixed(1) }} <span class="quiet">of</span> {{ f.takes.toFixed(1) }} g/m²</span
+          >
+          <span v-if="f.much" class="warn">too much: it washes out, and leaves grow in place of fruit</span>
+          <span v-else-if="f.little" class="quiet">less than half of what they take</span>
+        </li>
+      </ul>
       <p v-if="little.length" class="quiet small">
         Where the recipe brings less, the soil itself gives some; a soil test says how much.
       </p>
@@ -392,8 +381,28 @@ table {
   border-collapse: collapse;
   width: 100%;
 }
-table.beds {
-  width: auto;
+.beds {
+  list-style: none;
+  margin: 0.3rem 0 0;
+  padding: 0;
+  columns: 19rem;
+  column-gap: 2rem;
+}
+.beds li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 0.8rem;
+  justify-content: space-between;
+  border-bottom: 1px solid var(--hair);
+  break-inside: avoid;
+}
+.beds b {
+  font-family: var(--serif);
+  font-weight: 600;
+}
+.beds > li > .warn:last-child,
+.beds > li > .quiet:last-child {
+  flex-basis: 100%;
 }
 th {
   text-align: left;

@@ -70,6 +70,7 @@ async function set(b: Bed, y: number, to: string[]) {
                 size="small"
                 :aria-label="`Families in ${b.name} in ${y}`"
                 @change="set(b, y, $event)"
+                @visible-change="(open: boolean) => open || (editing = '')"
               >
                 <ElOption v-for="f in families" :key="f" :value="f" :label="f"
                   >{{ f }} <span class="quiet">{{ foods(f) }}</span></ElOption

@@ -247,8 +247,6 @@ const bar = computed(() => {
 }
 .takes {
   cursor: pointer;
-}
-.takes:focus-visible {
   outline: none; /* an outline is drawn in metres here; the edge shows the focus */
 }
 .takes:focus-visible .piece {
