@@ -245,7 +245,7 @@ func TestTheGroundIsCaredFor(t *testing.T) {
 	p.fill(`[aria-label="How deep"]`, "-1")
 	p.clickNamed(`[aria-label="Fill and cover"] button`, "add it")
 	p.shows(".care > .wrong", "above 0")
-	p.fill(`[aria-label="How deep"]`, "0.2")
+	p.fill(`[aria-label="How deep"]`, "20")
 	p.clickNamed(`[aria-label="Fill and cover"] button`, "add it")
 	p.shows(`[data-order="Topsoil"]`, "72.00 m³")
 	p.fill(`[aria-label="What the beds are given"]`, "Old manure")
@@ -296,6 +296,9 @@ func TestHowTheGroundIsKept(t *testing.T) {
 	p.press(input.Escape)
 	p.press('u')
 	p.shows(".notice", "Took back")
+	p.clickNamed(`[aria-label="Families by bed and year"] .link`, "put 2027 down as it is planned")
+	p.shows(".notice", "Changed 11 beds")
+	p.shows(`[aria-label="Families by bed and year"]`, "2027 is put down as it is planned")
 }
 
 // A household with nothing but an open plot and a few pots has its ground too.

@@ -82,6 +82,7 @@ const (
 	EditCommandAgree                EditCommand = "agree"
 	EditCommandBegin                EditCommand = "begin"
 	EditCommandChangeBed            EditCommand = "change-bed"
+	EditCommandChangeBeds           EditCommand = "change-beds"
 	EditCommandChangeGuest          EditCommand = "change-guest"
 	EditCommandChangeLot            EditCommand = "change-lot"
 	EditCommandChangeMember         EditCommand = "change-member"
@@ -143,6 +144,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandBegin:
 		return true
 	case EditCommandChangeBed:
+		return true
+	case EditCommandChangeBeds:
 		return true
 	case EditCommandChangeGuest:
 		return true

@@ -2,6 +2,7 @@ package api
 
 import (
 	"encoding/json"
+	"fmt"
 	"net/http"
 	"slices"
 	"strings"
@@ -85,6 +86,20 @@ func TestBedsAreKept(t *testing.T) {
 	if got.Household.Customs == nil || len(got.Household.Customs.Recipe) != 1 || got.Household.Customs.Recipe[0].ID == "" {
 		t.Errorf("%+v", got.Household.Customs)
 	}
+	all := got.Household.Beds
+	for i := range all {
+		all[i].Stood = append(all[i].Stood, bed.Stood{Year: 2027, Families: []string{"Fabaceae"}})
+	}
+	if got = do(Edit{Command: "change-beds", Beds: &all}, 200); len(got.Household.Beds[3].Stood) != len(all[3].Stood) || got.Words != fmt.Sprintf("changed %d beds", len(all)) {
+		t.Errorf("%s: %+v", got.Words, got.Household.Beds[3])
+	}
+	gone := []bed.Bed{{ID: "gone", Name: "Gone", Length: 2, Width: 1}}
+	do(Edit{Command: "change-beds", Beds: &gone}, 422)
+	var thousand []bed.Bed
+	for i := range 1000 {
+		thousand = append(thousand, bed.Bed{Name: fmt.Sprint("Bed ", i), X: 40, Y: float64(i) * 2, Length: 2, Width: 1})
+	}
+	do(Edit{Command: "add-beds", Beds: &thousand}, 422)
 	u.Pairs = []string{"mice-cats"}
 	do(Edit{Command: "set-customs", Customs: &u}, 422)
 	takeBack()

@@ -60,7 +60,7 @@ var Commands = []string{
 	"add-lot", "change-lot", "remove-lot", "add-lots", "add-patch", "change-patch", "remove-patch",
 	"add-own-crop", "change-own-crop", "remove-own-crop", "add-own-preparation", "change-own-preparation", "remove-own-preparation",
 	"set-habit", "put-planting", "remove-planting", "agree", "disagree", "set-weather",
-	"add-beds", "add-bed", "change-bed", "remove-bed", "divide-bed", "put-placement", "remove-placement", "set-customs",
+	"add-beds", "add-bed", "change-bed", "change-beds", "remove-bed", "divide-bed", "put-placement", "remove-placement", "set-customs",
 }
 
 // drafter makes the changes of a command against a state.

@@ -97,6 +97,23 @@ func (d *drafter) addBeds(plot *bed.Plot, beds []bed.Bed) error {
 	return nil
 }
 
+// changeBeds changes several beds at once.
+func (d *drafter) changeBeds(beds []bed.Bed) error {
+	if len(beds) == 0 {
+		return missing("beds")
+	}
+	for i, b := range beds {
+		if _, there := d.state.items[key{kindBed, b.ID}]; !there {
+			return &invalid.Field{Field: invalid.Element("beds", i) + ".id", Value: b.ID, Allowed: "a bed that is there; somebody may have removed it"}
+		}
+		if err := d.set(kindBed, b.ID, 0, b.Filled()); err != nil {
+			return err
+		}
+	}
+	d.words, d.about = fmt.Sprintf("changed %d beds", len(beds)), key{}
+	return nil
+}
+
 // mostParts is into how many parts at most a bed is divided.
 const mostParts = 12
 

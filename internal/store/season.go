@@ -208,6 +208,8 @@ func (d *drafter) seasonEdit(e *Edit) (bool, error) {
 		return true, err
 	case "add-beds":
 		return true, d.addBeds(e.Plot, e.Beds)
+	case "change-beds":
+		return true, d.changeBeds(e.Beds)
 	case "divide-bed":
 		return true, d.divideBed(e.Target, e.Parts)
 	case "set-customs":

@@ -27,6 +27,14 @@ func agree(in Input) (Input, Layout) {
 // that need not move.
 func TestNothingMovesThatNeedNot(t *testing.T) {
 	for i, garden := range gardens()[:8] {
+		if i%2 == 1 { // with some that share ground
+			garden.Pairs = book.Usual().Pairings
+			for k := range garden.Plantings {
+				if k%5 == 0 {
+					garden.Plantings[k].Crop = crop([]string{"radish", "parsnip", "lettuce-leaf", "leek"}[k/5%4])
+				}
+			}
+		}
 		in, first := agree(garden)
 		where := func(l Layout) map[string][]string {
 			out := map[string][]string{}
@@ -235,6 +243,17 @@ func TestTallOnesTowardsThePole(t *testing.T) {
 	in.Beds, in.Placed = []bed.Bed{{ID: "n", Length: 12, Width: 1.2, Turned: true, Climb: true}}, nil
 	if tall, low := where(in, "tall"), where(in, "low"); tall.At < low.At {
 		t.Errorf("in one bed that runs north the tall one is at %g m, the low one at %g m", tall.At, low.At)
+	}
+}
+
+// An early and a late climber share the one trellis, one after the other.
+func TestClimbersShareATrellis(t *testing.T) {
+	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "bare", Length: 6, Width: 1.2}, {ID: "wire", Length: 6, Width: 1.2, Y: 5, Climb: true}}}
+	in.Plantings = []Planting{{ID: "late", Crop: crop("pole-bean"), Planted: 40, From: spring + 90, To: spring + 170}, {ID: "early", Crop: crop("snap-pea"), Planted: 60, From: spring, To: spring + 85}}
+	for _, p := range Fit(in).Pieces {
+		if p.Bed != "wire" || len(p.Faults) > 0 {
+			t.Errorf("%+v", p)
+		}
 	}
 }
 

@@ -31,6 +31,12 @@ watch(
   },
 )
 
+/** The depth of soil, in cm: feet would be too coarse a word for it. */
+const soil = computed({
+  get: () => (draft.soil === undefined ? undefined : draft.soil * 100),
+  set: (cm) => (draft.soil = cm === undefined ? undefined : cm / 100),
+})
+
 async function save() {
   if (!props.isNew && JSON.stringify(draft) === JSON.stringify(props.bed)) {
     problem.value = undefined
@@ -204,7 +210,7 @@ const notes = computed(() =>
       <template v-if="draft.kind !== 'containers'">
         <label class="field"
           ><span>depth of soil</span
-          ><NumberInput v-model="draft.soil" unit="m" suffix blank label="Depth of soil" @done="change"
+          ><NumberInput v-model="soil" unit="cm" suffix blank label="Depth of soil" @done="change"
         /></label>
         <label class="field"
           ><span>measured in</span

@@ -52,6 +52,7 @@ const freshMaterial = (): Material => ({
   bag_price: 0,
 })
 const material = reactive(freshMaterial())
+const depth = computed({ get: () => material.depth * 100, set: (cm) => (material.depth = (cm ?? NaN) / 100) })
 async function addMaterial() {
   if (await set({ materials: [...customs.value.materials, { ...material }] })) Object.assign(material, freshMaterial())
 }
@@ -153,9 +154,7 @@ const little = computed(() => (needs.value?.fed ?? []).filter((f) => f.little))
           ><ElSelect v-model="material.over" size="small" aria-label="Over what"
             ><ElOption value="beds" label="the beds" /><ElOption value="paths" label="the paths" /></ElSelect
         ></label>
-        <label class="field"
-          ><span>deep</span><NumberInput v-model="material.depth" unit="m" suffix label="How deep"
-        /></label>
+        <label class="field"><span>deep</span><NumberInput v-model="depth" unit="cm" suffix label="How deep" /></label>
         <label class="field"
           ><span>bulk by the</span><NumberInput v-model="material.bulk" unit="m³" suffix label="Unit of the bulk"
         /></label>

@@ -34,10 +34,19 @@ const stands = (b: Bed) => {
     .map((p) => family.get(crop.get(p.planting) ?? ''))
   return [...new Set(all.filter((f): f is string => !!f))].sort()
 }
-async function set(b: Bed, y: number, to: string[]) {
+/** A bed with what stood in it in a year. */
+function having(b: Bed, y: number, to: string[]): Bed {
   const rest = (b.stood ?? []).filter((s) => s.year !== y)
-  const bed = { ...b, stood: (to.length ? [...rest, { year: y, families: to }] : rest).sort((p, q) => p.year - q.year) }
-  const p = await store.edit({ command: 'change-bed', bed })
+  return { ...b, stood: (to.length ? [...rest, { year: y, families: to }] : rest).sort((p, q) => p.year - q.year) }
+}
+/** Whether the year that is planned has been put down for every bed as the layout has it. */
+const kept = computed(() => beds.value.every((b) => stood(b, year.value).join() === stands(b).join()))
+async function keep() {
+  const p = await store.edit({ command: 'change-beds', beds: beds.value.map((b) => having(b, year.value, stands(b))) })
+  wrong.value = p ? wordsOf(p) : ''
+}
+async function set(b: Bed, y: number, to: string[]) {
+  const p = await store.edit({ command: 'change-bed', bed: having(b, y, to) })
   wrong.value = p ? wordsOf(p) : ''
 }
 </script>
@@ -91,6 +100,14 @@ async function set(b: Bed, y: number, to: string[]) {
         </tbody>
       </table>
     </div>
+    <p class="small">
+      <template v-if="kept"
+        >{{ year }} is put down as it is planned, for the rotation of the years that follow.</template
+      >
+      <button v-else type="button" class="link" @click="keep">
+        put {{ year }} down as it is planned, for the years that follow
+      </button>
+    </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </section>
 </template>
