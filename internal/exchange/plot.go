@@ -89,19 +89,22 @@ func (e *svg) plants(i int, p ground.Piece, b bed.Bed, x, y, w, h float64) {
 	if p.Across {
 		along, over, lines = p.Line, p.Plant, min(p.Lines, int(b.Width/p.Plant+1e-6)+1)
 	}
-	fill := math.Min(b.Width, float64(max(1, lines))*over)
-	start, high := (b.Width-fill)/2, over
+	rows := float64(max(1, lines)) * over
+	start, high := (b.Width-rows)/2, over // the lines lie in the middle of the bed
+	from := math.Max(0, start)
+	fill := math.Min(b.Width, start+rows) - from
 	dots := [][2]float64{{along / 2, over / 2}}
 	if p.Shifted {
 		high, dots = 2*over, [][2]float64{{along / 4, over / 2}, {along * 3 / 4, over * 3 / 2}}
 	}
-	wide := along
+	wide, px, py := along, x, y+start
 	if b.Turned {
-		x, w, wide, high = x+start, fill, high, wide
+		px, py, wide, high = x+start, y, high, wide
+		x, w = x+from, fill
 	} else {
-		y, h = y+start, fill
+		y, h = y+from, fill
 	}
-	e.print(`<pattern id="%s" x="%g" y="%g" width="%g" height="%g" patternUnits="userSpaceOnUse">`, fmt.Sprint("plants", i), x, y, wide, high)
+	e.print(`<pattern id="%s" x="%g" y="%g" width="%g" height="%g" patternUnits="userSpaceOnUse">`, fmt.Sprint("plants", i), px, py, wide, high)
 	for _, d := range dots {
 		if b.Turned {
 			d[0], d[1] = d[1], d[0]

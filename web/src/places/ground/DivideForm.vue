@@ -68,6 +68,7 @@ const fields = ['plot.length', 'plot.width', 'plot.bearing', 'width', 'path', 'm
     <p class="quiet small hint">
       An arm reaches across {{ say(1.2, 'm') }} from both sides, {{ say(0.75, 'm') }} from one; a barrow wants
       {{ say(0.9, 'm') }} of path.
+      <span v-if="ask.width > 1.2" class="warn">No arm reaches the middle of a bed of {{ say(ask.width, 'm') }}.</span>
     </p>
     <template v-for="f in fields" :key="f"
       ><p v-if="fieldError(problem, f)" class="wrong" role="alert">{{ fieldError(problem, f) }}</p></template
@@ -76,8 +77,9 @@ const fields = ['plot.length', 'plot.width', 'plot.bearing', 'width', 'path', 'm
     <ul v-if="shares?.length" class="shares">
       <li v-for="s in shares" :key="String(s.turned)">
         <b>{{ count(s.beds.length, 'bed') }}</b> of {{ say(s.beds[0]?.length ?? 0, 'm') }}
-        {{ s.turned ? 'across the plot' : 'along the plot' }}: {{ say(s.area, 'm²') }} of bed,
-        {{ say(s.paths, 'm²') }} of path, {{ say(s.left, 'm') }} left over
+        {{ s.turned ? 'across the plot' : 'along the plot'
+        }}<template v-if="s.narrow">, the last {{ say(s.narrow, 'm') }} wide along the edge</template>:
+        {{ say(s.area, 'm²') }} of bed, {{ say(s.paths, 'm²') }} of path, {{ say(s.left, 'm') }} left over
         <button type="button" class="link" @click="take(s)">lay them out</button>
       </li>
     </ul>

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 // What is free in a bed on a day, until when, and what can still go in and would
 // feed.
-import { ref, watch } from 'vue'
-import { answer, api, Refused, type FreePatch } from '../../lib/api'
+import { computed, ref, watch } from 'vue'
+import { answer, api, Refused, type FreePatch, type Piece } from '../../lib/api'
 import { useGround } from '../../lib/ground'
 import { useHousehold, wordsOf } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { count, day as short } from '../../lib/words'
 
-const props = defineProps<{ bed: string; day: string }>()
+const props = defineProps<{ bed: string; day: string; pieces: Piece[] }>()
+const emit = defineEmits<{ close: [] }>()
 const store = useHousehold()
 const ground = useGround()
 const { say } = useUnits()
@@ -44,14 +45,28 @@ watch(
   () => ((free.value = undefined), (all.value = undefined)),
 )
 void find()
+/** What stands there on the day and is cleared first. */
+const first = computed(
+  () =>
+    props.pieces
+      .filter((p) => p.bed === props.bed && p.from <= props.day && props.day < p.to)
+      .sort((a, b) => a.to.localeCompare(b.to))[0],
+)
 </script>
 
 <template>
   <div class="free-ground">
-    <h3>{{ ground.bedName(bed) }}, free on {{ short(day < (store.plan?.as_of ?? '') ? store.plan?.as_of : day) }}</h3>
+    <h3>
+      {{ ground.bedName(bed) }}, free on {{ short(day < (store.plan?.as_of ?? '') ? store.plan?.as_of : day) }}
+      <button type="button" class="link small" @click="emit(\'close\')">close</button>
+    </h3>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-else-if="!free" class="quiet small">Looking …</p>
-    <p v-else-if="!free.length" class="quiet small">Nothing: all of it is taken.</p>
+    <p v-else-if="!free.length" class="quiet small">
+      Nothing: all of it is taken.<template v-if="first">
+        First to be cleared: {{ ground.names.get(first.planting)?.toLowerCase() }}, on {{ short(first.to) }}.</template
+      >
+    </p>
     <div v-for="(f, i) in free" :key="f.from" class="patch small">
       <p>
         <b>{{ say(f.to - f.from, 'm') }}</b> from {{ say(f.from, 'm') }} on{{
@@ -91,6 +106,12 @@ void find()
 </template>
 
 <style scoped>
+h3 {
+  display: flex;
+  gap: 0.8rem;
+  align-items: baseline;
+  justify-content: space-between;
+}
 table {
   border-collapse: collapse;
   width: 100%;

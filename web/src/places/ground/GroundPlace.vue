@@ -97,15 +97,17 @@ function choose(id: string) {
   picked.value = ''
 }
 function add() {
-  const y = Math.max(0, ...beds.value.map((b) => b.y + (b.turned ? b.length : b.width) + 0.9))
+  // Beside the last one, as it lies: behind it, or to its right where it is turned.
+  const last = beds.value[beds.value.length - 1]
+  const beyond = last ? Math.round(((last.turned ? last.x : last.y) + last.width + 0.9) * 100) / 100 : 0
   adding.value = {
     id: '',
     name: `Bed ${beds.value.length + 1}`,
-    x: beds.value[0]?.x ?? 0,
-    y: beds.value.length ? Math.round(y * 100) / 100 : 0,
-    length: beds.value[0]?.length ?? 6,
+    x: last?.turned ? beyond : (last?.x ?? 0),
+    y: last?.turned ? last.y : beyond,
+    length: last?.length ?? 6,
     width: 1.2,
-    turned: false,
+    turned: last?.turned ?? false,
   }
   if (beds.value.length) void show('beds')
 }
@@ -208,7 +210,7 @@ useKeys([
         </div>
         <div class="side">
           <PlantingCard v-if="picked" :sowing="picked" :pieces="pieces" @close="picked = ''" />
-          <FreeGround v-else-if="chosen" :bed="chosen" :day="day" />
+          <FreeGround v-else-if="chosen" :bed="chosen" :day="day" :pieces="pieces" @close="chosen = ''" />
           <details v-if="moved.length && !picked && !chosen" class="small">
             <summary>{{ count(moved.length, 'piece') }} moved since the plan was agreed</summary>
             <p v-for="p in moved" :key="p.planting + p.at">

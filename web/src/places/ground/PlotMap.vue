@@ -149,7 +149,7 @@ const bar = computed(() => {
         @click.stop="emit('pick', q.p.planting)"
         @keydown.enter.prevent="emit('pick', q.p.planting)"
       >
-        <pattern :id="q.id" :x="q.x + q.dx" :y="q.y + q.dy" :width="q.pw" :height="q.ph" patternUnits="userSpaceOnUse">
+        <pattern :id="q.id" :x="q.x + q.px" :y="q.y + q.py" :width="q.pw" :height="q.ph" patternUnits="userSpaceOnUse">
           <circle v-for="(c, i) in q.dots" :key="i" :cx="c[0]" :cy="c[1]" :r="q.r" />
         </pattern>
         <rect
@@ -165,7 +165,7 @@ const bar = computed(() => {
             }}{{ q.p.with ? `, between ${ground.names.get(q.p.with)}` : '' }}
           </title>
         </rect>
-        <rect class="plants" :fill="`url(#${q.id})`" :x="q.x + q.dx" :y="q.y + q.dy" :width="q.fw" :height="q.fh" />
+        <rect class="plants" :fill="`url(#${q.id})`" :x="q.x + q.fx" :y="q.y + q.fy" :width="q.fw" :height="q.fh" />
         <text
           v-if="Math.max(q.w, q.h) > letter * q.name.length * 0.5"
           :x="q.x + q.w / 2"
@@ -176,7 +176,18 @@ const bar = computed(() => {
           {{ q.name }}
         </text>
       </g>
-      <text class="label" :x="d.x" :y="d.y - 0.12" :font-size="letter * 0.9">{{ d.b.name }}</text>
+      <text
+        class="label"
+        :x="d.x"
+        :y="d.y - 0.12"
+        :font-size="letter * 0.9"
+        :tabindex="still ? undefined : 0"
+        role="button"
+        :aria-label="`What is free in ${d.b.name}`"
+        @keydown.enter.prevent.stop="emit('choose', d.b.id)"
+      >
+        {{ d.b.name }}
+      </text>
     </g>
     <rect
       v-if="ghost"
@@ -313,6 +324,14 @@ text {
   font-family: var(--sans);
   text-anchor: start;
   dominant-baseline: auto;
+  pointer-events: auto;
+  cursor: pointer;
+  outline: none;
+}
+.label:hover,
+.label:focus-visible {
+  fill: var(--accent);
+  text-decoration: underline;
 }
 .scale path,
 .north path {
