@@ -53,6 +53,7 @@ func TestAPlotIsDividedIntoBeds(t *testing.T) {
 	p.until("five beds drawn", `() => document.querySelectorAll('[data-plot-bed]').length === 5`)
 	p.press('n')
 	row := `[data-bed=""]`
+	p.fill(row+` [aria-label="From the left"]`, "0.5")
 	p.fill(row+` [aria-label="From the front"]`, "0.5")
 	p.must(p.named(row+" .link", "add").Focus())
 	p.press(input.Enter)
