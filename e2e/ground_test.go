@@ -159,6 +159,21 @@ func TestAPlantingIsDragged(t *testing.T) {
 	p.must(p.Mouse.Up(proto.InputMouseButtonLeft, 1))
 	p.shows(".notice", "Put Tomato, paste of")
 	p.see(`[data-band="b4"] [data-part="27-w3-canned-1"].held`)
+	p.shortage()
+	// And by keys alone: taken in hand, a bed up, put down.
+	p.must(p.see(`[data-band="b4"] [data-part="27-w3-canned-1"]`).Focus())
+	p.press('m')
+	p.until("what the rules say", `() => /would make room|free/.test(document.querySelector('.in-hand')?.textContent ?? '')`)
+	p.press(input.ArrowUp)
+	p.shows(".in-hand", "over Ford bed")
+	p.press(input.Enter)
+	p.see(`[data-band="b3"] [data-part="27-w3-canned-1"].held`)
+	p.gone(".in-hand")
+	p.must(p.see(`[data-band="b3"] [data-part="27-w3-canned-1"]`).Focus())
+	p.press('m')
+	p.see(".in-hand")
+	p.press(input.Escape)
+	p.gone(".in-hand")
 }
 
 // A way out is tried, the shortage falls by what it said, and undo brings it back.

@@ -56,7 +56,8 @@ func Of(in plan.Input) (plan.Plan, Input, Layout, error) {
 	return p, fit, Fit(fit), nil
 }
 
-// Ways returns what would make a shortage of ground less, the best first; none
+// Ways returns what would make a shortage of ground less: first what feeds as much
+// as before, then what takes something away, each with the greatest gain first; none
 // where nothing is short. p, fit and l are the plan and the layout as they stand.
 func Ways(in plan.Input, p plan.Plan, fit Input, l Layout) ([]Way, error) {
 	b, _, _, err := in.Household.Book(book.Usual())
@@ -74,10 +75,13 @@ func Ways(in plan.Input, p plan.Plan, fit Input, l Layout) ([]Way, error) {
 	w.later()
 	w.moreGround()
 	slices.SortStableFunc(w.out, func(a, b Way) int {
-		return cmp.Or(cmp.Compare(math.Round(b.Gains*10), math.Round(a.Gains*10)), cmp.Compare(b.Fed, a.Fed), cmp.Compare(b.Jars, a.Jars), strings.Compare(a.Words, b.Words))
+		return cmp.Or(cmp.Compare(a.costs(), b.costs()), cmp.Compare(math.Round(b.Gains*10), math.Round(a.Gains*10)), cmp.Compare(b.Fed, a.Fed), cmp.Compare(b.Jars, a.Jars), strings.Compare(a.Words, b.Words))
 	})
 	return w.out, nil
 }
+
+// costs tells, 1 or 0, whether a way takes something off the table or the shelf.
+func (w Way) costs() int { return order(w.Fed < 0 || w.Jars < 0) }
 
 // worthwhile is the least that a way must gain to be told, m² · weeks.
 const worthwhile = 0.5
@@ -217,7 +221,7 @@ func (w *ways) bend() {
 		seen = append(seen, family)
 		u := w.customs()
 		u.Bent = append(u.Bent, family)
-		w.keep("do not keep the rotation for "+family+" this year", u)
+		w.keep("do not keep the rotation for "+family, u)
 	}
 }
 

@@ -19,6 +19,7 @@ function typing(e: KeyboardEvent): boolean {
 function onKey(e: KeyboardEvent) {
   if (e.defaultPrevented || e.ctrlKey || e.metaKey || e.altKey) return
   if (typing(e) && e.key !== 'Escape') return
+  if (e.key === 'Enter' && (e.target as HTMLElement).closest('button, a')) return // it presses what has the focus
   if (document.querySelector('.el-overlay:not([style*="display: none"])') && e.key !== 'Escape') return
   const pressed = leader ? 'g ' + e.key : e.key
   window.clearTimeout(timer)

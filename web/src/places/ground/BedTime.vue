@@ -58,7 +58,7 @@ function pick(e: MouseEvent) {
 // been moved a little is it a move and not a press.
 const held = ref<{ p: Piece; x: number; y: number; grip: number; moved: boolean }>()
 function take(p: Piece, e: PointerEvent) {
-  if (p.with || e.button) return
+  if (p.with || e.button || e.pointerType === 'touch') return // a finger scrolls; the card moves it too
   const band = (e.currentTarget as Element).closest('svg')!.getBoundingClientRect()
   const b = props.beds.find((b) => b.id === p.bed)!
   const at = ((e.clientY - band.top) / band.height) * b.length
@@ -236,7 +236,6 @@ svg {
   stroke-width: 1;
   vector-effect: non-scaling-stroke;
   cursor: grab;
-  touch-action: none;
   outline: none;
 }
 .part:hover,

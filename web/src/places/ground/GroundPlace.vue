@@ -2,7 +2,7 @@
 // The ground: the plot to scale and what stands in it, week by week; each bed over
 // the year; the beds by their measures; what they are given. What has found no
 // ground stays in sight.
-import { computed, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Bed } from '../../lib/api'
 import { useGround, useMoving } from '../../lib/ground'
@@ -26,6 +26,7 @@ const moving = useMoving()
 const route = useRoute()
 const router = useRouter()
 const { say } = useUnits()
+onBeforeUnmount(moving.leave)
 const chosen = ref('')
 const picked = ref('') // the sowing whose card is open
 const adding = ref<Bed>()

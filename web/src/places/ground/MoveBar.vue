@@ -2,7 +2,7 @@
 // A planting in hand: over which bed it is held, what the rules say to that, and
 // the keys that move it on.
 import { ElButton } from 'element-plus'
-import { computed, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import type { Problem } from '../../lib/api'
 import { useGround, useMoving } from '../../lib/ground'
 import { useHousehold, wordsOf } from '../../lib/household'
@@ -14,6 +14,9 @@ const ground = useGround()
 const moving = useMoving()
 const { say } = useUnits()
 const problem = ref<Problem>()
+const bar = ref<HTMLElement>()
+// It takes the keys: what was pressed to begin must not be pressed again by Enter.
+onMounted(() => bar.value?.focus())
 const beds = computed(() => store.household?.beds ?? [])
 watch(
   () => [moving.bed, moving.at],
@@ -43,7 +46,7 @@ const faults = computed(() => moving.choice?.faults.join(', '))
 </script>
 
 <template>
-  <div class="in-hand" role="status" :class="moving.verdict">
+  <div ref="bar" class="in-hand" role="status" tabindex="-1" :class="moving.verdict">
     <b>{{ ground.names.get(moving.sowing) }}</b>
     over {{ ground.bedName(moving.bed) }}, from {{ say(moving.at, 'm') }} on:
     <span v-if="!moving.look" class="quiet">asking the rules …</span>
@@ -85,6 +88,9 @@ const faults = computed(() => moving.choice?.faults.join(', '))
   border: 1px solid var(--ink-2);
   border-left: 4px solid var(--ink);
   padding: 0.35rem 0.7rem;
+}
+.in-hand:focus {
+  outline: none;
 }
 .in-hand.no,
 .in-hand.bend {
