@@ -75,7 +75,7 @@ generate: web/node_modules/.installed bin/tools/.built
 	cd web && npm run --silent types
 
 bench: build
-	go test -run xxx -bench . -benchmem ./internal/core/plan ./internal/core/table ./internal/core/ground ./internal/api ./cmd/inventory
+	go test -run xxx -bench . -benchmem ./internal/core/plan ./internal/core/table ./internal/core/ground ./internal/api ./cmd/inventory ./e2e
 
 # Debian's Chromium, for the end-to-end tests; nothing is downloaded besides.
 chromium:
