@@ -317,6 +317,22 @@ func TestHowTheGroundIsKept(t *testing.T) {
 	p.shows(`[aria-label="Families by bed and year"]`, "2027 is put down as it is planned")
 }
 
+// In the garden one wants to know where: the Daybook and the list of sowings say in
+// which bed, but not of what is done indoors.
+func TestWhereItGoes(t *testing.T) {
+	a := startOn(t, "demo", "2027-05-04")
+	p := a.open("/daybook", 390, 844)
+	p.see(`[data-task="plant-out"][data-crop="Tomato, paste"]`)
+	p.shows(`[data-task="plant-out"][data-crop="Tomato, paste"] .more`, "Heron bed from 0 m on")
+	p = a.open("/sowings")
+	p.shows(`[data-sowing="27-w3-canned-1"]`, "Heron bed from 0 m on")
+	p = startOn(t, "demo", "2027-03-16").open("/daybook")
+	p.see(`[data-task="sow"][data-crop="Tomato, paste"]`)
+	if text := p.text(`[data-task="sow"][data-crop="Tomato, paste"]`); strings.Contains(text, "bed") {
+		t.Errorf("sown indoors: %q", text)
+	}
+}
+
 // A household with nothing but an open plot and a few pots has its ground too.
 func TestAFieldAndPots(t *testing.T) {
 	p := start(t, "serve").open("/")

@@ -4,6 +4,8 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { answer, api, Refused, type Bed, type Choice, type Layout, type Look, type Piece } from './api'
 import { useHousehold } from './household'
+import { useUnits } from './units'
+import { count } from './words'
 
 export const useGround = defineStore('ground', () => {
   const layout = shallowRef<Layout>()
@@ -30,6 +32,18 @@ export const useGround = defineStore('ground', () => {
     bedName: (id: string) => store.household?.beds.find((b) => b.id === id)?.name ?? '',
   }
 })
+
+/** Says in which bed a sowing stands, and from where on: what one wants to know in
+ * the garden. Nothing where it has no ground. */
+export function useWhere() {
+  const ground = useGround()
+  const { say } = useUnits()
+  return (...sowings: string[]) => {
+    const at = (ground.layout?.pieces ?? []).filter((p) => sowings.includes(p.planting))
+    const words = at.map((p) => `${ground.bedName(p.bed)} from ${say(p.at, 'm')} on`)
+    return words.length > 3 ? `${count(new Set(at.map((p) => p.bed)).size, 'bed')}` : words.join(', ')
+  }
+}
 
 /** Fetches how a sowing would do in every bed. */
 export function fetchLook(sowing: string): Promise<Look> {

@@ -2,6 +2,7 @@
 // A sowing that is in the ground or on the shelf indoors: what is seen of it.
 import { computed, ref } from 'vue'
 import type { Problem, Sowing } from '../../lib/api'
+import { useWhere } from '../../lib/ground'
 import { useHousehold, wordsOf } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { count, day } from '../../lib/words'
@@ -12,6 +13,10 @@ const { say } = useUnits()
 const problem = ref<Problem>()
 const opened = ref<boolean>()
 const s = computed(() => props.sowing)
+const whereIs = useWhere()
+const place = computed(() =>
+  s.value.method === 'raised' && (!s.value.plant_out || s.value.plant_out > today.value) ? '' : whereIs(s.value.id),
+)
 const today = computed(() => store.plan?.as_of ?? '')
 
 const task = (what: string) => s.value.tasks.find((t) => t.what === what)
@@ -46,7 +51,7 @@ async function say_(event: { what: 'share' | 'behind' | 'ended' | 'done' | 'read
         >{{ s.method === 'raised' || s.method === 'direct' || s.method === 'tray' ? 'sown' : 'planted' }}
         {{ day(s.date) }}, {{ s.plants ? count(s.plants, 'plant') : say(s.area, 'm²')
         }}{{ s.wants > s.plants ? ` of ${s.wants} wanted` : ''
-        }}{{ s.behind > 0 ? `, ${count(s.behind, 'day')} behind` : '' }}</span
+        }}{{ s.behind > 0 ? `, ${count(s.behind, 'day')} behind` : '' }}{{ place ? `; ${place}` : '' }}</span
       >
     </button>
     <span class="state">{{ state }}</span>

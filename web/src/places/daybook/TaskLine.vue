@@ -4,6 +4,7 @@ import { ElButton, ElInput } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Problem, Sowing, Task } from '../../lib/api'
 import type { Line } from '../../lib/daybook'
+import { useWhere } from '../../lib/ground'
 import { useHousehold, wordsOf } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { count as many, day, taskAmount, weekday } from '../../lib/words'
@@ -17,6 +18,19 @@ const problem = ref<Problem>()
 const on = ref(store.plan?.as_of ?? '')
 const counts = ref<Record<string, number | undefined>>({})
 
+const whereIs = useWhere()
+/** In which bed; not of what is done indoors. */
+const place = computed(() => {
+  const outside = props.line.parts.filter(
+    ({ sowing, task }) =>
+      task.what !== 'pot-on' &&
+      task.what !== 'harden-off' &&
+      sowing.method !== 'tray' &&
+      !(task.what === 'sow' && sowing.method === 'raised') &&
+      !(task.what === 'up-by' && sowing.method === 'raised'),
+  )
+  return whereIs(...outside.map((p) => p.sowing.id))
+})
 const amount = computed(() => {
   const l = props.line
   if (!l.count || l.what === 'up-by') return ''
@@ -82,6 +96,7 @@ async function done() {
       <span class="more small"
         ><b v-if="amount">{{ amount }}</b
         ><span v-if="each">{{ each }}</span
+        ><span v-if="place">{{ place }}</span
         ><span v-if="line.parts.length > 1">{{ many(line.parts.length, 'sowing') }}</span></span
       >
     </button>

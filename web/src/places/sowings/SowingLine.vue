@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Sowing } from '../../lib/api'
+import { useWhere } from '../../lib/ground'
 import { useUnits } from '../../lib/units'
 import { count, day } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
@@ -22,6 +23,7 @@ const sources = computed(() => {
 /** The wishes it serves, each once. */
 const serves = computed(() => [...new Set(s.value.for.map((f) => f.title))].join(' · '))
 
+const whereIs = useWhere()
 const spacing = computed(() => {
   const x = s.value
   if (!x.in_row) return ''
@@ -101,6 +103,7 @@ const spacing = computed(() => {
         <Figure :value="s.area" unit="m²" :figure="base + '/area'" :label="s.method === 'tray' ? 'tray' : 'bed'" />
       </div>
       <span v-if="spacing" class="for spacing">{{ spacing }}</span>
+      <span v-if="whereIs(s.id)" class="for spacing">{{ whereIs(s.id) }}</span>
     </div>
     <div class="dates">
       <span v-if="s.up_by"><span class="tag">up by </span>{{ day(s.up_by) }}</span
