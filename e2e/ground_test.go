@@ -322,10 +322,21 @@ func TestHowTheGroundIsKept(t *testing.T) {
 func TestWhereItGoes(t *testing.T) {
 	a := startOn(t, "demo", "2027-05-04")
 	p := a.open("/daybook", 390, 844)
-	p.see(`[data-task="plant-out"][data-crop="Tomato, paste"]`)
-	p.shows(`[data-task="plant-out"][data-crop="Tomato, paste"] .more`, "Heron bed from 0 m on")
-	p = a.open("/sowings")
-	p.shows(`[data-sowing="27-w3-canned-1"]`, "Heron bed from 0 m on")
+	line := `[data-task="sow"][data-crop="Dry bean"]`
+	p.shows(line+" .more", "bed from")
+	bed := strings.TrimSpace(p.text(line + " .more span"))
+	p.click(line + " .tick")
+	p.gone(line)
+	// Sown, it stands there, and the card says so.
+	p = a.open("/ground/year")
+	p.see(`[data-part].held`)
+	p.must(p.see(`[data-part].held`).Focus())
+	p.press(input.Enter)
+	p.shows(".card", "it stands here")
+	p.shows(".card", "It was sown or planted here.")
+	if where := p.text(".card .where b"); !strings.Contains(bed, where) {
+		t.Errorf("it was to go to %q, and stands in %q", bed, where)
+	}
 	p = startOn(t, "demo", "2027-03-16").open("/daybook")
 	p.see(`[data-task="sow"][data-crop="Tomato, paste"]`)
 	if text := p.text(`[data-task="sow"][data-crop="Tomato, paste"]`); strings.Contains(text, "bed") {

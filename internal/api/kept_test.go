@@ -146,3 +146,53 @@ func TestTheLayoutStaysAsAgreed(t *testing.T) {
 		t.Errorf("%d pieces moved and %d stayed after a wish was taken away", moved, kept)
 	}
 }
+
+// What is put down as sown in place stays in its bed; what is sown indoors stands in
+// none until it is planted out; taken back, both are free again.
+func TestWhatIsSownStandsWhereItWas(t *testing.T) {
+	s := served(t, true)
+	st := state(t, s)
+	pick := func(method string) string {
+		return st.Plan.Sowings[slices.IndexFunc(st.Plan.Sowings, func(x Sowing) bool { return x.Method == method && !x.Begun })].ID
+	}
+	direct, raised := pick("direct"), pick("raised")
+	log := func(n string, e SowingEvent) State {
+		t.Helper()
+		status, body, _ := call(t, s, "/api/log", Log{Client: "t", ID: n, Revision: st.Revision, Event: e})
+		if status != http.StatusOK {
+			t.Fatalf("%d %s", status, body)
+		}
+		st = decoded[State](t, body)
+		return st
+	}
+	first, _ := json.Marshal(st.Household)
+	log("a", SowingEvent{Sowing: raised, What: "done", Task: "sow"})
+	if len(st.Household.Placements) != 0 {
+		t.Errorf("sown indoors, it stands %+v", st.Household.Placements)
+	}
+	_, body, _ := call(t, s, "/api/layout", nil) // another day of sowing may move others
+	before := decoded[Layout](t, body)
+	log("b", SowingEvent{Sowing: direct, What: "done", Task: "sow"})
+	at := slices.IndexFunc(before.Pieces, func(p Piece) bool { return p.Planting == direct })
+	if p := st.Household.Placements; len(p) != 1 || !p[0].Stands || p[0].Sowing != direct || p[0].Bed != before.Pieces[at].Bed || p[0].At != before.Pieces[at].At {
+		t.Errorf("it lay at %+v, and stands %+v", before.Pieces[at], p)
+	}
+	log("c", SowingEvent{Sowing: raised, What: "done", Task: "plant-out"})
+	if len(st.Household.Placements) != 2 {
+		t.Errorf("planted out, it stands %+v", st.Household.Placements)
+	}
+	_, body, _ = call(t, s, "/api/layout", nil)
+	for _, p := range decoded[Layout](t, body).Pieces {
+		if (p.Planting == direct || p.Planting == raised) != p.Stands {
+			t.Errorf("%+v", p)
+		}
+	}
+	for _, n := range []string{"d", "e", "f"} {
+		if status, body, _ := call(t, s, "/api/undo", Step{Client: "t", ID: n}); status != http.StatusOK {
+			t.Fatalf("%d %s", status, body)
+		}
+	}
+	if now, _ := json.Marshal(state(t, s).Household); string(now) != string(first) {
+		t.Errorf("taken back, it is\n%s\nnot\n%s", now, first)
+	}
+}

@@ -4,16 +4,19 @@ import (
 	"context"
 	"fmt"
 	"net/http"
+	"slices"
 	"strings"
 
 	"github.com/labstack/echo/v5"
 
 	"inventory/internal/core/amount"
+	"inventory/internal/core/bed"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/ground"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/table"
 	"inventory/internal/exchange"
 	"inventory/internal/store"
 )
@@ -39,11 +42,35 @@ func (s *Server) PostLog(c *echo.Context) error {
 			return store.Snapshot{}, err
 		}
 		edit.Planting, edit.Words = out.Planting, out.Words
+		if edit.Placement, err = s.standsThere(ctx, out.Planting); err != nil {
+			return store.Snapshot{}, err
+		}
 		if out.Patch != nil {
 			edit.Command, edit.Patch = "add-patch", out.Patch
 		}
 		return s.store.Apply(ctx, edit)
 	})
+}
+
+// standsThere returns where a planting stands, once it is in the ground: where the
+// layout had it when it was sown or planted out.
+func (s *Server) standsThere(ctx context.Context, p *table.Planting) (*bed.Placement, error) {
+	if p == nil || p.Out == nil && p.Sown == nil {
+		return nil, nil
+	}
+	snap, err := s.store.Load(ctx)
+	if err != nil {
+		return nil, err
+	}
+	f, err := s.layout(snap)
+	if err != nil {
+		return nil, err
+	}
+	i := slices.IndexFunc(f.of.plan.Sowings, func(x plan.Sowing) bool { return x.ID == p.ID })
+	if i < 0 || p.Out == nil && f.of.plan.Sowings[i].Method == "raised" { // it stands indoors still
+		return nil, nil
+	}
+	return ground.StandsAt(f.input, f.layout, p.ID), nil
 }
 
 // agreement returns what is kept of the plan as it stands, and of where everything

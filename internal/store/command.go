@@ -43,7 +43,7 @@ type Edit struct {
 	Plot           *bed.Plot            // add-beds: the land they lie on, where it changes
 	Bed            *bed.Bed             // add-bed, change-bed
 	Beds           []bed.Bed            // add-beds
-	Placement      *bed.Placement       // put-placement
+	Placement      *bed.Placement       // put-placement; put-planting: where it then stands
 	Parts          int                  // divide-bed: into how many
 	Customs        *bed.Customs         // set-customs
 	Words          string               // put-planting: what happened

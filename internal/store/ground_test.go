@@ -51,7 +51,7 @@ func TestTheGroundLiesInTheFile(t *testing.T) {
 	do(Edit{Command: "add-bed", Bed: &full})
 	do(Edit{Command: "add-bed", Bed: &pots})
 	do(Edit{Command: "set-customs", Customs: &customs})
-	do(Edit{Command: "put-placement", Placement: &bed.Placement{Sowing: "27-w1-fresh-1", Bed: "full", At: 2}})
+	do(Edit{Command: "put-placement", Placement: &bed.Placement{Sowing: "27-w1-fresh-1", Bed: "full", At: 2, Stands: true, Parts: []bed.Laid{{Sowing: "27-w1-fresh-1", Bed: "full", At: 2, Planted: 9}, {Sowing: "27-w1-fresh-1", Bed: "pots", Planted: 4}}}})
 	pots.Name = "Grow bags"
 	before := do(Edit{Command: "change-beds", Beds: []bed.Bed{full, pots}})
 	if err := s.Close(); err != nil {

@@ -238,8 +238,9 @@ DELETE FROM bed WHERE id = ?;
 SELECT * FROM placement ORDER BY position, sowing;
 
 -- name: PutPlacement :exec
-INSERT INTO placement (sowing, position, bed, at, bend) VALUES (?, ?, ?, ?, ?)
-ON CONFLICT (sowing) DO UPDATE SET position = excluded.position, bed = excluded.bed, at = excluded.at, bend = excluded.bend;
+INSERT INTO placement (sowing, position, bed, at, bend, stands, parts) VALUES (?, ?, ?, ?, ?, ?, ?)
+ON CONFLICT (sowing) DO UPDATE SET position = excluded.position, bed = excluded.bed, at = excluded.at, bend = excluded.bend,
+    stands = excluded.stands, parts = excluded.parts;
 
 -- name: DeletePlacement :exec
 DELETE FROM placement WHERE sowing = ?;

@@ -105,7 +105,7 @@ func writeSeason(ctx context.Context, q *rows.Queries, c Change) (bool, error) {
 		return true, q.PutPlot(ctx, string(v))
 	case kindPlacement:
 		return true, decoded(v, func(p bed.Placement) error {
-			return q.PutPlacement(ctx, rows.PutPlacementParams{Sowing: p.Sowing, Position: at, Bed: p.Bed, At: p.At, Bend: integer(p.Bend)})
+			return putPlacement(ctx, q, at, p)
 		})
 	case kindCustoms:
 		return true, q.PutCustoms(ctx, string(v))
@@ -176,6 +176,10 @@ func (d *drafter) seasonEdit(e *Edit) (bool, error) {
 			return true, missing("planting")
 		}
 		err := d.set(kindPlanting, e.Planting.ID, 0, e.Planting)
+		if err == nil && e.Placement != nil { // it stands where it was to stand
+			err = d.set(kindPlacement, e.Placement.Sowing, 0, e.Placement)
+			d.about = key{kindPlanting, e.Planting.ID}
+		}
 		if d.words = e.Words; d.words == "" {
 			d.words = "set " + d.name(d.about)
 		}

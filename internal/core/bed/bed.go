@@ -81,12 +81,15 @@ type Laid struct {
 	Planted int     `json:"planted"`
 }
 
-// Placement is a sowing that somebody has put in a bed by hand.
+// Placement is a sowing that stays where it is: put there by hand, or really
+// standing there.
 type Placement struct {
 	Sowing string  `json:"sowing"`
 	Bed    string  `json:"bed"`
-	At     float64 `json:"at"`             // m along the bed
-	Bend   bool    `json:"bend,omitempty"` // though its family stood there too lately
+	At     float64 `json:"at"`               // m along the bed
+	Bend   bool    `json:"bend,omitempty"`   // though its family stood there too lately
+	Stands bool    `json:"stands,omitempty"` // it was sown or planted there
+	Parts  []Laid  `json:"parts,omitempty"`  // where it lies in pieces, all of them
 }
 
 // Validate looks at a placement.
@@ -94,6 +97,9 @@ func (p Placement) Validate(c invalid.Check) {
 	c.Text("sowing", p.Sowing, 100)
 	c.Text("bed", p.Bed, 64)
 	c.Number("at", p.At, 0, 500)
+	if len(p.Parts) > 10 {
+		c.Add("parts", fmt.Sprint(len(p.Parts)), "at most 10")
+	}
 }
 
 // MostBeds bounds the beds of a household.

@@ -9,19 +9,78 @@ import (
 	"inventory/internal/core/invalid"
 )
 
-// hold lays what was put by hand where it was put. What no longer fits there, the
-// bed having shrunk or two having been put on one ground, finds its own bed.
+// hold lays what was put by hand, or really stands, where it is. What no longer fits
+// there, the bed having shrunk or two having been put on one ground, finds its own
+// bed. What stands is laid first.
 func (f *fitting) hold() {
-	for _, p := range f.in.Placed {
-		i, k := f.planting(p.Sowing), f.bedOf(p.Bed)
-		if i < 0 || k < 0 || f.held[i] || f.whole[i][k] == 0 || !f.may[i][k] && !p.Bend {
-			continue
-		}
-		if at := int(p.At*1000 + 0.5); f.free(i, k, at) {
-			f.lay(i, k, at, f.whole[i][k], f.in.Plantings[i].Planted)
-			f.held[i] = true
+	for _, stands := range []bool{true, false} {
+		for _, p := range f.in.Placed {
+			if p.Stands == stands {
+				f.holdOne(p)
+			}
 		}
 	}
+}
+
+func (f *fitting) holdOne(p bed.Placement) {
+	i := f.planting(p.Sowing)
+	if i < 0 || f.held[i] {
+		return
+	}
+	parts := p.Parts
+	if len(parts) == 0 {
+		parts = []bed.Laid{{Bed: p.Bed, At: p.At, Planted: f.in.Plantings[i].Planted}}
+	}
+	rest := f.in.Plantings[i].Planted
+	for n, part := range parts {
+		k, plants := f.bedOf(part.Bed), min(rest, part.Planted)
+		if n == len(parts)-1 {
+			plants = rest
+		}
+		if plants <= 0 {
+			break
+		}
+		if k < 0 || f.whole[i][k] == 0 || !f.may[i][k] && !p.Bend && !p.Stands {
+			break
+		}
+		at, length := int(part.At*1000+0.5), f.takes(i, k, plants)
+		if len(parts) == 1 {
+			length = f.whole[i][k]
+		}
+		if !f.roomFor(i, k, at, length) {
+			break
+		}
+		f.lay(i, k, at, length, plants)
+		rest -= plants
+	}
+	if rest > 0 {
+		f.lift(i)
+		return
+	}
+	f.held[i] = true
+}
+
+// StandsAt returns where a sowing really stands once it is sown or planted: where the
+// layout has it. It returns nil where it has no ground, or stays put already.
+func StandsAt(in Input, l Layout, sowing string) *bed.Placement {
+	if slices.ContainsFunc(in.Placed, func(p bed.Placement) bool { return p.Sowing == sowing && p.Stands }) {
+		return nil
+	}
+	out := bed.Placement{Sowing: sowing, Stands: true}
+	for _, p := range l.Pieces {
+		if p.Planting == sowing {
+			out.Parts = append(out.Parts, bed.Laid{Sowing: sowing, Bed: p.Bed, At: p.At, Planted: p.Planted})
+			out.Bend = out.Bend || p.Bent > 0
+		}
+	}
+	if len(out.Parts) == 0 {
+		return nil
+	}
+	out.Bed, out.At = out.Parts[0].Bed, out.Parts[0].At
+	if len(out.Parts) == 1 {
+		out.Parts = nil
+	}
+	return &out
 }
 
 func (f *fitting) planting(id string) int {
@@ -133,6 +192,7 @@ func Put(in Input, sowing, to string, at float64, bend bool) (bed.Placement, err
 	if k < 0 {
 		return bed.Placement{}, &invalid.Field{Field: "bed", Value: to, Allowed: "a bed that is there; somebody may have removed it"}
 	}
+	stands := slices.ContainsFunc(in.Placed, func(p bed.Placement) bool { return p.Sowing == sowing && p.Stands })
 	in.Placed = slices.DeleteFunc(slices.Clone(in.Placed), func(p bed.Placement) bool { return p.Sowing == sowing })
 	f := newFitting(in)
 	f.hold()
@@ -146,7 +206,7 @@ func Put(in Input, sowing, to string, at float64, bend bool) (bed.Placement, err
 	if f.whole[i][k] > f.long(k) {
 		return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a longer bed: it takes %.1f m, this one has %.1f m", float64(f.whole[i][k])/1000, b.Length)}
 	}
-	out := bed.Placement{Sowing: sowing, Bed: to, At: at, Bend: bend}
+	out := bed.Placement{Sowing: sowing, Bed: to, At: at, Bend: bend, Stands: stands}
 	if at >= 0 {
 		if f.free(i, k, int(at*1000+0.5)) {
 			return out, nil

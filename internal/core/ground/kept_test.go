@@ -246,6 +246,54 @@ func TestTallOnesTowardsThePole(t *testing.T) {
 	}
 }
 
+// What was really sown stays where it was sown, in its pieces, whatever the rest of
+// the plan does, and though its family may not be there.
+func TestWhatIsSownStays(t *testing.T) {
+	for _, garden := range gardens()[:8] {
+		l := Fit(garden)
+		in := garden
+		want := map[string][]Piece{}
+		for i, p := range in.Plantings {
+			if i%4 == 0 {
+				if at := StandsAt(in, l, p.ID); at != nil {
+					in.Placed = append(in.Placed, *at)
+				}
+			}
+		}
+		for _, p := range l.Pieces {
+			want[p.Planting] = append(want[p.Planting], p)
+		}
+		// The rest comes in another order, some of it twice as large; every bed has seen its family.
+		in.Plantings = slices.Clone(in.Plantings)
+		in.Beds = slices.Clone(in.Beds)
+		in.Seed += 99
+		for i := range in.Plantings {
+			if i%4 == 1 {
+				in.Plantings[i].Planted *= 2
+			}
+		}
+		for k := range in.Beds {
+			in.Beds[k].Stood = []bed.Stood{{Year: 2026, Families: []string{in.Plantings[0].Crop.Family}}}
+		}
+		stand := 0
+		for _, p := range Fit(in).Pieces {
+			if !p.Stands {
+				continue
+			}
+			stand++
+			if !slices.ContainsFunc(want[p.Planting], func(q Piece) bool { return q.Bed == p.Bed && q.At == p.At && q.Planted == p.Planted }) {
+				t.Errorf("%s was sown at %+v and lies at %s %g", p.Planting, want[p.Planting], p.Bed, p.At)
+			}
+			if again := StandsAt(in, Fit(in), p.Planting); again != nil {
+				t.Errorf("%s stands twice: %+v", p.Planting, again)
+			}
+		}
+		if stand < len(in.Placed) || len(in.Placed) == 0 {
+			t.Errorf("%d pieces stand of %d sowings", stand, len(in.Placed))
+		}
+	}
+}
+
 // An early and a late climber share the one trellis, one after the other.
 func TestClimbersShareATrellis(t *testing.T) {
 	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "bare", Length: 6, Width: 1.2}, {ID: "wire", Length: 6, Width: 1.2, Y: 5, Climb: true}}}

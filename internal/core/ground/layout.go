@@ -1,8 +1,10 @@
 package ground
 
 import (
+	"slices"
 	"strings"
 
+	"inventory/internal/core/bed"
 	"inventory/internal/core/civil"
 )
 
@@ -15,7 +17,8 @@ type Piece struct {
 	Planted  int        `json:"planted"`
 	From     civil.Date `json:"from"`
 	To       civil.Date `json:"to"`
-	Held     bool       `json:"held,omitempty"`   // put there by hand
+	Held     bool       `json:"held,omitempty"`   // put there by hand, or it stands there
+	Stands   bool       `json:"stands,omitempty"` // it was sown or planted there
 	Bent     int        `json:"bent,omitempty"`   // the year in which its family stood there, the rotation being bent
 	Faults   []string   `json:"faults,omitempty"` // what is not as one would wish
 	With     string     `json:"with,omitempty"`   // the planting whose ground it shares
@@ -91,6 +94,7 @@ func (f *fitting) tell(k int, q piece) Piece {
 	}
 	out.Across, out.Line, out.Plant, out.Shifted = spacing(p, b, f.stand[q.planting][k])
 	out.With, out.Pair = f.with(k, q)
+	out.Stands = out.Held && slices.ContainsFunc(f.in.Placed, func(x bed.Placement) bool { return x.Sowing == p.ID && x.Stands })
 	if home := f.home[q.planting]; len(home) > 0 && !f.atHome(k, q) {
 		out.Was = f.in.Beds[home[0].bed].ID
 	}

@@ -130,6 +130,8 @@ func (f *fitting) reasons(mine []Piece, choices []Choice, l Layout, i int) (out 
 	}
 	for _, p := range mine {
 		switch {
+		case p.Stands:
+			out = append(out, "It was sown or planted here.")
 		case p.Held:
 			out = append(out, "It was put here by hand, and stays.")
 		case p.With != "":

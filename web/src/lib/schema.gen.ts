@@ -1380,8 +1380,10 @@ export interface components {
             planted: number;
             from: string;
             to: string;
-            /** @description put there by hand */
+            /** @description put there by hand, or it stands there */
             held?: boolean;
+            /** @description it was sown or planted there */
+            stands?: boolean;
             /** @description the year in which its family stood there, the rotation being bent */
             bent?: number;
             faults?: string[];
@@ -1697,6 +1699,9 @@ export interface components {
             /** Format: double */
             at: number;
             bend?: boolean;
+            /** @description it was sown or planted there */
+            stands?: boolean;
+            parts?: components["schemas"]["Laid"][];
         };
         PlaceAsk: {
             client: string;

@@ -149,6 +149,8 @@ type Placement struct {
 	Bed      string
 	At       float64
 	Bend     int64
+	Stands   int64
+	Parts    string
 }
 
 type Planting struct {

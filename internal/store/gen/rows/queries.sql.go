@@ -890,7 +890,7 @@ func (q *Queries) ListPlaceMonths(ctx context.Context) ([]PlaceMonth, error) {
 }
 
 const listPlacements = `-- name: ListPlacements :many
-SELECT sowing, position, bed, at, bend FROM placement ORDER BY position, sowing
+SELECT sowing, position, bed, at, bend, stands, parts FROM placement ORDER BY position, sowing
 `
 
 func (q *Queries) ListPlacements(ctx context.Context) ([]Placement, error) {
@@ -908,6 +908,8 @@ func (q *Queries) ListPlacements(ctx context.Context) ([]Placement, error) {
 			&i.Bed,
 			&i.At,
 			&i.Bend,
+			&i.Stands,
+			&i.Parts,
 		); err != nil {
 			return nil, err
 		}
@@ -1479,8 +1481,9 @@ func (q *Queries) PutPlaceMonth(ctx context.Context, arg PutPlaceMonthParams) er
 }
 
 const putPlacement = `-- name: PutPlacement :exec
-INSERT INTO placement (sowing, position, bed, at, bend) VALUES (?, ?, ?, ?, ?)
-ON CONFLICT (sowing) DO UPDATE SET position = excluded.position, bed = excluded.bed, at = excluded.at, bend = excluded.bend
+INSERT INTO placement (sowing, position, bed, at, bend, stands, parts) VALUES (?, ?, ?, ?, ?, ?, ?)
+ON CONFLICT (sowing) DO UPDATE SET position = excluded.position, bed = excluded.bed, at = excluded.at, bend = excluded.bend,
+    stands = excluded.stands, parts = excluded.parts
 `
 
 type PutPlacementParams struct {
@@ -1489,6 +1492,8 @@ type PutPlacementParams struct {
 	Bed      string
 	At       float64
 	Bend     int64
+	Stands   int64
+	Parts    string
 }
 
 func (q *Queries) PutPlacement(ctx context.Context, arg PutPlacementParams) error {
@@ -1498,6 +1503,8 @@ func (q *Queries) PutPlacement(ctx context.Context, arg PutPlacementParams) erro
 		arg.Bed,
 		arg.At,
 		arg.Bend,
+		arg.Stands,
+		arg.Parts,
 	)
 	return err
 }

@@ -107,7 +107,7 @@ const base = computed(() => `sowing/${props.sowing}`)
             ? `rows ${say(p.line * 100, 'cm')} apart, across`
             : `${count(p.lines, 'row')} ${say(p.line * 100, 'cm')} apart`
         }}, {{ say(p.plant * 100, 'cm') }} in the row
-        <span v-if="p.held" class="by-hand">held by hand</span>
+        <span v-if="p.held" class="by-hand">{{ p.stands ? 'it stands here' : 'held by hand' }}</span>
         <span v-if="p.with" class="by-hand">between {{ ground.names.get(p.with) }}</span>
         <span v-if="p.was" class="warn">moved from {{ ground.bedName(p.was) }}</span>
         <span v-if="p.bent" class="warn">rotation bent: its family stood here in {{ p.bent }}</span>
