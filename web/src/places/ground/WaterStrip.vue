@@ -20,7 +20,7 @@ const stages = computed(() => {
     const [crop = '', stage = ''] = c.split(': ')
     out.set(stage, [...(out.get(stage) ?? []), crop.toLowerCase()])
   }
-  return [...out].map(([stage, crops]) => `${stage}: ${crops.join(', ')}`)
+  return [...out].map(([stage, crops]) => `${stage}: ${crops.join(' · ')}`)
 })
 function key(e: KeyboardEvent) {
   const by = { ArrowLeft: -1, ArrowRight: 1 }[e.key]
@@ -63,8 +63,6 @@ function point(e: MouseEvent) {
       Week of <b>{{ day(week.day) }}</b>{{ chosen === undefined ? ', the driest' : '' }}:
       <b>{{ say(week.give, 'L') }}</b> to give, after {{ say(week.rain, 'mm') }} of rain<template v-if="week.barrels"
         >; {{ say(week.barrels, 'L') }} from the barrels</template
-      ><template v-if="week.critical.length"
-        >. It matters most to: {{ week.critical.join('; ').toLowerCase() }}</template
       >.
     </p>
     <p v-if="stages.length" class="small">It matters most to what is {{ stages.join('; ') }}.</p>
