@@ -137,6 +137,8 @@ func TestTheRotationIsBent(t *testing.T) {
 	p.press('u')
 	p.shows(".notice", "Took back")
 	p.gone(".piece.bent")
+	p.clickNamed(".spine button", "US")
+	p.shows(`.card [data-choice="b9"]`, "it takes 88.6 ft, the bed has 65.6 ft")
 }
 
 // A planting dragged to another bed of the chart lies there, and stays.

@@ -28,9 +28,9 @@ func (s *Server) layout(snap store.Snapshot) (*fitted, error) {
 	if err != nil {
 		return nil, err
 	}
-	s.mu.Lock()
+	s.fitting.Lock() // who asks for the same layout waits for it, and does not fit it too
+	defer s.fitting.Unlock()
 	last := s.fitted
-	s.mu.Unlock()
 	if last != nil && last.of == r { // the same household on the same day
 		return last, nil
 	}
@@ -44,9 +44,7 @@ func (s *Server) layout(snap store.Snapshot) (*fitted, error) {
 	} else {
 		out.layout = ground.Fit(in)
 	}
-	s.mu.Lock()
 	s.fitted = out
-	s.mu.Unlock()
 	return out, nil
 }
 

@@ -35,8 +35,10 @@ type Server struct {
 
 	memory plan.Memory // of the place's seasons, from one plan to the next
 
+	fitting sync.Mutex
+	fitted  *fitted // the last layout
+
 	mu       sync.Mutex
-	fitted   *fitted   // the last layout
 	computed *reckoned // the last plan, so that reading it again costs nothing
 }
 

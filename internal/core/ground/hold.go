@@ -204,14 +204,14 @@ func Put(in Input, sowing, to string, at float64, bend bool) (bed.Placement, err
 		return bed.Placement{}, &invalid.Field{Field: "bend", Value: b.Name, Allowed: fmt.Sprintf("another bed: %s stood in it in %d and may return in %d; or bend the rotation", p.Crop.Family, last, last+int(p.Crop.RotationYears.Or(0))+1)}
 	}
 	if f.whole[i][k] > f.long(k) {
-		return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a longer bed: it takes %.1f m, this one has %.1f m", float64(f.whole[i][k])/1000, b.Length)}
+		return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a longer bed: it takes %s, this one has %s", metres(float64(f.whole[i][k])/1000), metres(b.Length))}
 	}
 	out := bed.Placement{Sowing: sowing, Bed: to, At: at, Bend: bend, Stands: stands}
 	if at >= 0 {
 		if f.free(i, k, int(at*1000+0.5)) {
 			return out, nil
 		}
-		return bed.Placement{}, &invalid.Field{Field: "at", Value: fmt.Sprintf("%.2f m", at), Allowed: "a stretch that nothing put by hand takes at that time"}
+		return bed.Placement{}, &invalid.Field{Field: "at", Value: metres(at), Allowed: "a stretch that nothing put by hand takes at that time"}
 	}
 	for _, g := range f.gaps(k, p.From, p.To, nil) {
 		if g.length >= f.whole[i][k] {
@@ -219,5 +219,5 @@ func Put(in Input, sowing, to string, at float64, bend bool) (bed.Placement, err
 			return out, nil
 		}
 	}
-	return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a bed with %.1f m that nothing put by hand takes at that time", float64(f.whole[i][k])/1000)}
+	return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a bed with %s that nothing put by hand takes at that time", metres(float64(f.whole[i][k])/1000))}
 }

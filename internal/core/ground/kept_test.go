@@ -4,10 +4,12 @@ import (
 	"encoding/json"
 	"fmt"
 	"reflect"
+	"regexp"
 	"slices"
 	"strings"
 	"testing"
 
+	"inventory/internal/core/amount"
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
@@ -305,6 +307,9 @@ func TestClimbersShareATrellis(t *testing.T) {
 	}
 }
 
+// bare is a length that is not marked.
+var bare = regexp.MustCompile(`[0-9] (m|cm)\b`)
+
 // A look at a planting gives every bed once, the best first, and reasons.
 func TestALook(t *testing.T) {
 	in := gardens()[4]
@@ -315,7 +320,15 @@ func TestALook(t *testing.T) {
 		if err != nil || len(look.Choices) != len(in.Beds) || len(look.Why) == 0 {
 			t.Fatalf("%+v, %v", look, err)
 		}
+		for _, words := range look.Why { // lengths are read in the reader's own units
+			if bare.MatchString(words) || strings.Contains(amount.Render(words, amount.US), "|") {
+				t.Errorf("%q", words)
+			}
+		}
 		for i, c := range look.Choices {
+			if bare.MatchString(c.Refused + strings.Join(c.Faults, " ")) {
+				t.Errorf("%s: %s %v", c.Name, c.Refused, c.Faults)
+			}
 			if i > 0 && c.class() < look.Choices[i-1].class() {
 				t.Errorf("%s comes after %s", c.Name, look.Choices[i-1].Name)
 			}

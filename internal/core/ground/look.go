@@ -7,6 +7,7 @@ import (
 	"slices"
 	"strings"
 
+	"inventory/internal/core/amount"
 	"inventory/internal/core/bed"
 	"inventory/internal/core/invalid"
 )
@@ -97,7 +98,7 @@ func (f *fitting) choice(fixed *fitting, i, k int) Choice {
 		c.Bend = Rotation(b, p.Crop, f.in.Year)
 	}
 	if f.whole[i][k] > f.long(k) {
-		c.Refused = fmt.Sprintf("it takes %.1f m, the bed has %.1f m", c.Length, b.Length)
+		c.Refused = fmt.Sprintf("it takes %s, the bed has %s", metres(c.Length), metres(b.Length))
 		return c
 	}
 	c.spare = f.long(k)
@@ -109,7 +110,7 @@ func (f *fitting) choice(fixed *fitting, i, k int) Choice {
 	}
 	c.Room = slices.ContainsFunc(fixed.gaps(k, p.From, p.To, nil), func(g gapIn) bool { return g.length >= f.whole[i][k] })
 	if !c.Room {
-		c.Refused = fmt.Sprintf("what stands there or was put there by hand leaves no %.1f m free at that time", c.Length)
+		c.Refused = fmt.Sprintf("what stands there or was put there by hand leaves no %s free at that time", metres(c.Length))
 	}
 	c.Faults = append(c.Faults, f.shaded(k, piece{i, 0, f.long(k), 0, p.From, p.To})...)
 	return c
@@ -181,7 +182,7 @@ func (f *fitting) reasons(mine []Piece, choices []Choice, l Layout, i int) (out 
 	for _, p := range mine {
 		b := f.in.Beds[f.bedOf(p.Bed)]
 		if over := math.Min(overrun, (crop.RowGap.Value/100-b.Width)/2); crop.Sprawls && p.Lines == 1 && over > 0.05 && b.Kind == bed.Raised {
-			out = append(out, fmt.Sprintf("It may run over the bed's edges onto the paths, by %.1f m on each side.", over))
+			out = append(out, fmt.Sprintf("It may run over the bed's edges onto the paths, by %s on each side.", metres(over)))
 			break
 		}
 	}
@@ -193,7 +194,7 @@ func (f *fitting) reasons(mine []Piece, choices []Choice, l Layout, i int) (out 
 		case c.class() == 0 && len(c.Faults) > 0:
 			out = append(out, next+", though "+strings.Join(c.Faults, ", ")+".")
 		case c.class() == 0:
-			out = append(out, fmt.Sprintf("%s, with %.1f m left over beside it.", next, float64(c.spare)/1000))
+			out = append(out, fmt.Sprintf("%s, with %s left over beside it.", next, metres(float64(c.spare)/1000)))
 		case c.class() == 1:
 			out = append(out, next+", if others make room.")
 		case c.class() == 2:
@@ -203,6 +204,9 @@ func (f *fitting) reasons(mine []Piece, choices []Choice, l Layout, i int) (out 
 	}
 	return out
 }
+
+// metres marks a length, so that it is read in the reader's own units.
+func metres(m float64) string { return amount.Mark(m, amount.Metre) }
 
 // list joins names as one says them; of many only how many.
 func list(names []string) string {

@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"inventory/internal/core/amount"
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
@@ -104,7 +105,7 @@ func faults(p *Planting, b *bed.Bed, year int) (out []string) {
 		out = append(out, "there is nothing to climb")
 	}
 	if soil := b.SoilIn(year); c.RootDepth.Known && soil > 0 && soil*100 < c.RootDepth.Value/2 {
-		out = append(out, fmt.Sprintf("the soil is shallow: %.0f cm of the %.0f it roots to", soil*100, c.RootDepth.Value))
+		out = append(out, fmt.Sprintf("the soil is shallow: %s of the %s it roots to", amount.Mark(soil*100, amount.Centimetre), amount.Mark(c.RootDepth.Value, amount.Centimetre)))
 	}
 	if (p.Cover == place.Tunnel || p.Cover == place.Frame) && b.Cover != p.Cover {
 		out = append(out, "no "+string(p.Cover)+" stands there")

@@ -351,7 +351,7 @@ func (w *ways) anotherBed(b bed.Bed) bool {
 			}
 			give := b
 			give.ID = ""
-			w.try(Way{Words: fmt.Sprintf("a bed of %g × %g m more", b.Length, b.Width), Command: "add-bed", Bed: &give}, func(h *table.Household) {
+			w.try(Way{Words: fmt.Sprintf("a bed of %s × %s more", metres(b.Length), metres(b.Width)), Command: "add-bed", Bed: &give}, func(h *table.Household) {
 				h.Beds = append(slices.Clone(h.Beds), b)
 			})
 			return true

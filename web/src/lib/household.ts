@@ -15,6 +15,7 @@ import {
   type State,
   type Tally,
 } from './api'
+import { useUnits } from './units'
 
 type Change = Omit<Edit, 'client' | 'id' | 'revision'>
 
@@ -186,5 +187,5 @@ export function otherErrors(p: Problem | undefined, ...fields: string[]): string
 }
 
 function sentence(value: string, allowed: string): string {
-  return value === '' ? `Wanted: ${allowed}.` : `“${value}” cannot be; wanted: ${allowed}.`
+  return useUnits().render(value === '' ? `Wanted: ${allowed}.` : `“${value}” cannot be; wanted: ${allowed}.`)
 }

@@ -12,7 +12,7 @@ const props = defineProps<{ beds: Bed[]; pieces: Piece[]; day: string; from: num
 const emit = defineEmits<{ choose: [id: string]; day: [iso: string]; pick: [planting: string] }>()
 const ground = useGround()
 const moving = useMoving()
-const { say } = useUnits()
+const { say, render } = useUnits()
 const days = computed(() => Math.max(1, props.to - props.from))
 const x = (iso: string) => Math.max(0, Math.min(1000, ((dayNumber(iso) - props.from) / days.value) * 1000))
 const height = 46
@@ -147,7 +147,7 @@ function keys(p: Piece, e: KeyboardEvent) {
           >
             <title>
               {{ q.name }}: {{ count(q.p.planted, 'plant') }} on {{ say(q.p.length, 'm') }}, {{ words(q.p.from) }} to
-              {{ words(q.p.to) }}{{ q.p.faults?.length ? '; ' + q.p.faults.join(', ') : '' }}
+              {{ words(q.p.to) }}{{ q.p.faults?.length ? '; ' + render(q.p.faults.join(', ')) : '' }}
             </title>
           </rect>
           <rect

@@ -12,7 +12,7 @@ import { useUnits } from '../../lib/units'
 const store = useHousehold()
 const ground = useGround()
 const moving = useMoving()
-const { say } = useUnits()
+const { say, render } = useUnits()
 const problem = ref<Problem>()
 const bar = ref<HTMLElement>()
 // It takes the keys: what was pressed to begin must not be pressed again by Enter.
@@ -42,7 +42,7 @@ useKeys([
   { keys: 'Enter', does: 'in hand: put it there', run: () => void put(false) },
   { keys: 'Escape', does: 'in hand: leave it where it was', run: moving.leave },
 ])
-const faults = computed(() => moving.choice?.faults.join(', '))
+const faults = computed(() => render(moving.choice?.faults.join(', ') ?? ''))
 </script>
 
 <template>
@@ -50,7 +50,9 @@ const faults = computed(() => moving.choice?.faults.join(', '))
     <b>{{ ground.names.get(moving.sowing) }}</b>
     over {{ ground.bedName(moving.bed) }}, from {{ say(moving.at, 'm') }} on:
     <span v-if="!moving.look" class="quiet">asking the rules …</span>
-    <span v-else-if="moving.verdict === 'no'" class="warn">it cannot lie there: {{ moving.choice?.refused }}</span>
+    <span v-else-if="moving.verdict === 'no'" class="warn"
+      >it cannot lie there: {{ render(moving.choice?.refused ?? '') }}</span
+    >
     <span v-else-if="moving.verdict === 'bend'" class="warn"
       >its family stood there in {{ moving.choice?.bend }}, too lately
       <ElButton size="small" @click="put(true)">Bend the rotation</ElButton></span

@@ -15,7 +15,7 @@ const emit = defineEmits<{ close: [] }>()
 const store = useHousehold()
 const ground = useGround()
 const moving = useMoving()
-const { say } = useUnits()
+const { say, render } = useUnits()
 const problem = ref<Problem>()
 const wanted = ref('')
 const look = ref<Look>()
@@ -68,9 +68,9 @@ const choices = computed(() => (look.value?.choices ?? []).filter((c) => !mine.v
 const shown = computed(() => (all.value ? choices.value : choices.value.slice(0, 3)))
 
 function words(c: Choice): string {
-  if (c.refused) return c.refused
+  if (c.refused) return render(c.refused)
   if (c.bend) return `its family stood there in ${c.bend}`
-  const against = c.faults.length ? c.faults.join(', ') : 'nothing against it'
+  const against = c.faults.length ? render(c.faults.join(', ')) : 'nothing against it'
   return c.free.length ? `free; ${against}` : `others would make room; ${against}`
 }
 async function put(bed: string, bend: boolean) {
@@ -111,7 +111,7 @@ const base = computed(() => `sowing/${props.sowing}`)
         <span v-if="p.with" class="by-hand">between {{ ground.names.get(p.with) }}</span>
         <span v-if="p.was" class="warn">moved from {{ ground.bedName(p.was) }}</span>
         <span v-if="p.bent" class="warn">rotation bent: its family stood here in {{ p.bent }}</span>
-        <span v-for="f in p.faults ?? []" :key="f" class="warn">{{ f }}</span>
+        <span v-for="f in p.faults ?? []" :key="f" class="warn">{{ render(f) }}</span>
       </li>
     </ul>
     <p v-else class="warn">It has found no ground.</p>
@@ -129,7 +129,7 @@ const base = computed(() => `sowing/${props.sowing}`)
     <details v-if="look?.why.length" class="why small" open>
       <summary>Why there</summary>
       <ul>
-        <li v-for="w in look.why" :key="w">{{ w }}</li>
+        <li v-for="w in look.why" :key="w">{{ render(w) }}</li>
       </ul>
     </details>
     <div v-if="choices.length" class="else no-print small">
@@ -148,7 +148,7 @@ const base = computed(() => `sowing/${props.sowing}`)
             put it there
           </button>
           <p v-if="problem && wanted === c.bed" class="wrong" role="alert">
-            {{ refusal ? `${refusal.value} cannot be; wanted: ${refusal.allowed}.` : wordsOf(problem) }}
+            {{ wordsOf(problem) }}
             <ElButton v-if="refusal?.field === 'bend'" size="small" @click="put(c.bed, true)"
               >Bend the rotation</ElButton
             >

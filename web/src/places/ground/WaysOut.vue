@@ -9,7 +9,7 @@ import { useUnits } from '../../lib/units'
 import { capital, count } from '../../lib/words'
 
 const store = useHousehold()
-const { say } = useUnits()
+const { say, render } = useUnits()
 const ways = ref<GroundWay[]>()
 const wrong = ref('')
 const asking = ref(false)
@@ -76,10 +76,16 @@ function effect(w: GroundWay): string {
       <h3>What would help</h3>
       <ul class="small">
         <li v-for="w in shown" :key="w.words" :data-way="w.command">
-          <span>{{ capital(w.words) }}</span>
+          <span>{{ capital(render(w.words)) }}</span>
           <span class="gain">−{{ say(w.gains, 'm²') }} weeks</span>
           <span class="quiet">{{ effect(w) || 'feeds as much' }}</span>
-          <button type="button" class="link" :disabled="busy" :aria-label="'Try it: ' + w.words" @click="press(w)">
+          <button
+            type="button"
+            class="link"
+            :disabled="busy"
+            :aria-label="'Try it: ' + render(w.words)"
+            @click="press(w)"
+          >
             try it
           </button>
         </li>
