@@ -31,6 +31,19 @@ const cards = computed(() =>
       .map((p) => ({ p, s: sowings.value.get(p.planting) })),
   })),
 )
+/** What stands in each bed on the day, in the order in which it lies: small pieces have no
+ * room for their name in the drawing. */
+const today = computed(() =>
+  cards.value.map((c) => ({
+    b: c.b,
+    words:
+      c.pieces
+        .filter((r) => r.p.from <= day.value && day.value < r.p.to)
+        .sort((x, y) => x.p.at - y.p.at)
+        .map((r) => `${say(r.p.at, 'm')} ${r.s?.crop_name.toLowerCase()}`)
+        .join(' · ') || 'free',
+  })),
+)
 const stood = (b: (typeof beds.value)[number]) =>
   (b.stood ?? [])
     .slice(-3)
@@ -57,6 +70,11 @@ const stood = (b: (typeof beds.value)[number]) =>
         <span>{{ count(beds.length, 'bed') }}, {{ say(ground.layout?.owned ?? 0, 'm²') }}</span>
       </h3>
       <PlotMap :beds="beds" :pieces="pieces" :day="day" chosen="" still />
+      <ul class="stand">
+        <li v-for="c in today" :key="c.b.id">
+          <b>{{ c.b.name }}</b> {{ c.words }}
+        </li>
+      </ul>
     </article>
     <template v-else>
       <article v-for="c in cards" :key="c.b.id" class="sheet bed-card" :data-sheet="c.b.id">
@@ -120,6 +138,22 @@ const stood = (b: (typeof beds.value)[number]) =>
   max-width: 64rem;
   margin-bottom: 1.4rem;
 }
+.stand {
+  list-style: none;
+  margin: 0.5rem 0 0;
+  padding: 0;
+  columns: 18rem;
+  column-gap: 1.6rem;
+  font-size: 0.82rem;
+}
+.stand li {
+  break-inside: avoid;
+  border-bottom: 1px solid var(--hair);
+  padding: 0.1rem 0;
+}
+.stand b {
+  font-family: var(--serif);
+}
 h3 {
   display: flex;
   justify-content: space-between;
@@ -170,7 +204,10 @@ th {
     break-after: avoid;
   }
   .plot-sheet :deep(.plot) {
-    max-height: 160mm;
+    max-height: 128mm;
+  }
+  .stand {
+    font-size: 7.5pt;
   }
   .bed-card {
     break-inside: avoid;
