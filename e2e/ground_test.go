@@ -138,6 +138,11 @@ func TestTheRotationIsBent(t *testing.T) {
 	p.shows(".notice", "Took back")
 	p.gone(".piece.bent")
 	p.clickNamed(".spine button", "US")
+	p.must(p.see(`[data-piece="27-w3-canned-1"]`).Focus()) // in hand on the plot too
+	p.press('m')
+	p.shows(".in-hand", "Tomato, paste over Heron bed")
+	p.press(input.Escape)
+	p.gone(".in-hand")
 	p.shows(`.card [data-choice="b9"]`, "it takes 88.6 ft, the bed has 65.6 ft")
 }
 

@@ -90,11 +90,7 @@ func TestTheGroundLiesInTheFile(t *testing.T) {
 // What cannot be is refused at its field, and changes nothing.
 func TestTheGroundRefuses(t *testing.T) {
 	ctx := context.Background()
-	s := opened(t, filepath.Join(t.TempDir(), "a.db"))
-	begun, err := s.Apply(ctx, Edit{Client: "t", ID: "begin", Command: "begin", Household: millHouse(t)})
-	if err != nil {
-		t.Fatal(err)
-	}
+	s, begun := begun(t)
 	one := begun.Household.Beds[0].ID
 	odd := begun.Household.Beds[0]
 	odd.Stood = []bed.Stood{{Year: 2026, Families: []string{"Dragonaceae"}}}

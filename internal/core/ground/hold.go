@@ -138,8 +138,6 @@ func (f *fitting) goHome() {
 				break
 			}
 			if !f.roomFor(i, at.bed, at.at, length) {
-				plants = 0
-				f.lift(i)
 				break
 			}
 			f.lay(i, at.bed, at.at, length, plants)

@@ -11,6 +11,7 @@ import (
 // Piece is a planting, or a part of one, in a bed.
 type Piece struct {
 	Planting string     `json:"planting"`
+	Family   string     `json:"family"`
 	Bed      string     `json:"bed"`
 	At       float64    `json:"at"`     // m along the bed
 	Length   float64    `json:"length"` // m
@@ -88,7 +89,7 @@ func (f *fitting) layout() Layout {
 func (f *fitting) tell(k int, q piece) Piece {
 	p, b := &f.in.Plantings[q.planting], f.in.Beds[k]
 	out := Piece{
-		Planting: p.ID, Bed: b.ID, At: float64(q.at) / 1000, Length: float64(q.length) / 1000, Planted: q.planted, From: q.from, To: q.to,
+		Planting: p.ID, Family: p.Crop.Family, Bed: b.ID, At: float64(q.at) / 1000, Length: float64(q.length) / 1000, Planted: q.planted, From: q.from, To: q.to,
 		Faults: append(faults(p, &b, f.in.Year), f.shaded(k, q)...), Held: f.held[q.planting], Bent: Rotation(b, p.Crop, f.in.Year),
 		Lines: f.stand[q.planting][k].Rows,
 	}

@@ -105,15 +105,28 @@ func (in Input) crop(b bed.Bed, p Piece) supply.Crop {
 	return out
 }
 
-// lines returns what is laid and put up in a bed: along each row of what stands in
-// rows and blocks; where rows run across, one line for every 0.3 m of width.
+// besideLines is how far apart drip lines lie along a bed whose rows run across it, m.
+const besideLines = 0.3
+
+// lines returns what is laid and put up in a bed: a drip line along each row; where
+// the rows of a bed run across it, along the bed, one for every 0.3 m of its width.
+// The rows of an open plot have theirs across it.
 func (in Input) lines(b bed.Bed, mine []Piece, crops []supply.Crop, u bed.Customs) supply.Lines {
 	out := supply.Lines{Bed: b.ID, Name: b.Name, Relays: []supply.Relay{}, For: []string{}}
 	count := func(i int) int {
 		if mine[i].Across {
-			return max(1, int(b.Width/0.3+1e-9)-1)
+			return max(1, int(b.Width/besideLines+1e-9))
 		}
 		return crops[i].Lines
+	}
+	drip := func(i int) float64 { return mine[i].Length * float64(count(i)) }
+	rows := func(i int) (many int, long float64) { return max(1, crops[i].Lines), mine[i].Length }
+	if b.Kind == bed.Open {
+		rows = func(i int) (int, float64) { return int(math.Round(mine[i].Length / mine[i].Line)), b.Width }
+		drip = func(i int) float64 {
+			many, long := rows(i)
+			return float64(many) * long
+		}
 	}
 	days := []civil.Date{}
 	for _, p := range mine {
@@ -128,13 +141,17 @@ func (in Input) lines(b bed.Bed, mine []Piece, crops []supply.Crop, u bed.Custom
 		return sum
 	}
 	for _, day := range days {
-		out.Drip = math.Max(out.Drip, at(day, func(i int) float64 { return mine[i].Length * float64(count(i)) }))
-		out.Trellis = math.Max(out.Trellis, at(day, func(i int) float64 {
-			if crops[i].Support == "trellis" {
-				return mine[i].Length * float64(max(1, crops[i].Lines))
-			}
-			return 0
-		}))
+		out.Drip = math.Max(out.Drip, at(day, drip))
+		climbing := func(of func(many int, long float64) float64) float64 {
+			return at(day, func(i int) float64 {
+				if crops[i].Support != "trellis" {
+					return 0
+				}
+				return of(rows(i))
+			})
+		}
+		out.Trellis = math.Max(out.Trellis, climbing(func(many int, long float64) float64 { return float64(many) * long }))
+		out.Posts = max(out.Posts, int(climbing(func(many int, long float64) float64 { return float64(many * supply.Posts(long, u.Posts)) })))
 		of := func(support string) int {
 			return int(at(day, func(i int) float64 {
 				if crops[i].Support == support {
@@ -150,8 +167,10 @@ func (in Input) lines(b bed.Bed, mine []Piece, crops []supply.Crop, u bed.Custom
 			out.For = append(out.For, crops[i].Name)
 		}
 	}
-	out.Emitters, out.Posts = supply.Emitters(out.Drip, u.Emitters), supply.Posts(out.Trellis, u.Posts)
-	out.Relays = relays(mine, crops, count)
+	out.Emitters = supply.Emitters(out.Drip, u.Emitters)
+	if b.Kind != bed.Open { // there the rows themselves lie anew
+		out.Relays = relays(mine, crops, count)
+	}
 	return out
 }
 

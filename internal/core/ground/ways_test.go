@@ -178,8 +178,18 @@ func TestLinesAreLaidAnew(t *testing.T) {
 	if len(got.Relays) != 1 || got.Relays[0] != (supply.Relay{Day: (civil.Date(spring) + 67).String(), Crop: "Kale", From: 4, To: 2}) {
 		t.Errorf("%+v", got.Relays)
 	}
-	if got.Drip != 3*4+3*2 || got.Emitters != 60 || got.Trellis != 6 || got.Posts != 4 || strings.Join(got.For, " ") != "Pole bean" {
+	// The beans climb two rows of 3 m, each on three posts.
+	if got.Drip != 3*4+3*2 || got.Emitters != 60 || got.Trellis != 6 || got.Posts != 6 || strings.Join(got.For, " ") != "Pole bean" {
 		t.Errorf("%+v", got)
+	}
+	field := bed.Bed{ID: "f", Kind: bed.Open, Length: 20, Width: 5}
+	rows := []Piece{{Planting: "b", Bed: "f", Length: 2.8, Planted: 120, Lines: 33, Line: 0.7, Plant: 0.15, Across: true, From: spring, To: spring + 60}}
+	if got := in.lines(field, rows, []supply.Crop{in.crop(field, rows[0])}, bed.UsualCustoms()); got.Drip != 20 || got.Trellis != 20 || got.Posts != 12 || len(got.Relays) != 0 {
+		t.Errorf("four rows across a field of 5 m: %+v", got)
+	}
+	corn := []Piece{{Planting: "k", Bed: "a", Length: 3, Planted: 20, Lines: 5, Line: 0.75, Plant: 0.25, Across: true, From: spring, To: spring + 60}}
+	if got := in.lines(b, corn, []supply.Crop{in.crop(b, corn[0])}, bed.UsualCustoms()); got.Drip != 12 || got.Posts != 0 {
+		t.Errorf("rows across a bed of 1.2 m: %+v", got)
 	}
 	if crops[0].Rows != 12 || crops[1].Feed == "" || math.Abs(crops[2].Area-3.6) > 1e-9 {
 		t.Errorf("%+v", crops)

@@ -10,15 +10,20 @@ import { count } from './words'
 export const useGround = defineStore('ground', () => {
   const layout = shallowRef<Layout>()
   const store = useHousehold()
+  const wrong = ref('') // why there is no layout of the plan as it stands
   let asked = 0
 
   async function fetchLayout() {
+    if (!store.household) return
     const mine = ++asked
     try {
       const l = await answer(() => api.GET('/layout'))
-      if (mine === asked) layout.value = l
+      if (mine !== asked) return
+      layout.value = l
+      wrong.value = ''
     } catch (e) {
       if (!(e instanceof Refused)) throw e
+      if (mine === asked) wrong.value = e.problem.detail
     }
   }
   watch(() => store.state?.revision, fetchLayout, { immediate: true })
@@ -26,6 +31,7 @@ export const useGround = defineStore('ground', () => {
   const names = computed(() => new Map((store.plan?.sowings ?? []).map((s) => [s.id, s.crop_name])))
   return {
     layout,
+    wrong,
     names,
     /** Whether the layout is of the plan before: it is being fitted anew. */
     old: computed(() => layout.value?.revision !== store.state?.revision),
@@ -69,6 +75,7 @@ export const useMoving = defineStore('moving', () => {
       if (sowing.value === p.planting) look.value = found
     } catch (e) {
       if (!(e instanceof Refused)) throw e
+      store.problem = e.problem
       leave()
     }
   }

@@ -1372,6 +1372,7 @@ export interface components {
         };
         Piece: {
             planting: string;
+            family: string;
             bed: string;
             /** Format: double */
             at: number;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Which paper, and the word that prints.
 import type { Paper } from '../lib/paper'
+import ChoiceButtons from './ChoiceButtons.vue'
 
 defineProps<{ words: string }>()
 const paper = defineModel<Paper>({ required: true })
@@ -8,9 +9,14 @@ const print = () => window.print()
 </script>
 
 <template>
-  <span class="choice" role="group" aria-label="Paper">
-    <button type="button" class="plain" :aria-pressed="paper === 'A4'" @click="paper = 'A4'">A4</button>
-    <button type="button" class="plain" :aria-pressed="paper === 'letter'" @click="paper = 'letter'">Letter</button>
-  </span>
+  <ChoiceButtons
+    :model-value="paper"
+    label="Paper"
+    :options="[
+      { value: 'A4', words: 'A4' },
+      { value: 'letter', words: 'Letter' },
+    ]"
+    @update:model-value="(v) => (paper = v as Paper)"
+  />
   <button type="button" class="link" @click="print">{{ words }}</button>
 </template>

@@ -90,6 +90,26 @@ async function beside() {
 const others = computed(() => (store.household?.beds ?? []).filter((b) => b.id !== props.bed.id))
 const sun = computed(() => ground.layout?.suns.find((s) => s.bed === props.bed.id))
 const sunWords: Record<string, string> = { full: 'full sun', part: '4 to 6 h of sun', shade: 'less than 4 h of sun' }
+const choices = computed(() => [
+  {
+    field: 'kind' as const,
+    words: 'kind of ground',
+    label: 'Kind of ground',
+    options: { '': 'a bed', open: 'rows in an open plot', containers: 'containers, grow bags' },
+  },
+  {
+    field: 'sun' as const,
+    words: 'sun',
+    label: 'Sun',
+    options: {
+      '': sun.value?.hours ? `as reckoned: ${sunWords[sun.value.class]}` : 'full sun',
+      ...(sun.value?.hours ? { full: 'full sun' } : {}),
+      part: '4 to 6 h of sun',
+      shade: 'less than 4 h',
+    },
+  },
+  { field: 'cover' as const, words: 'cover over it', label: 'Cover over the bed', options: coverWords },
+])
 /** Said in a few words, so that the row need not be opened to know. */
 const notes = computed(() =>
   [
@@ -165,45 +185,16 @@ const notes = computed(() =>
       {{ wordsOf(problem) }}
     </p>
     <div v-if="open || isNew" class="more">
-      <label class="field"
-        ><span>kind of ground</span>
+      <label v-for="f in choices" :key="f.field" class="field"
+        ><span>{{ f.words }}</span>
         <ElSelect
-          :model-value="draft.kind ?? ''"
+          :model-value="draft[f.field] ?? ''"
           size="small"
-          aria-label="Kind of ground"
+          :aria-label="f.label"
           :empty-values="[null, undefined]"
-          @change="set('kind', $event)"
+          @change="set(f.field, $event)"
         >
-          <ElOption value="" label="a bed" />
-          <ElOption value="open" label="rows in an open plot" />
-          <ElOption value="containers" label="containers, grow bags" />
-        </ElSelect>
-      </label>
-      <label class="field"
-        ><span>sun</span>
-        <ElSelect
-          :model-value="draft.sun ?? ''"
-          size="small"
-          aria-label="Sun"
-          :empty-values="[null, undefined]"
-          @change="set('sun', $event)"
-        >
-          <ElOption value="" :label="sun?.hours ? `as reckoned: ${sunWords[sun.class]}` : 'full sun'" />
-          <ElOption v-if="sun?.hours" value="full" label="full sun" />
-          <ElOption value="part" label="4 to 6 h of sun" />
-          <ElOption value="shade" label="less than 4 h" />
-        </ElSelect>
-      </label>
-      <label class="field"
-        ><span>cover over it</span>
-        <ElSelect
-          :model-value="draft.cover ?? ''"
-          size="small"
-          aria-label="Cover over the bed"
-          :empty-values="[null, undefined]"
-          @change="set('cover', $event)"
-        >
-          <ElOption v-for="(w, c) in coverWords" :key="c" :value="c" :label="w" />
+          <ElOption v-for="(label, value) in f.options" :key="value" :value="value" :label="label" />
         </ElSelect>
       </label>
       <ElCheckbox v-model="draft.climb" size="small" @change="change">trellis</ElCheckbox>

@@ -39,7 +39,7 @@ async function set(to: Partial<Customs>) {
   return !p
 }
 
-const cubicYard = 0.764554857984
+const cubicYard = 1 / (store.reference?.units.find((u) => u.unit === 'm³')?.us.factor ?? 1.308)
 /** What suppliers deliver by, where the household reads. */
 const freshMaterial = (): Material => ({
   id: '',

@@ -26,14 +26,8 @@ const foods = (family: string) =>
   [...new Set(store.crops.filter((c) => c.family === family).map((c) => c.food))].slice(0, 3).join(', ')
 const stood = (b: Bed, y: number) => b.stood?.find((s) => s.year === y)?.families ?? []
 /** The families that stand in a bed by the layout. */
-const stands = (b: Bed) => {
-  const crop = new Map((store.plan?.sowings ?? []).map((s) => [s.id, s.crop]))
-  const family = new Map(store.crops.map((c) => [c.id, c.family]))
-  const all = (ground.layout?.pieces ?? [])
-    .filter((p) => p.bed === b.id)
-    .map((p) => family.get(crop.get(p.planting) ?? ''))
-  return [...new Set(all.filter((f): f is string => !!f))].sort()
-}
+const stands = (b: Bed) =>
+  [...new Set((ground.layout?.pieces ?? []).filter((p) => p.bed === b.id).map((p) => p.family))].sort()
 /** A bed with what stood in it in a year. */
 function having(b: Bed, y: number, to: string[]): Bed {
   const rest = (b.stood ?? []).filter((s) => s.year !== y)

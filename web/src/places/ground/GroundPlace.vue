@@ -10,6 +10,7 @@ import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useUnits } from '../../lib/units'
 import { count, day as short, dayNumber, fullDay, isoDay } from '../../lib/words'
+import ChoiceButtons from '../../parts/ChoiceButtons.vue'
 import BedsPage from './BedsPage.vue'
 import BedTime from './BedTime.vue'
 import CarePage from './CarePage.vue'
@@ -32,10 +33,10 @@ const picked = ref('') // the sowing whose card is open
 const adding = ref<Bed>()
 
 const views = [
-  { id: 'plot', words: 'the plot' },
-  { id: 'year', words: 'over the year' },
-  { id: 'beds', words: 'the beds' },
-  { id: 'care', words: 'fill, feed, water' },
+  { value: 'plot', words: 'the plot' },
+  { value: 'year', words: 'over the year' },
+  { value: 'beds', words: 'the beds' },
+  { value: 'care', words: 'fill, feed, water' },
 ]
 const view = computed(() => String(route.params.view || 'plot'))
 const show = (id: string) => router.push(id === 'plot' ? '/ground' : `/ground/${id}`)
@@ -136,19 +137,16 @@ useKeys([
         <template v-else>all that is sown has its ground</template>
         <span v-if="ground.old" class="quiet small"> being fitted anew …</span>
       </p>
-      <div v-if="beds.length" class="choice no-print" role="group" aria-label="What of the ground is shown">
-        <button
-          v-for="v in views"
-          :key="v.id"
-          type="button"
-          class="plain"
-          :aria-pressed="view === v.id"
-          @click="show(v.id)"
-        >
-          {{ v.words }}
-        </button>
-      </div>
+      <ChoiceButtons
+        v-if="beds.length"
+        class="views no-print"
+        label="What of the ground is shown"
+        :options="views"
+        :model-value="view"
+        @update:model-value="show"
+      />
     </div>
+    <p v-if="ground.wrong" class="wrong" role="alert">{{ ground.wrong }}</p>
     <template v-if="!beds.length">
       <p class="empty">Measure the plot, and Inventory proposes how it divides into beds; or add beds one by one.</p>
       <DivideForm />
@@ -259,7 +257,7 @@ useKeys([
   align-items: baseline;
   margin-bottom: 0.3rem;
 }
-.choice {
+.views {
   margin-left: auto;
 }
 h2:focus {

@@ -29,6 +29,8 @@ async function find() {
   } catch (e) {
     if (!(e instanceof Refused)) throw e
     look.value = undefined
+    problem.value = e.problem
+    wanted.value = ''
   }
 }
 watch(
@@ -126,6 +128,7 @@ const base = computed(() => `sowing/${props.sowing}`)
         >Next: {{ ground.names.get(beside.after.planting) }}, from {{ day(beside.after.from) }}.</template
       >
     </p>
+    <p v-if="problem && !wanted" class="wrong" role="alert">{{ wordsOf(problem) }}</p>
     <details v-if="look?.why.length" class="why small" open>
       <summary>Why there</summary>
       <ul>

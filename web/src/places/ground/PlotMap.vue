@@ -148,6 +148,7 @@ const bar = computed(() => {
         :aria-label="`${q.name} in ${d.b.name}`"
         @click.stop="emit('pick', q.p.planting)"
         @keydown.enter.prevent="emit('pick', q.p.planting)"
+        @keydown.m.prevent.stop="moving.begin(q.p)"
       >
         <pattern :id="q.id" :x="q.x + q.px" :y="q.y + q.py" :width="q.pw" :height="q.ph" patternUnits="userSpaceOnUse">
           <circle v-for="(c, i) in q.dots" :key="i" :cx="c[0]" :cy="c[1]" :r="q.r" />

@@ -8,6 +8,7 @@ import { useHousehold } from '../../lib/household'
 import { usePaper } from '../../lib/paper'
 import { useUnits } from '../../lib/units'
 import { count, day as short, fullDay } from '../../lib/words'
+import ChoiceButtons from '../../parts/ChoiceButtons.vue'
 import PaperChoice from '../../parts/PaperChoice.vue'
 import PlotMap from './PlotMap.vue'
 
@@ -15,7 +16,7 @@ const store = useHousehold()
 const ground = useGround()
 const route = useRoute()
 const { say } = useUnits()
-const what = ref<'plot' | 'cards'>('plot')
+const what = ref('plot') // or cards
 
 const paper = usePaper(() => (what.value === 'plot' ? 'landscape' : 'portrait'), '12mm')
 const day = computed(() => String(route.query.day || store.plan?.as_of || ''))
@@ -56,12 +57,14 @@ const stood = (b: (typeof beds.value)[number]) =>
     <div class="bar no-print">
       <h2 tabindex="-1">The ground on paper</h2>
       <RouterLink to="/ground">back to Ground</RouterLink>
-      <span class="choice" role="group" aria-label="What is printed">
-        <button type="button" class="plain" :aria-pressed="what === 'plot'" @click="what = 'plot'">the plot</button>
-        <button type="button" class="plain" :aria-pressed="what === 'cards'" @click="what = 'cards'">
-          a card a bed
-        </button>
-      </span>
+      <ChoiceButtons
+        v-model="what"
+        label="What is printed"
+        :options="[
+          { value: 'plot', words: 'the plot' },
+          { value: 'cards', words: 'a card a bed' },
+        ]"
+      />
       <PaperChoice v-model="paper" words="print" />
     </div>
     <article v-if="what === 'plot' && day" class="sheet plot-sheet">

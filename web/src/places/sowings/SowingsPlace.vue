@@ -6,6 +6,7 @@ import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useUnits } from '../../lib/units'
 import { byMonth } from '../../lib/words'
+import ChoiceButtons from '../../parts/ChoiceButtons.vue'
 import AgreeBar from './AgreeBar.vue'
 import ShelfLine from './ShelfLine.vue'
 import SowingLine from './SowingLine.vue'
@@ -16,7 +17,7 @@ const { system } = useUnits()
 const find = ref('')
 const finder = ref<InstanceType<typeof ElInput>>()
 const only = ref('')
-const view = ref<'list' | 'time'>('list')
+const view = ref('list') // or time
 
 const methods = [
   { value: '', label: 'all' },
@@ -54,12 +55,14 @@ useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }]
         heat each crop needs.
       </p>
       <div class="tools no-print">
-        <div class="choice" role="group" aria-label="How they are shown">
-          <button type="button" class="plain" :aria-pressed="view === 'list'" @click="view = 'list'">by date</button>
-          <button type="button" class="plain" :aria-pressed="view === 'time'" @click="view = 'time'">
-            over the year
-          </button>
-        </div>
+        <ChoiceButtons
+          v-model="view"
+          label="How they are shown"
+          :options="[
+            { value: 'list', words: 'by date' },
+            { value: 'time', words: 'over the year' },
+          ]"
+        />
         <div class="only" role="group" aria-label="Which sowings">
           <button
             v-for="m in methods"
