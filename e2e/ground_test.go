@@ -140,7 +140,7 @@ func TestTheRotationIsBent(t *testing.T) {
 	p.clickNamed(".spine button", "US")
 	p.must(p.see(`[data-piece="27-w3-canned-1"]`).Focus()) // in hand on the plot too
 	p.press('m')
-	p.shows(".in-hand", "Tomato, paste over Heron bed")
+	p.shows(".in-hand", "Tomato, paste over Willow bed")
 	p.press(input.Escape)
 	p.gone(".in-hand")
 	p.shows(`.card [data-choice="b9"]`, "it takes 88.6 ft, the bed has 65.6 ft")
@@ -151,7 +151,7 @@ func TestAPlantingIsDragged(t *testing.T) {
 	p := start(t, "demo").open("/ground/year")
 	p.see("[data-part]")
 	p.shortage()
-	part := p.see(`[data-band="b5"] [data-part="27-w3-canned-1"]`)
+	part := p.see(`[data-band="b8"] [data-part="27-w3-canned-1"]`)
 	p.must(part.ScrollIntoView())
 	box, err := part.Shape()
 	p.must(err)
@@ -171,12 +171,12 @@ func TestAPlantingIsDragged(t *testing.T) {
 	p.must(p.see(`[data-band="b4"] [data-part="27-w3-canned-1"]`).Focus())
 	p.press('m')
 	p.until("what the rules say", `() => /would make room|free/.test(document.querySelector('.in-hand')?.textContent ?? '')`)
-	p.press(input.ArrowUp)
-	p.shows(".in-hand", "over Ford bed")
+	p.press(input.ArrowDown)
+	p.shows(".in-hand", "over Heron bed")
 	p.press(input.Enter)
-	p.see(`[data-band="b3"] [data-part="27-w3-canned-1"].held`)
+	p.see(`[data-band="b5"] [data-part="27-w3-canned-1"].held`)
 	p.gone(".in-hand")
-	p.must(p.see(`[data-band="b3"] [data-part="27-w3-canned-1"]`).Focus())
+	p.must(p.see(`[data-band="b5"] [data-part="27-w3-canned-1"]`).Focus())
 	p.press('m')
 	p.see(".in-hand")
 	p.press(input.Escape)
@@ -286,8 +286,8 @@ func TestTheGroundIsCaredFor(t *testing.T) {
 func TestWhatCanStillGoIn(t *testing.T) {
 	p := start(t, "demo").open("/ground")
 	p.scrubTo("2027-09-06")
-	p.click(`[data-plot-bed="b2"] .bed`)
-	p.shows(".free-ground", "Weir bed, free on 6 Sep")
+	p.click(`[data-plot-bed="b4"] .bed`)
+	p.shows(".free-ground", "Alder bed, free on 6 Sep")
 	p.shows(".free-ground", "can still go in")
 	p.shows(".free-ground", "Radish")
 	p.press(input.Escape)
@@ -336,8 +336,7 @@ func TestWhereItGoes(t *testing.T) {
 	p.gone(line)
 	// Sown, it stands there, and the card says so.
 	p = a.open("/ground/year")
-	p.see(`[data-part].held`)
-	p.must(p.see(`[data-part].held`).Focus())
+	p.must(p.see(`[data-part].held[aria-label^="Dry bean in "]`).Focus())
 	p.press(input.Enter)
 	p.shows(".card", "it stands here")
 	p.shows(".card", "It was sown or planted here.")
@@ -349,6 +348,22 @@ func TestWhereItGoes(t *testing.T) {
 	if text := p.text(`[data-task="sow"][data-crop="Tomato, paste"]`); strings.Contains(text, "bed") {
 		t.Errorf("sown indoors: %q", text)
 	}
+}
+
+// What stands already, in a bed that nobody has said, is asked for; said, it stays.
+func TestWhatStandsIsAskedFor(t *testing.T) {
+	p := start(t, "demo").open("/ground")
+	p.shortage()
+	p.gone("[data-unsaid]")
+	p.click(`[data-piece="27-w37-fresh-1-stands"]`)
+	p.shows(".card", "It was sown or planted here.")
+	p.clickNamed(".card .link", "let it find its own bed again")
+	p.shows(".notice", "undo")
+	p.press(input.Escape)
+	p.shows(`[data-unsaid="27-w37-fresh-1-stands"]`, "bed from")
+	p.clickNamed(`[data-unsaid] .link`, "yes, there")
+	p.shows(".notice", "Put down where Asparagus")
+	p.gone("[data-unsaid]")
 }
 
 // A household with nothing but an open plot and a few pots has its ground too.

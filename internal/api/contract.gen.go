@@ -662,6 +662,9 @@ type PlaceAsk struct {
 	ID       string   `json:"id"`
 	Revision int      `json:"revision"`
 	Sowing   string   `json:"sowing"`
+
+	// Stays it stands where the layout has it; the bed is not looked at
+	Stays *bool `json:"stays,omitempty"`
 }
 
 // PlaceChart defines model for PlaceChart.

@@ -3,6 +3,7 @@ package api
 import (
 	"context"
 	"net/http"
+	"slices"
 
 	"github.com/labstack/echo/v5"
 
@@ -10,6 +11,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/ground"
 	"inventory/internal/core/invalid"
+	"inventory/internal/core/plan"
 	"inventory/internal/exchange"
 	"inventory/internal/store"
 )
@@ -72,32 +74,49 @@ func (s *Server) PostPlacement(c *echo.Context) error {
 		if err != nil {
 			return store.Snapshot{}, err
 		}
-		r, err := s.plan(snap)
+		p, words, err := s.placed(snap, b)
 		if err != nil {
 			return store.Snapshot{}, err
 		}
-		in, err := ground.InputOf(r.input, r.plan)
-		if err != nil {
-			return store.Snapshot{}, err
-		}
-		at := -1.0
-		if b.At != nil {
-			at = max(0, *b.At)
-		}
-		p, err := ground.Put(in, b.Sowing, b.Bed, at, b.Bend != nil && *b.Bend)
-		if err != nil {
-			return store.Snapshot{}, err
-		}
-		words := "put it in another bed"
-		for _, sow := range r.plan.Sowings {
-			for _, bed := range in.Beds {
-				if sow.ID == p.Sowing && bed.ID == p.Bed {
-					words = "put " + sow.CropName + " of " + sow.Date.Short() + " in " + bed.Name
-				}
-			}
-		}
-		return s.store.Apply(ctx, store.Edit{Client: b.Client, ID: b.ID, Revision: b.Revision, Command: "put-placement", Placement: &p, Words: words})
+		return s.store.Apply(ctx, store.Edit{Client: b.Client, ID: b.ID, Revision: b.Revision, Command: "put-placement", Placement: p, Words: words})
 	})
+}
+
+// placed works out where a sowing is put, and says it. What stands in the ground
+// already stands where it is put, whatever stood there before.
+func (s *Server) placed(snap store.Snapshot, b PlaceAsk) (*bed.Placement, string, error) {
+	f, err := s.layout(snap)
+	if err != nil {
+		return nil, "", err
+	}
+	name, stands := b.Sowing, false
+	if i := slices.IndexFunc(f.of.plan.Sowings, func(x plan.Sowing) bool { return x.ID == b.Sowing }); i >= 0 {
+		x := f.of.plan.Sowings[i]
+		name = x.CropName + " of " + x.Date.Short()
+		stands = x.Stands || x.Begun && x.Method != "raised"
+	}
+	if b.Stays != nil && *b.Stays {
+		if p := ground.StandsAt(f.input, f.layout, b.Sowing); p != nil && stands {
+			return p, "put down where " + name + " stands", nil
+		}
+		return nil, "", &invalid.Field{Field: "sowing", Value: b.Sowing, Allowed: "a sowing that stands already, has its ground in the layout and has not been put down there"}
+	}
+	at := -1.0
+	if b.At != nil {
+		at = max(0, *b.At)
+	}
+	p, err := ground.Put(f.input, b.Sowing, b.Bed, at, stands || b.Bend != nil && *b.Bend)
+	if err != nil {
+		return nil, "", err
+	}
+	p.Stands = p.Stands || stands
+	words := "put it in another bed"
+	for _, k := range f.input.Beds {
+		if k.ID == p.Bed {
+			words = "put " + name + " in " + k.Name
+		}
+	}
+	return &p, words, nil
 }
 
 // begun returns the household as it stands; a refusal where there is none yet.

@@ -134,7 +134,7 @@ func TestASowingIsPutInABed(t *testing.T) {
 	ask.ID, ask.Bend = "p2", &bend
 	status, body, _ = call(t, s, "/api/placements", ask)
 	after := decoded[State](t, body)
-	if status != http.StatusOK || len(after.Household.Placements) != 1 || !strings.HasPrefix(after.Words, "put Tomato, slicing") {
+	if status != http.StatusOK || len(after.Household.Placements) != len(st.Household.Placements)+1 || !strings.HasPrefix(after.Words, "put Tomato, slicing") {
 		t.Fatalf("%d %.300s", status, body)
 	}
 	piece := func() Piece {

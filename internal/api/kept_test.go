@@ -19,9 +19,9 @@ func TestTheGroundKeepsTheContract(t *testing.T) {
 	first := st.Household.Beds[0].ID
 	for path, schema := range map[string]string{
 		"/api/ground-look?sowing=" + st.Plan.Sowings[3].ID: "Look",
-		"/api/ground-needs": "Needs",
-		"/api/ground-free?bed=" + first + "&day=2027-07-01": "[]FreePatch",
-		"/api/ground-ways": "[]GroundWay",
+		"/api/ground-needs":                      "Needs",
+		"/api/ground-free?bed=b2&day=2027-10-01": "[]FreePatch",
+		"/api/ground-ways":                       "[]GroundWay",
 	} {
 		status, body, _ := call(t, s, path, nil)
 		if status != http.StatusOK {
@@ -167,23 +167,25 @@ func TestWhatIsSownStandsWhereItWas(t *testing.T) {
 	}
 	first, _ := json.Marshal(st.Household)
 	log("a", SowingEvent{Sowing: raised, What: "done", Task: "sow"})
-	if len(st.Household.Placements) != 0 {
+	kept := len(st.Household.Placements) // those of the file
+	if kept != 5 {
 		t.Errorf("sown indoors, it stands %+v", st.Household.Placements)
 	}
 	_, body, _ := call(t, s, "/api/layout", nil) // another day of sowing may move others
 	before := decoded[Layout](t, body)
 	log("b", SowingEvent{Sowing: direct, What: "done", Task: "sow"})
 	at := slices.IndexFunc(before.Pieces, func(p Piece) bool { return p.Planting == direct })
-	if p := st.Household.Placements; len(p) != 1 || !p[0].Stands || p[0].Sowing != direct || p[0].Bed != before.Pieces[at].Bed || p[0].At != before.Pieces[at].At {
+	if p := st.Household.Placements[kept:]; len(p) != 1 || !p[0].Stands || p[0].Sowing != direct || p[0].Bed != before.Pieces[at].Bed || p[0].At != before.Pieces[at].At {
 		t.Errorf("it lay at %+v, and stands %+v", before.Pieces[at], p)
 	}
 	log("c", SowingEvent{Sowing: raised, What: "done", Task: "plant-out"})
-	if len(st.Household.Placements) != 2 {
+	if len(st.Household.Placements) != kept+2 {
 		t.Errorf("planted out, it stands %+v", st.Household.Placements)
 	}
 	_, body, _ = call(t, s, "/api/layout", nil)
 	for _, p := range decoded[Layout](t, body).Pieces {
-		if (p.Planting == direct || p.Planting == raised) != p.Stands {
+		said := slices.ContainsFunc(st.Household.Placements, func(x Placement) bool { return x.Sowing == p.Planting })
+		if said != p.Stands {
 			t.Errorf("%+v", p)
 		}
 	}
@@ -194,5 +196,42 @@ func TestWhatIsSownStandsWhereItWas(t *testing.T) {
 	}
 	if now, _ := json.Marshal(state(t, s).Household); string(now) != string(first) {
 		t.Errorf("taken back, it is\n%s\nnot\n%s", now, first)
+	}
+}
+
+// A patch that stands is where it is said to be: where the layout has it, or put in
+// a bed, whatever stood there; what does not stand yet cannot stay.
+func TestAPatchStandsWhereItIs(t *testing.T) {
+	s := served(t, true)
+	do, _ := editing(t, s)
+	const patch = "27-w37-fresh-1-stands"
+	id := patch
+	st := do(Edit{Command: "remove-placement", Target: &id}, 200)
+	ask := func(n string, a PlaceAsk, wanted int) State {
+		t.Helper()
+		a.Client, a.ID, a.Revision = "t", n, st.Revision
+		status, body, _ := call(t, s, "/api/placements", a)
+		if status != wanted {
+			t.Fatalf("%s: %d %s", n, status, body)
+		}
+		if status != http.StatusOK {
+			return State{}
+		}
+		st = decoded[State](t, body)
+		return st
+	}
+	yes := true
+	_, body, _ := call(t, s, "/api/layout", nil)
+	l := decoded[Layout](t, body)
+	at := l.Pieces[slices.IndexFunc(l.Pieces, func(p Piece) bool { return p.Planting == patch })]
+	ask("stay", PlaceAsk{Sowing: patch, Stays: &yes}, 200)
+	if p := st.Household.Placements[len(st.Household.Placements)-1]; p.Sowing != patch || !p.Stands || p.Bed != at.Bed || p.At != at.At {
+		t.Errorf("%+v, where the layout had it at %+v", p, at)
+	}
+	ask("twice", PlaceAsk{Sowing: patch, Stays: &yes}, 422)
+	ask("not yet", PlaceAsk{Sowing: "27-w3-canned-1", Stays: &yes}, 422)
+	ask("moved", PlaceAsk{Sowing: patch, Bed: "b2"}, 200)
+	if p := st.Household.Placements[len(st.Household.Placements)-1]; p.Bed != "b2" || !p.Stands || len(p.Parts) != 0 {
+		t.Errorf("%+v", p)
 	}
 }

@@ -28,11 +28,23 @@ export const useGround = defineStore('ground', () => {
   }
   watch(() => store.state?.revision, fetchLayout, { immediate: true })
 
+  /** What stands in the ground already, in a bed that nobody has said yet. */
+  const unsaid = computed(() => {
+    const said = new Set((store.household?.placements ?? []).filter((p) => p.stands).map((p) => p.sowing))
+    const today = store.plan?.as_of ?? ''
+    return (store.plan?.sowings ?? []).filter(
+      (s) =>
+        (s.stands || (s.begun && !['raised', 'tray'].includes(s.method) && s.day <= today)) &&
+        !s.over &&
+        !said.has(s.id),
+    )
+  })
   const names = computed(() => new Map((store.plan?.sowings ?? []).map((s) => [s.id, s.crop_name])))
   return {
     layout,
     wrong,
     names,
+    unsaid,
     /** Whether the layout is of the plan before: it is being fitted anew. */
     old: computed(() => layout.value?.revision !== store.state?.revision),
     bedName: (id: string) => store.household?.beds.find((b) => b.id === id)?.name ?? '',

@@ -122,6 +122,11 @@ export const useHousehold = defineStore('household', () => {
     return inTurn(() => send({ sowing, bed, bend, at, ...stamp() }))
   }
 
+  /** Puts down that a sowing stands where the layout has it. */
+  function stays(sowing: string): Promise<Problem | undefined> {
+    return inTurn(() => send({ sowing, bed: '', stays: true, ...stamp() }))
+  }
+
   async function again() {
     if (unsent.value) await send(unsent.value)
     else await load()
@@ -158,6 +163,7 @@ export const useHousehold = defineStore('household', () => {
     edit,
     log,
     place,
+    stays,
     again,
     undo: () => step('/undo'),
     redo: () => step('/redo'),

@@ -1716,6 +1716,8 @@ export interface components {
              */
             at?: number;
             bend?: boolean;
+            /** @description it stands where the layout has it; the bed is not looked at */
+            stays?: boolean;
         };
         Moon: {
             day: string;

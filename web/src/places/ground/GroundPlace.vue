@@ -5,7 +5,7 @@
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Bed } from '../../lib/api'
-import { useGround, useMoving } from '../../lib/ground'
+import { useGround, useMoving, useWhere } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useUnits } from '../../lib/units'
@@ -24,6 +24,7 @@ import WaysOut from './WaysOut.vue'
 const store = useHousehold()
 const ground = useGround()
 const moving = useMoving()
+const whereIs = useWhere()
 const route = useRoute()
 const router = useRouter()
 const { say } = useUnits()
@@ -210,6 +211,15 @@ useKeys([
         <div class="side">
           <PlantingCard v-if="picked" :sowing="picked" :pieces="pieces" @close="picked = ''" />
           <FreeGround v-else-if="chosen" :bed="chosen" :day="day" :pieces="pieces" @close="chosen = ''" />
+          <details v-if="ground.unsaid.length && !picked && !chosen" class="small" open>
+            <summary>{{ count(ground.unsaid.length, 'crop') }} that stand already: say in which bed</summary>
+            <p v-for="s in ground.unsaid" :key="s.id" :data-unsaid="s.id">
+              <button type="button" class="plain crop" @click="pickSowing(s.id)">{{ s.crop_name }}</button>
+              {{ whereIs(s.id) || 'without ground' }}?
+              <button v-if="whereIs(s.id)" type="button" class="link" @click="store.stays(s.id)">yes, there</button>
+              <button type="button" class="link" @click="pickSowing(s.id)">elsewhere</button>
+            </p>
+          </details>
           <details v-if="moved.length && !picked && !chosen" class="small">
             <summary>{{ count(moved.length, 'piece') }} moved since the plan was agreed</summary>
             <p v-for="p in moved" :key="p.planting + p.at">
