@@ -48,11 +48,14 @@ func TestWaysOutOfAShortage(t *testing.T) {
 	}
 	commands := map[string]bool{}
 	for i, w := range ways {
-		costs := func(w ground.Way) bool { return w.Fed < 0 || w.Jars < 0 }
+		costs := func(w ground.Way) bool { return w.Less || w.Fed < 0 || w.Jars < 0 }
 		if i > 0 && (costs(ways[i-1]) && !costs(w) || costs(ways[i-1]) == costs(w) && w.Gains > ways[i-1].Gains+0.1) || w.Gains <= 0 || math.Abs(l.Short-w.Short-w.Gains) > 1e-6 {
 			t.Errorf("%+v", w)
 		}
 		commands[w.Command] = true
+		if fewer := strings.Contains(w.Words, "instead of") && w.Command == "change-wish"; (fewer || w.Command == "remove-wish") && !w.Less {
+			t.Errorf("%s: it does not say that less is wished for", w.Words)
+		}
 		changed := in
 		h := &changed.Household
 		switch w.Command {

@@ -22,6 +22,7 @@ type Way struct {
 	Gains float64 `json:"gains"` // how much less that is
 	Fed   int     `json:"fed"`   // weeks fed, more or less than now
 	Jars  int     `json:"jars"`  // jars filled, more or less than now
+	Less  bool    `json:"less"`  // less is wished for, though as many weeks may be fed
 
 	// One of these is the change.
 	Command  string         `json:"command"` // of an edit: change-wish, remove-wish, overrule, set-customs, add-bed; or log
@@ -81,7 +82,7 @@ func Ways(in plan.Input, p plan.Plan, fit Input, l Layout) ([]Way, error) {
 }
 
 // costs tells, 1 or 0, whether a way takes something off the table or the shelf.
-func (w Way) costs() int { return order(w.Fed < 0 || w.Jars < 0) }
+func (w Way) costs() int { return order(w.Less || w.Fed < 0 || w.Jars < 0) }
 
 // worthwhile is the least that a way must gain to be told, m² · weeks.
 const worthwhile = 0.5
@@ -131,11 +132,11 @@ func (w *ways) wishes() {
 		order = append(order, i)
 	}
 	slices.SortStableFunc(order, func(a, b int) int { return cmp.Compare(need[h.Wishes[b].ID], need[h.Wishes[a].ID]) })
-	put := func(i int, words string, change func(*table.Wish)) {
+	put := func(i int, words string, less bool, change func(*table.Wish)) {
 		wish := h.Wishes[i]
 		wish.Fill()
 		change(&wish)
-		w.try(Way{Words: words, Command: "change-wish", Wish: &wish}, func(h *table.Household) {
+		w.try(Way{Words: words, Less: less, Command: "change-wish", Wish: &wish}, func(h *table.Household) {
 			h.Wishes = slices.Clone(h.Wishes)
 			h.Wishes[i] = wish
 		})
@@ -146,10 +147,10 @@ func (w *ways) wishes() {
 			break
 		}
 		if fewer, words := less(wish, w.plan.Wishes[i]); fewer > 0 && wish.Story == nil {
-			put(i, fmt.Sprintf("%s: %s", title, words), func(x *table.Wish) { x.Amount.Number = fewer })
+			put(i, fmt.Sprintf("%s: %s", title, words), true, func(x *table.Wish) { x.Amount.Number = fewer })
 		}
 		if wish.Layout != table.Block && wish.Layout != table.Plot {
-			put(i, title+": closer, the same distance every way", func(x *table.Wish) { x.Layout = table.Block })
+			put(i, title+": closer, the same distance every way", false, func(x *table.Wish) { x.Layout = table.Block })
 		}
 	}
 	nice := 0
@@ -160,7 +161,7 @@ func (w *ways) wishes() {
 			continue
 		}
 		nice++
-		w.try(Way{Words: "do without " + w.plan.Wishes[i].Title + ", which is only nice to have", Command: "remove-wish", Target: wish.ID}, func(h *table.Household) {
+		w.try(Way{Words: "do without " + w.plan.Wishes[i].Title + ", which is only nice to have", Less: true, Command: "remove-wish", Target: wish.ID}, func(h *table.Household) {
 			h.Wishes = slices.DeleteFunc(slices.Clone(h.Wishes), func(x table.Wish) bool { return x.ID == wish.ID })
 		})
 	}

@@ -1544,6 +1544,8 @@ export interface components {
             gains: number;
             fed: number;
             jars: number;
+            /** @description less is wished for */
+            less: boolean;
             command: string;
             wish?: components["schemas"]["Wish"];
             target?: string;

@@ -78,7 +78,7 @@ function effect(w: GroundWay): string {
         <li v-for="w in shown" :key="w.words" :data-way="w.command">
           <span>{{ capital(render(w.words)) }}</span>
           <span class="gain">−{{ say(w.gains, 'm²') }} weeks</span>
-          <span class="quiet">{{ effect(w) || 'feeds as much' }}</span>
+          <span class="quiet">{{ effect(w) || (w.less ? 'less on the table' : 'feeds as much') }}</span>
           <button
             type="button"
             class="link"
