@@ -100,7 +100,7 @@ func (s *Season) ByWeek(st Start) (out [WeeksPerYear]float64) {
 // on whose fourth day it can be eaten, from the ready day while it holds and at
 // most 4 days of keeping; a picked or cut one those that give at least half of
 // its best week's picking.
-func (s *Season) feeds(st Start) (out Weeks) {
+func (s *Season) feeds(st Start, seen *pickings) (out Weeks) {
 	if s.Crop.Harvest == book.Once && !s.Crop.Perennial() {
 		end := st.End + int(math.Min(4, s.Crop.KeepDays.Or(0)))
 		end = min(end, st.Sure+place.Days)
@@ -113,7 +113,7 @@ func (s *Season) feeds(st Start) (out Weeks) {
 		}
 		return out
 	}
-	slot, length := &s.seen[st.Ready%7], st.End-st.Ready
+	slot, length := &seen[st.Ready%7], st.End-st.Ready
 	if s.idle == nil && slot.length == length && st.End < 7*WeeksPerYear { // the same picking, some weeks later
 		return slot.weeks << uint(st.Ready/7)
 	}

@@ -69,7 +69,7 @@ type Window struct {
 	ReadyFirst, EndLast int
 }
 
-// Season is a crop's year at a place.
+// Season is a crop's year at a place. Once Of has returned it, nothing changes it.
 type Season struct {
 	Crop    *book.Crop
 	Starts  []Start // in the order of their ready day
@@ -78,11 +78,15 @@ type Season struct {
 	Why     string // why there is no start at all; empty when there is one
 	main    int    // how many of the starts are begun in the usual way; the rest only where no other feeds the week
 	cumul   []float64
-	idle    []int16     // paused days among the first i from pauseFrom; nil where heat never pauses it
-	seen    [7]struct { // by weekday of the ready day: the weeks that a picking of a length feeds
-		length int
-		weeks  Weeks
-	}
+	idle    []int16 // paused days among the first i from pauseFrom; nil where heat never pauses it
+}
+
+// pickings remembers, while a season is worked out, which weeks a picking of a
+// length feeds, by the weekday of its ready day. It is no part of the season: a
+// finished season is never written to, so that several plans may read one at once.
+type pickings [7]struct {
+	length int
+	weeks  Weeks
 }
 
 // Fresh returns the weeks that some permitted start feeds.
@@ -108,8 +112,9 @@ func Of(c *book.Crop, y *place.Year, r Rules, yearStart int) *Season {
 	}
 	s.main = len(s.Starts)
 	s.Feeds = make([]Weeks, len(s.Starts))
+	var seen pickings
 	for i, st := range s.Starts {
-		s.Feeds[i] = s.feeds(st)
+		s.Feeds[i] = s.feeds(st, &seen)
 	}
 	if len(ways) > 1 {
 		s.besides(newGround(c, y, r, ways[1]), yearStart)
@@ -123,8 +128,9 @@ func (s *Season) besides(g *ground, yearStart int) {
 	second := &Season{Crop: s.Crop, cumul: s.cumul, idle: g.pauses(yearStart)}
 	second.scan(g, yearStart)
 	fed, from := s.Fresh(), -1
+	var seen pickings
 	for i, st := range second.Starts {
-		feeds := second.feeds(st)
+		feeds := second.feeds(st, &seen)
 		if feeds&^fed == 0 {
 			continue
 		}
@@ -291,7 +297,7 @@ func (s *Season) FedBy(st Start) Weeks {
 	if st.End <= st.Ready {
 		return 0
 	}
-	return s.feeds(st)
+	return s.feeds(st, &pickings{})
 }
 
 // Every returns the starts of a fixed interval: the first day of each window
