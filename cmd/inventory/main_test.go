@@ -110,8 +110,8 @@ func TestHelpReadsWell(t *testing.T) {
 	}
 }
 
-// serving runs a command until it says its address, and returns it.
-func serving(tb testing.TB, args ...string) (url string, stop func()) {
+// served runs a command until it says its address, and returns it.
+func served(tb testing.TB, args ...string) (url string, stop func()) {
 	tb.Helper()
 	ctx, cancel := context.WithCancel(context.Background())
 	r, w := io.Pipe()
@@ -142,7 +142,7 @@ func serving(tb testing.TB, args ...string) (url string, stop func()) {
 func TestTheDemoKeepsItsEdits(t *testing.T) {
 	file := filepath.Join(t.TempDir(), "demo.db")
 	for i, want := range []int{1, 2} { // the second start finds the household of the first
-		url, stop := serving(t, "demo", "--db", file, "--addr", "127.0.0.1:0", "--as-of", "2027-01-12")
+		url, stop := served(t, "demo", "--db", file, "--addr", "127.0.0.1:0", "--as-of", "2027-01-12")
 		if i == 1 {
 			res, err := http.Post(url+"/api/edits", "application/json", strings.NewReader(`{"client":"t","id":"x","revision":1,"command":"remove-wish","target":"w1"}`))
 			if err != nil {
@@ -168,7 +168,7 @@ func BenchmarkStartToServing(b *testing.B) {
 	i := 0
 	for b.Loop() {
 		i++
-		url, stop := serving(b, "demo", "--db", filepath.Join(dir, fmt.Sprint(i, ".db")), "--addr", "127.0.0.1:0", "--as-of", "2027-01-12")
+		url, stop := served(b, "demo", "--db", filepath.Join(dir, fmt.Sprint(i, ".db")), "--addr", "127.0.0.1:0", "--as-of", "2027-01-12")
 		res, err := http.Get(url + "/api/state")
 		if err != nil {
 			b.Fatal(err)

@@ -4,7 +4,6 @@ import (
 	"encoding/json"
 	"fmt"
 	"io"
-	"os"
 	"strings"
 	"text/tabwriter"
 
@@ -54,24 +53,20 @@ standard input.`,
 }
 
 func readPlan(stdin io.Reader, file string, clock clockFunc) (plan.Plan, error) {
-	in := stdin
-	if file != "-" {
-		f, err := os.Open(file)
-		if err != nil {
-			return plan.Plan{}, err
-		}
-		defer f.Close()
-		in = f
-	}
-	h, err := exchange.ReadHousehold(in)
+	h, err := readHousehold(stdin, file)
 	if err != nil {
-		return plan.Plan{}, fmt.Errorf("%s: %w", file, err)
+		return plan.Plan{}, err
 	}
 	p, err := plan.Compute(plan.Input{AsOf: clock(), Household: h})
 	if err != nil {
-		return plan.Plan{}, fmt.Errorf("%s cannot be planned:\n  %s", file, strings.ReplaceAll(err.Error(), "\n", "\n  "))
+		return plan.Plan{}, cannot(file, "cannot be planned", err)
 	}
 	return p, nil
+}
+
+// cannot lists the mistakes in a file, one to a line.
+func cannot(file, what string, err error) error {
+	return fmt.Errorf("%s %s:\n  %s", file, what, strings.ReplaceAll(err.Error(), "\n", "\n  "))
 }
 
 // printPlan writes a plan as aligned text.
@@ -95,6 +90,7 @@ func printPlan(out io.Writer, p plan.Plan, system amount.System) error {
 			fmt.Fprintf(out, "  %s: %s\n", x.Title, amount.Render(n, system))
 		}
 	}
+	tellUnknown(out, p.Unknown)
 	fmt.Fprintln(out)
 	w = tabwriter.NewWriter(out, 0, 0, 2, ' ', 0)
 	fmt.Fprintln(w, "sow or plant\tplant out\tcrop\tseed, cells, stock\tplants\trow\tbed\tfirst pick\tlast pick\tlikely")

@@ -8,7 +8,8 @@ import (
 	"net"
 	"net/http"
 	"os"
-	"path/filepath"
+	"slices"
+	"strings"
 	"syscall"
 	"time"
 
@@ -16,6 +17,7 @@ import (
 
 	"inventory/demo"
 	"inventory/internal/api"
+	"inventory/internal/app"
 	"inventory/internal/core/civil"
 	"inventory/internal/exchange"
 	"inventory/internal/standin"
@@ -25,9 +27,26 @@ import (
 
 const usualAddress = "127.0.0.1:8580"
 
+// serving is how a household is served.
+type serving struct {
+	db, addr, station string
+	asOf              asOfFlag
+	open              bool     // others than this machine may reach it
+	hosts             []string // further names it answers to
+	demo              string   // the id of the made-up household that an empty file begins with; empty: none
+	asDemo            bool
+}
+
+func (s *serving) add(c *cobra.Command, db, what string) {
+	c.Flags().StringVar(&s.db, "db", db, what)
+	c.Flags().StringVar(&s.addr, "addr", usualAddress, "`HOST:PORT` to serve on")
+	c.Flags().BoolVar(&s.open, "open", false, "serve on an address that other machines can reach")
+	c.Flags().StringArrayVar(&s.hosts, "host", nil, "a further `NAME` to answer to, such as garden.home (repeatable)")
+	s.asOf.add(c)
+}
+
 func serveCommand() *cobra.Command {
-	var db, addr, station string
-	var asOf asOfFlag
+	var s serving
 	c := &cobra.Command{
 		Use:   "serve",
 		Short: "Serve the household in the browser",
@@ -35,72 +54,80 @@ func serveCommand() *cobra.Command {
 that is not there is made, and the first screen leads to a first wish.`,
 		Example: "  inventory serve\n  inventory serve --db ~/our-year.db --addr 127.0.0.1:9000",
 		Args:    cobra.NoArgs,
-		RunE: func(c *cobra.Command, _ []string) error {
-			return serve(c, db, addr, station, asOf, false)
-		},
+		RunE:    func(c *cobra.Command, _ []string) error { return s.serve(c) },
 	}
-	c.Flags().StringVar(&db, "db", "inventory.db", "the household's `FILE`")
-	c.Flags().StringVar(&addr, "addr", usualAddress, "`HOST:PORT` to serve on")
-	c.Flags().StringVar(&station, "station", "", "`ADDRESS` of a weather station to offer in House")
-	asOf.add(c)
+	s.add(c, usualFile, "the household's `FILE`")
+	c.Flags().StringVar(&s.station, "station", "", "`ADDRESS` of a weather station to offer in House")
 	return c
 }
 
 func demoCommand() *cobra.Command {
-	var db, addr string
-	var asOf asOfFlag
+	s := serving{asDemo: true}
 	c := &cobra.Command{
 		Use:   "demo",
 		Short: "Serve a made-up household to look around in",
 		Long: `Serve a made-up household to look around in. It lives in a file of its own and
 keeps your edits; remove the file to start over.`,
 		Args: cobra.NoArgs,
-		RunE: func(c *cobra.Command, _ []string) error {
-			return serve(c, db, addr, "", asOf, true)
-		},
+		RunE: func(c *cobra.Command, _ []string) error { return s.serve(c) },
 	}
-	c.Flags().StringVar(&db, "db", "inventory-demo.db", "the demo's `FILE`")
-	c.Flags().StringVar(&addr, "addr", usualAddress, "`HOST:PORT` to serve on")
-	asOf.add(c)
+	s.add(c, "inventory-demo.db", "the demo's `FILE`")
+	c.Flags().StringVar(&s.demo, "household", demo.Households[0].ID, "`WHICH`: "+strings.Join(demoNames(), ", "))
 	return c
 }
 
+func demoNames() (names []string) {
+	for _, d := range demo.Households {
+		names = append(names, d.ID)
+	}
+	return names
+}
+
+// What a slow or silent client may take, and how long a stop waits for those that
+// are still being answered.
+const (
+	slowHeader = 10 * time.Second
+	slowBody   = 30 * time.Second
+	idleClient = 2 * time.Minute
+)
+
+var lastWait = 5 * time.Second
+
 // serve runs until the context ends, then lets requests finish.
-func serve(c *cobra.Command, db, addr, station string, asOf asOfFlag, withDemo bool) error {
+func (s *serving) serve(c *cobra.Command) error {
 	ctx := c.Context()
-	clock, err := asOf.clock()
+	clock, err := s.asOf.clock()
 	if err != nil {
 		return err
 	}
-	if dir := filepath.Dir(db); dir != "." {
-		if info, err := os.Stat(dir); err != nil || !info.IsDir() {
-			return fmt.Errorf("the folder %s of the file %s is not there", dir, filepath.Base(db))
-		}
+	l, err := s.listen(c)
+	if err != nil {
+		return err
 	}
-	st, err := store.Open(ctx, db)
+	defer l.Close()
+	st, err := store.Open(ctx, s.db)
 	if err != nil {
 		return err
 	}
 	defer st.Close()
-	if withDemo {
-		end, err := demoStation(clock, &station)
+	if s.asDemo {
+		end, err := demoStation(clock, &s.station)
 		if err != nil {
 			return err
 		}
 		defer end()
 	}
-	handler, err := prepare(ctx, st, clock, station, withDemo)
+	handler, err := s.prepare(ctx, st, clock)
 	if err != nil {
 		return err
 	}
-	l, err := net.Listen("tcp", addr)
-	if errors.Is(err, syscall.EADDRINUSE) {
-		return fmt.Errorf("%s is in use; is Inventory running already? Name another with --addr HOST:PORT", addr)
-	} else if err != nil {
-		return fmt.Errorf("cannot serve on %s: %w", addr, err)
+	fmt.Fprintf(c.OutOrStdout(), "Inventory is at http://%s (%s); Ctrl-C ends it.\n", l.Addr(), s.db)
+	requests, giveUp := context.WithCancel(context.WithoutCancel(ctx))
+	defer giveUp()
+	server := &http.Server{
+		Handler: handler, ReadHeaderTimeout: slowHeader, ReadTimeout: slowBody, IdleTimeout: idleClient,
+		BaseContext: func(net.Listener) context.Context { return requests },
 	}
-	fmt.Fprintf(c.OutOrStdout(), "Inventory is at http://%s (%s); Ctrl-C ends it.\n", l.Addr(), db)
-	server := &http.Server{Handler: handler, ReadHeaderTimeout: 10 * time.Second}
 	done := make(chan error, 1)
 	go func() { done <- server.Serve(l) }()
 	select {
@@ -108,30 +135,67 @@ func serve(c *cobra.Command, db, addr, station string, asOf asOfFlag, withDemo b
 		return err
 	case <-ctx.Done():
 	}
-	end, cancel := context.WithTimeout(context.WithoutCancel(ctx), 5*time.Second)
+	end, cancel := context.WithTimeout(context.WithoutCancel(ctx), lastWait)
 	defer cancel()
-	return server.Shutdown(end)
+	if err := server.Shutdown(end); !errors.Is(err, context.DeadlineExceeded) {
+		return err
+	}
+	giveUp() // who still sends or waits is cut off; every edit is whole or not at all
+	return server.Close()
+}
+
+// listen opens the address, and refuses one that other machines reach unless that
+// was asked for.
+func (s *serving) listen(c *cobra.Command) (net.Listener, error) {
+	l, err := net.Listen("tcp", s.addr)
+	if errors.Is(err, syscall.EADDRINUSE) {
+		return nil, fmt.Errorf("%s is in use; is Inventory running already? Name another with --addr HOST:PORT", s.addr)
+	} else if err != nil {
+		return nil, fmt.Errorf("cannot serve on %s: %w", s.addr, err)
+	}
+	if at, ok := l.Addr().(*net.TCPAddr); ok && at.IP.IsLoopback() {
+		return l, nil
+	}
+	if !s.open {
+		return nil, errors.Join(fmt.Errorf("other machines can reach %s, and everybody who reaches it can read and change the household: there is no password yet. If that is what you want, say --open", l.Addr()), l.Close())
+	}
+	fmt.Fprintln(c.OutOrStdout(), "Open: everybody who can reach this address can read and change the household; there is no password yet. Do not do this on a network that you share with strangers.")
+	return l, nil
 }
 
 // prepare makes the handler, with the demo household in an empty demo file.
-func prepare(ctx context.Context, st *store.Store, clock func() civil.Date, station string, withDemo bool) (http.Handler, error) {
-	household, err := exchange.ReadHousehold(bytes.NewReader(demo.MillHouse))
-	if err != nil {
-		return nil, fmt.Errorf("the demo household: %w", err)
-	}
-	if withDemo {
-		snap, err := st.Load(ctx)
+func (s *serving) prepare(ctx context.Context, st *store.Store, clock func() civil.Date) (http.Handler, error) {
+	var demos []api.DemoHousehold
+	for _, d := range demo.Households {
+		h, err := exchange.ReadHousehold(bytes.NewReader(d.File))
 		if err != nil {
-			return nil, err
+			return nil, fmt.Errorf("the demo household %s: %w", d.ID, err)
 		}
-		if snap.Revision == 0 {
-			own := household
-			if _, err := st.Apply(ctx, store.Edit{Client: "demo", ID: "begin-demo", Command: "begin", Household: &own}); err != nil {
-				return nil, fmt.Errorf("the demo household: %w", err)
-			}
+		demos = append(demos, api.DemoHousehold{ID: d.ID, Words: d.Words, Household: h})
+	}
+	if s.asDemo {
+		i := slices.IndexFunc(demos, func(d api.DemoHousehold) bool { return d.ID == s.demo })
+		if i < 0 {
+			return nil, fmt.Errorf("there is no demo household %q; there are %s", s.demo, strings.Join(demoNames(), ", "))
+		}
+		snap, err := st.Load(ctx)
+		if err == nil && snap.Household == nil {
+			_, err = app.Begin(ctx, st, "demo", "begin-demo", demos[i].Household)
+		}
+		if err != nil {
+			return nil, fmt.Errorf("the demo household: %w", err)
 		}
 	}
-	return api.New(st, clock, household, station, web.Files())
+	name, _ := os.Hostname() // a machine without a name has none to answer to
+	return api.New(api.Options{Store: st, AsOf: clock, Demos: demos, Station: s.station, Web: web.Files(), Hosts: api.Hosts{Open: s.open, Names: s.names(name)}})
+}
+
+// names are those it answers to beside this machine's own address.
+func (s *serving) names(machine string) []string {
+	if !s.open || machine == "" {
+		return s.hosts
+	}
+	return append([]string{machine, machine + ".local"}, s.hosts...)
 }
 
 // demoStation runs the simulated weather station beside the demo, at an address

@@ -21,7 +21,6 @@ import (
 	"inventory/demo"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/plan"
-	"inventory/internal/core/table"
 	"inventory/internal/exchange"
 	"inventory/internal/store"
 )
@@ -45,7 +44,7 @@ func served(tb testing.TB, withDemo bool) *httptest.Server {
 		}
 	}
 	files := fstest.MapFS{"index.html": {Data: []byte("<title>Inventory</title>")}, "assets/a.js": {Data: []byte("let a")}}
-	handler, err := New(st, func() civil.Date { return civil.Of(2027, 1, 12) }, h, "", files)
+	handler, err := New(Options{Store: st, AsOf: func() civil.Date { return civil.Of(2027, 1, 12) }, Demos: []DemoHousehold{{ID: "mill-house", Words: "The mill house", Household: h}}, Web: files})
 	if err != nil {
 		tb.Fatal(err)
 	}
@@ -98,6 +97,21 @@ func decoded[T any](tb testing.TB, body []byte) (out T) {
 func state(t *testing.T, s *httptest.Server) State {
 	t.Helper()
 	status, body, _ := call(t, s, "/api/state", nil)
+	if status != http.StatusOK {
+		t.Fatalf("%d %s", status, body)
+	}
+	return decoded[State](t, body)
+}
+
+// step undoes or redoes the last edit, naming it as it stands, and returns the answer.
+func step(t *testing.T, s *httptest.Server, do, id string) State {
+	t.Helper()
+	st := state(t, s)
+	of := st.Undo
+	if do == "redo" {
+		of = st.Redo
+	}
+	status, body, _ := call(t, s, "/api/"+do, Step{Client: "t", ID: id, Revision: of.Revision, Edit: of.Edit})
 	if status != http.StatusOK {
 		t.Fatalf("%d %s", status, body)
 	}
@@ -157,9 +171,7 @@ func editing(t *testing.T, s *httptest.Server) (do func(e Edit, wanted int) Stat
 		t.Helper()
 		for range revision - first {
 			n++
-			if status, body, _ := call(t, s, "/api/undo", Step{Client: "t", ID: fmt.Sprint("back", n)}); status != http.StatusOK {
-				t.Fatalf("%d %s", status, body)
-			}
+			step(t, s, "undo", fmt.Sprint("back", n))
 		}
 	}
 	return do, takeBack
@@ -185,7 +197,10 @@ func TestAnswersKeepTheContract(t *testing.T) {
 	}
 	before := decoded[State](t, get("/api/state", "State"))
 	get("/api/reference", "Reference")
-	get("/api/demo-household", "Household")
+	_, demos, _ := call(t, s, "/api/demo-households", nil)
+	for _, d := range decoded[[]json.RawMessage](t, demos) {
+		keeps("DemoHousehold", d)
+	}
 	get("/api/working?figure=tally/area", "Working")
 	get("/api/working?figure=wish/w3/canned/harvested", "Working")
 	get("/api/working?figure=wish/w99/plants", "Problem")
@@ -198,9 +213,9 @@ func TestAnswersKeepTheContract(t *testing.T) {
 	if after.Before == nil || after.Before.Plants != before.Plan.Tally.Plants || after.Plan.Tally.Plants >= before.Plan.Tally.Plants {
 		t.Errorf("the edit answers with %+v before and %+v after", after.Before, after.Plan.Tally)
 	}
-	_, body, _ = call(t, s, "/api/undo", Step{Client: "t", ID: "2"})
+	_, body, _ = call(t, s, "/api/undo", Step{Client: "t", ID: "2", Revision: after.Undo.Revision, Edit: after.Undo.Edit})
 	keeps("State", body)
-	_, body, _ = call(t, s, "/api/redo", Step{Client: "t", ID: "3"})
+	_, body, _ = call(t, s, "/api/redo", Step{Client: "t", ID: "3", Revision: after.Undo.Revision, Edit: after.Undo.Edit})
 	keeps("State", body)
 	_, body, _ = call(t, s, "/api/lines", Line{Text: "35 qt tomato sauce"})
 	for _, r := range decoded[[]json.RawMessage](t, body) {
@@ -228,7 +243,8 @@ func TestProblemsSayWhatWhereAndWhatWouldBeRight(t *testing.T) {
 		"cut short":      {"/api/edits", `{"client":"t","id":"n"`, 400, "", "cut short"},
 		"two documents":  {"/api/edits", `{}{}`, 400, "", "follows the end"},
 		"future":         {"/api/edits", edit(Edit{Revision: 77, Command: "remove-wish"}), 422, "revision", "from 0 to"},
-		"nothing undone": {"/api/redo", Step{Client: "t", ID: "r"}, 409, "", "nothing to redo"},
+		"nothing undone": {"/api/redo", Step{Client: "t", ID: "r", Revision: 1, Edit: "begin"}, 409, "", "nothing left to do again"},
+		"undo of what":   {"/api/undo", `{}`, 422, "client", "may not be left out"},
 		"a line":         {"/api/lines", Line{Text: "carots 2x week"}, 422, "line", "the nearest is carrot"},
 		"50 MB":          {"/api/edits", `{"client":"` + strings.Repeat("x", 50<<20) + `"}`, 413, "", "larger"},
 		"no such path":   {"/api/weather", nil, 404, "", ""},
@@ -262,7 +278,7 @@ func TestProblemsSayWhatWhereAndWhatWouldBeRight(t *testing.T) {
 
 func TestOtherSitesMayNotEdit(t *testing.T) {
 	s := served(t, true)
-	req, err := http.NewRequestWithContext(context.Background(), http.MethodPost, s.URL+"/api/undo", strings.NewReader(`{"client":"x","id":"x"}`))
+	req, err := http.NewRequestWithContext(context.Background(), http.MethodPost, s.URL+"/api/undo", strings.NewReader(`{"client":"x","id":"x","revision":1,"edit":"begin"}`))
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -286,8 +302,8 @@ func TestAnEmptyFileBeginsWithTheYearAhead(t *testing.T) {
 	if status, _, _ := call(t, s, "/api/working?figure=tally/plants", nil); status != 404 {
 		t.Errorf("a figure of no household: %d", status)
 	}
-	_, body, _ := call(t, s, "/api/demo-household", nil)
-	h := decoded[table.Household](t, body)
+	_, body, _ := call(t, s, "/api/demo-households", nil)
+	h := decoded[[]DemoHousehold](t, body)[0].Household
 	h.Year = 0
 	status, body, _ := call(t, s, "/api/edits", Edit{Client: "t", ID: "1", Command: "begin", Household: &h})
 	if got := decoded[State](t, body); status != 200 || got.Household.Year != 2027 || got.Plan == nil {

@@ -81,6 +81,7 @@ const (
 	EditCommandAddWish              EditCommand = "add-wish"
 	EditCommandAgree                EditCommand = "agree"
 	EditCommandBegin                EditCommand = "begin"
+	EditCommandCallIt               EditCommand = "call-it"
 	EditCommandChangeBed            EditCommand = "change-bed"
 	EditCommandChangeBeds           EditCommand = "change-beds"
 	EditCommandChangeGuest          EditCommand = "change-guest"
@@ -106,6 +107,7 @@ const (
 	EditCommandRemovePlacement      EditCommand = "remove-placement"
 	EditCommandRemovePlanting       EditCommand = "remove-planting"
 	EditCommandRemoveStore          EditCommand = "remove-store"
+	EditCommandRemoveUnknown        EditCommand = "remove-unknown"
 	EditCommandRemoveWish           EditCommand = "remove-wish"
 	EditCommandSetCustoms           EditCommand = "set-customs"
 	EditCommandSetHabit             EditCommand = "set-habit"
@@ -142,6 +144,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandAgree:
 		return true
 	case EditCommandBegin:
+		return true
+	case EditCommandCallIt:
 		return true
 	case EditCommandChangeBed:
 		return true
@@ -192,6 +196,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandRemovePlanting:
 		return true
 	case EditCommandRemoveStore:
+		return true
+	case EditCommandRemoveUnknown:
 		return true
 	case EditCommandRemoveWish:
 		return true
@@ -376,6 +382,9 @@ type BookPreparation struct {
 	Parts   []string     `json:"parts"`
 }
 
+// Call a name that the crop book does not know, and the one that takes its place everywhere
+type Call = store.Call
+
 // Caution defines model for Caution.
 type Caution struct {
 	ID    string       `json:"id"`
@@ -409,6 +418,13 @@ type CropBook struct {
 // Customs defines model for Customs.
 type Customs = bed.Customs
 
+// DemoHousehold defines model for DemoHousehold.
+type DemoHousehold struct {
+	Household Household `json:"household"`
+	ID        string    `json:"id"`
+	Words     string    `json:"words"`
+}
+
 // DivideAsk defines model for DivideAsk.
 type DivideAsk struct {
 	Margin float64 `json:"margin"`
@@ -433,13 +449,19 @@ type Edit struct {
 	Bed   *Bed    `json:"bed,omitempty"`
 	Beds  *[]Bed  `json:"beds,omitempty"`
 
+	// Call a name that the crop book does not know, and the one that takes its place everywhere
+	Call *Call `json:"call,omitempty"`
+
 	// Client who edits
-	Client    string      `json:"client"`
-	Command   EditCommand `json:"command"`
-	Customs   *Customs    `json:"customs,omitempty"`
-	Guest     *Guest      `json:"guest,omitempty"`
-	Habit     *Habit      `json:"habit,omitempty"`
-	Household *Household  `json:"household,omitempty"`
+	Client  string      `json:"client"`
+	Command EditCommand `json:"command"`
+	Customs *Customs    `json:"customs,omitempty"`
+
+	// Follows ids of edits of the same client that were made before this one, without a connection, against the same revision
+	Follows   *[]string  `json:"follows,omitempty"`
+	Guest     *Guest     `json:"guest,omitempty"`
+	Habit     *Habit     `json:"habit,omitempty"`
+	Household *Household `json:"household,omitempty"`
 
 	// ID the client's own id of the edit; a repeat does nothing
 	ID             string          `json:"id"`
@@ -546,11 +568,26 @@ type Habit = table.Habit
 // Household defines model for Household.
 type Household = table.Household
 
+// HouseholdFile defines model for HouseholdFile.
+type HouseholdFile struct {
+	// Text the file as it is
+	Text string `json:"text"`
+}
+
+// HouseholdRead defines model for HouseholdRead.
+type HouseholdRead struct {
+	Household Household `json:"household"`
+	Unknown   []Unknown `json:"unknown"`
+}
+
 // Kitchen defines model for Kitchen.
 type Kitchen = plan.Kitchen
 
 // Laid defines model for Laid.
 type Laid = bed.Laid
+
+// LastEdit the edit that undo would take back, or redo do again; left out where there is none
+type LastEdit = store.LastEdit
 
 // Layout defines model for Layout.
 type Layout struct {
@@ -580,6 +617,7 @@ type Lines = supply.Lines
 type Log struct {
 	Client   string      `json:"client"`
 	Event    SowingEvent `json:"event"`
+	Follows  *[]string   `json:"follows,omitempty"`
 	ID       string      `json:"id"`
 	Revision int         `json:"revision"`
 }
@@ -655,13 +693,14 @@ type Place = place.Place
 // PlaceAsk defines model for PlaceAsk.
 type PlaceAsk struct {
 	// At m along the bed; left out: the first free stretch
-	At       *float64 `json:"at,omitempty"`
-	Bed      string   `json:"bed"`
-	Bend     *bool    `json:"bend,omitempty"`
-	Client   string   `json:"client"`
-	ID       string   `json:"id"`
-	Revision int      `json:"revision"`
-	Sowing   string   `json:"sowing"`
+	At       *float64  `json:"at,omitempty"`
+	Bed      string    `json:"bed"`
+	Bend     *bool     `json:"bend,omitempty"`
+	Client   string    `json:"client"`
+	Follows  *[]string `json:"follows,omitempty"`
+	ID       string    `json:"id"`
+	Revision int       `json:"revision"`
+	Sowing   string    `json:"sowing"`
 
 	// Stays it stands where the layout has it; the bed is not looked at
 	Stays *bool `json:"stays,omitempty"`
@@ -791,17 +830,22 @@ type StandingCrop = bed.Standing
 
 // State defines model for State.
 type State struct {
-	Before    *Tally     `json:"before,omitempty"`
+	Before *Tally `json:"before,omitempty"`
+
+	// Calendar where the calendar to subscribe to is, below the contract's own address; nobody can guess it
+	Calendar  *string    `json:"calendar,omitempty"`
 	Household *Household `json:"household,omitempty"`
 
 	// Moves what the last edit moved among the sowings
-	Moves    *[]Move `json:"moves,omitempty"`
-	Plan     *Plan   `json:"plan,omitempty"`
-	Redo     string  `json:"redo"`
-	Revision int     `json:"revision"`
+	Moves *[]Move `json:"moves,omitempty"`
+	Plan  *Plan   `json:"plan,omitempty"`
 
-	// Undo what undo would take back; empty for nothing
-	Undo string `json:"undo"`
+	// Redo the edit that undo would take back, or redo do again; left out where there is none
+	Redo     *LastEdit `json:"redo,omitempty"`
+	Revision int       `json:"revision"`
+
+	// Undo the edit that undo would take back, or redo do again; left out where there is none
+	Undo *LastEdit `json:"undo,omitempty"`
 
 	// Words what the last edit did
 	Words string `json:"words"`
@@ -833,7 +877,13 @@ type StationPlace struct {
 // Step defines model for Step.
 type Step struct {
 	Client string `json:"client"`
-	ID     string `json:"id"`
+
+	// Edit that edit's own id
+	Edit string `json:"edit"`
+	ID   string `json:"id"`
+
+	// Revision of the edit that is taken back or done again
+	Revision int `json:"revision"`
 }
 
 // Stood defines model for Stood.
@@ -860,6 +910,9 @@ type Unit struct {
 	Unit   string `json:"unit"`
 	Us     Shown  `json:"us"`
 }
+
+// Unknown defines model for Unknown.
+type Unknown = table.Unknown
 
 // Use defines model for Use.
 type Use = plan.Use
@@ -969,6 +1022,9 @@ type PostBedBesideJSONRequestBody = BesideAsk
 // PostEditJSONRequestBody defines body for PostEdit for application/json ContentType.
 type PostEditJSONRequestBody = Edit
 
+// PostHouseholdFileReadJSONRequestBody defines body for PostHouseholdFileRead for application/json ContentType.
+type PostHouseholdFileReadJSONRequestBody = HouseholdFile
+
 // PostLineJSONRequestBody defines body for PostLine for application/json ContentType.
 type PostLineJSONRequestBody = Line
 
@@ -1001,6 +1057,9 @@ type PostWeatherReadJSONRequestBody = WeatherFile
 
 // ServerInterface represents all server handlers.
 type ServerInterface interface {
+	// GetBackup A whole copy of the household's file, opened and planned again before it is sent
+	// (GET /backup)
+	GetBackup(ctx *echo.Context) error
 	// PostBedBeside Where a bed lies that is measured from another one, without changing anything
 	// (POST /bed-beside)
 	PostBedBeside(ctx *echo.Context) error
@@ -1010,12 +1069,12 @@ type ServerInterface interface {
 	// GetCalendar The dates of all sowings as iCalendar (RFC 5545), as a file or to subscribe to
 	// (GET /calendar)
 	GetCalendar(ctx *echo.Context, params GetCalendarParams) error
-	// GetCalendarFeed The same calendar under an address to subscribe to
-	// (GET /calendar.ics)
-	GetCalendarFeed(ctx *echo.Context, params GetCalendarFeedParams) error
-	// GetDemoHousehold The made-up demo household, to begin from
-	// (GET /demo-household)
-	GetDemoHousehold(ctx *echo.Context) error
+	// GetCalendarFeed The same calendar under an address to subscribe to, which nobody can guess
+	// (GET /calendar/{secret}/sowings.ics)
+	GetCalendarFeed(ctx *echo.Context, secret string, params GetCalendarFeedParams) error
+	// GetDemoHouseholds The made-up households to look around in
+	// (GET /demo-households)
+	GetDemoHouseholds(ctx *echo.Context) error
 	// PostEdit One edit, by a named command
 	// (POST /edits)
 	PostEdit(ctx *echo.Context) error
@@ -1034,6 +1093,9 @@ type ServerInterface interface {
 	// GetHouseholdFile The household as a file of format inventory.household/1
 	// (GET /household-file)
 	GetHouseholdFile(ctx *echo.Context) error
+	// PostHouseholdFileRead Read a household file, without changing anything
+	// (POST /household-file-read)
+	PostHouseholdFileRead(ctx *echo.Context) error
 	// GetLayout Where everything stands in the beds through the year, and what found no ground
 	// (GET /layout)
 	GetLayout(ctx *echo.Context) error
@@ -1095,6 +1157,15 @@ type ServerInterfaceWrapper struct {
 	Handler ServerInterface
 }
 
+// GetBackup converts echo context to params.
+func (w *ServerInterfaceWrapper) GetBackup(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetBackup(ctx)
+	return err
+}
+
 // PostBedBeside converts echo context to params.
 func (w *ServerInterfaceWrapper) PostBedBeside(ctx *echo.Context) error {
 	var err error
@@ -1134,6 +1205,13 @@ func (w *ServerInterfaceWrapper) GetCalendar(ctx *echo.Context) error {
 // GetCalendarFeed converts echo context to params.
 func (w *ServerInterfaceWrapper) GetCalendarFeed(ctx *echo.Context) error {
 	var err error
+	// ------------- Path parameter "secret" -------------
+	var secret string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "secret", ctx.Param("secret"), &secret, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter secret: %s", err))
+	}
 
 	// Parameter object where we will unmarshal all parameters from the context
 	var params GetCalendarFeedParams
@@ -1145,16 +1223,16 @@ func (w *ServerInterfaceWrapper) GetCalendarFeed(ctx *echo.Context) error {
 	}
 
 	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.GetCalendarFeed(ctx, params)
+	err = w.Handler.GetCalendarFeed(ctx, secret, params)
 	return err
 }
 
-// GetDemoHousehold converts echo context to params.
-func (w *ServerInterfaceWrapper) GetDemoHousehold(ctx *echo.Context) error {
+// GetDemoHouseholds converts echo context to params.
+func (w *ServerInterfaceWrapper) GetDemoHouseholds(ctx *echo.Context) error {
 	var err error
 
 	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.GetDemoHousehold(ctx)
+	err = w.Handler.GetDemoHouseholds(ctx)
 	return err
 }
 
@@ -1234,6 +1312,15 @@ func (w *ServerInterfaceWrapper) GetHouseholdFile(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetHouseholdFile(ctx)
+	return err
+}
+
+// PostHouseholdFileRead converts echo context to params.
+func (w *ServerInterfaceWrapper) PostHouseholdFileRead(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostHouseholdFileRead(ctx)
 	return err
 }
 
@@ -1513,10 +1600,12 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/shelf-file", wrapper.GetShelfFile, options.OperationMiddlewares["getShelfFile"]...)
 	router.POST(options.BaseURL+"/weather-read", wrapper.PostWeatherRead, options.OperationMiddlewares["postWeatherRead"]...)
 	router.GET(options.BaseURL+"/calendar", wrapper.GetCalendar, options.OperationMiddlewares["getCalendar"]...)
-	router.GET(options.BaseURL+"/calendar.ics", wrapper.GetCalendarFeed, options.OperationMiddlewares["getCalendarFeed"]...)
+	router.GET(options.BaseURL+"/calendar/:secret/sowings.ics", wrapper.GetCalendarFeed, options.OperationMiddlewares["getCalendarFeed"]...)
 	router.POST(options.BaseURL+"/lines", wrapper.PostLine, options.OperationMiddlewares["postLine"]...)
 	router.GET(options.BaseURL+"/reference", wrapper.GetReference, options.OperationMiddlewares["getReference"]...)
 	router.GET(options.BaseURL+"/household-file", wrapper.GetHouseholdFile, options.OperationMiddlewares["getHouseholdFile"]...)
-	router.GET(options.BaseURL+"/demo-household", wrapper.GetDemoHousehold, options.OperationMiddlewares["getDemoHousehold"]...)
+	router.POST(options.BaseURL+"/household-file-read", wrapper.PostHouseholdFileRead, options.OperationMiddlewares["postHouseholdFileRead"]...)
+	router.GET(options.BaseURL+"/backup", wrapper.GetBackup, options.OperationMiddlewares["getBackup"]...)
+	router.GET(options.BaseURL+"/demo-households", wrapper.GetDemoHouseholds, options.OperationMiddlewares["getDemoHouseholds"]...)
 
 }

@@ -194,11 +194,11 @@ func (s *Server) GetGroundFree(c *echo.Context, params GetGroundFreeParams) erro
 
 // GetGroundNeeds answers with what the ground is to be given.
 func (s *Server) GetGroundNeeds(c *echo.Context) error {
-	f, snap, err := s.laid(c)
+	f, _, err := s.laid(c)
 	if err != nil {
 		return err
 	}
-	return c.JSON(http.StatusOK, ground.NeedsOf(*snap.Household, f.of.plan, f.input, f.layout))
+	return c.JSON(http.StatusOK, ground.NeedsOf(f.of.input.Household, f.of.plan, f.input, f.layout))
 }
 
 // PostBedBeside says where a bed lies that is measured from another one.

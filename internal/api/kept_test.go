@@ -190,9 +190,7 @@ func TestWhatIsSownStandsWhereItWas(t *testing.T) {
 		}
 	}
 	for _, n := range []string{"d", "e", "f"} {
-		if status, body, _ := call(t, s, "/api/undo", Step{Client: "t", ID: n}); status != http.StatusOK {
-			t.Fatalf("%d %s", status, body)
-		}
+		step(t, s, "undo", n)
 	}
 	if now, _ := json.Marshal(state(t, s).Household); string(now) != string(first) {
 		t.Errorf("taken back, it is\n%s\nnot\n%s", now, first)

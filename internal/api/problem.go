@@ -1,6 +1,7 @@
 package api
 
 import (
+	"context"
 	"encoding/json"
 	"errors"
 	"net/http"
@@ -26,7 +27,8 @@ func problemOf(err error) Problem {
 	var (
 		plain  *refusal
 		clash  *store.Clash
-		none   *store.NothingTo
+		last   *store.NotLast
+		file   *store.Unusable
 		coder  echo.HTTPStatusCoder
 		fields = invalid.All(err)
 	)
@@ -45,8 +47,15 @@ func problemOf(err error) Problem {
 		if json.Unmarshal(clash.Theirs, &theirs) == nil {
 			p.Theirs = theirs
 		}
-	case errors.As(err, &none):
-		p.Title, p.Status, p.Detail = "Nothing left", http.StatusConflict, none.Error()
+	case errors.As(err, &last):
+		p.Title, p.Status, p.Detail, p.Revision = "Something came in between", http.StatusConflict, last.Error(), &last.Revision
+	case errors.As(err, &file):
+		p.Title, p.Status, p.Detail = "The file cannot be used", http.StatusInsufficientStorage, file.Error()
+		if file.Busy {
+			p.Status = http.StatusServiceUnavailable
+		}
+	case errors.Is(err, context.Canceled), errors.Is(err, context.DeadlineExceeded): // whoever asked has gone
+		p.Title, p.Status, p.Detail = "Given up", http.StatusRequestTimeout, "nobody waited for the answer"
 	case errors.Is(err, store.ErrFull):
 		p.Title, p.Status, p.Detail = "The disk is full", http.StatusInsufficientStorage, store.ErrFull.Error()
 	case errors.As(err, &coder):

@@ -2,6 +2,7 @@ package api
 
 import (
 	"context"
+	"crypto/subtle"
 	"fmt"
 	"net/http"
 	"slices"
@@ -75,11 +76,16 @@ func (s *Server) standsThere(ctx context.Context, p *table.Planting) (*bed.Place
 
 // agreement returns what is kept of the plan as it stands, and of where everything
 // stands by it: what was agreed before stays where it can.
-func (s *Server) agreement(ctx context.Context, command string) (*Agreement, error) {
+// It is what was seen: of another revision nothing is kept, and the store refuses.
+func (s *Server) agreement(ctx context.Context, command string, revision int) (*Agreement, error) {
 	if command != "agree" {
 		return nil, nil
 	}
-	in, err := s.input(ctx)
+	snap, err := s.store.Load(ctx)
+	if err != nil || snap.Household == nil || snap.Revision != revision {
+		return nil, err
+	}
+	in, err := s.inputOf(snap)
 	if err != nil {
 		return nil, err
 	}
@@ -95,7 +101,7 @@ func (s *Server) agreement(ctx context.Context, command string) (*Agreement, err
 // PostWeatherRead derives a place from a weather record, and changes nothing.
 func (s *Server) PostWeatherRead(c *echo.Context) error {
 	var f WeatherFile
-	if err := decode(c, &f); err != nil {
+	if err := decodeFile(c, &f); err != nil {
 		return err
 	}
 	in, err := s.input(c.Request().Context())
@@ -178,10 +184,21 @@ func (s *Server) GetCalendar(c *echo.Context, params GetCalendarParams) error {
 }
 
 // GetCalendarFeed answers with the same calendar under an address to subscribe to.
-func (s *Server) GetCalendarFeed(c *echo.Context, params GetCalendarFeedParams) error {
+func (s *Server) GetCalendarFeed(c *echo.Context, secret string, params GetCalendarFeedParams) error {
+	snap, err := s.begun(c)
+	if err != nil {
+		return err
+	}
+	if subtle.ConstantTimeCompare([]byte(secret), []byte(snap.Calendar)) != 1 {
+		return &refusal{http.StatusNotFound, "no such calendar", "there is no calendar at this address; Sowings shows the address to subscribe to"}
+	}
 	us := params.Units != nil && string(*params.Units) == string(amount.US)
 	return s.calendar(c, us)
 }
+
+// calendarFeed returns where the calendar of a household is, below the contract's
+// own address.
+func calendarFeed(secret string) string { return "/calendar/" + secret + "/sowings.ics" }
 
 func (s *Server) calendar(c *echo.Context, us bool) error {
 	in, err := s.input(c.Request().Context())

@@ -49,8 +49,7 @@ func TestTheLog(t *testing.T) {
 	if status, _, _ = call(t, s, "/api/log", entry); status != http.StatusUnprocessableEntity {
 		t.Errorf("a sowing that is not there: %d", status)
 	}
-	_, body, _ = call(t, s, "/api/undo", Step{Client: "t", ID: "u1"})
-	if back := decoded[State](t, body); len(back.Household.Plantings) != len(before.Household.Plantings) || back.Plan.Tally != before.Plan.Tally {
+	if back := step(t, s, "undo", "u1"); len(back.Household.Plantings) != len(before.Household.Plantings) || back.Plan.Tally != before.Plan.Tally {
 		t.Error("taken back, the plan is not as it was")
 	}
 }
@@ -160,7 +159,11 @@ func TestThePlaceIsDrawn(t *testing.T) {
 	if status, body, _ = call(t, s, "/api/place-chart", p); status != http.StatusUnprocessableEntity {
 		t.Errorf("%d %s", status, body)
 	}
-	for _, path := range []string{"/api/calendar", "/api/calendar.ics?units=us"} {
+	feed := "/api" + *state(t, s).Calendar
+	if status, _, _ := call(t, s, "/api/calendar/guessed/sowings.ics", nil); status != http.StatusNotFound {
+		t.Errorf("the calendar under a guessed address: %d", status)
+	}
+	for _, path := range []string{"/api/calendar", feed + "?units=us"} {
 		status, body, header := call(t, s, path, nil)
 		if status != 200 || !strings.HasPrefix(string(body), "BEGIN:VCALENDAR") || !strings.HasPrefix(header.Get("Content-Type"), "text/calendar") {
 			t.Errorf("%s: %d %q", path, status, header.Get("Content-Type"))

@@ -5,8 +5,6 @@ package api
 import (
 	"context"
 	"encoding/json"
-	"errors"
-	"io"
 	"io/fs"
 	"log/slog"
 	"net/http"
@@ -29,7 +27,7 @@ import (
 type Server struct {
 	store *store.Store
 	asOf  func() civil.Date
-	demo  table.Household
+	demos []DemoHousehold
 
 	station string // address of the weather station it knows of; empty for none
 
@@ -49,12 +47,20 @@ type reckoned struct {
 	plan     plan.Plan
 }
 
+// Options are what the application is made of.
+type Options struct {
+	Store   *store.Store
+	AsOf    func() civil.Date // tells the date it is
+	Demos   []DemoHousehold   // the made-up households offered to a newcomer
+	Station string            // address of the weather station it knows of; empty for none
+	Web     fs.FS             // the interface's files
+	Hosts   Hosts             // the names it answers to
+}
+
 // New makes the handler of the whole application: the contract under /api, the
-// interface's files from web under everything else. asOf tells the date it is;
-// demo is the household offered to a newcomer, station the address of the weather
-// station it knows of, if any.
-func New(st *store.Store, asOf func() civil.Date, demo table.Household, station string, web fs.FS) (http.Handler, error) {
-	s := &Server{store: st, asOf: asOf, demo: demo, station: station}
+// interface's files under everything else.
+func New(o Options) (http.Handler, error) {
+	s := &Server{store: o.Store, asOf: o.AsOf, demos: o.Demos, station: o.Station}
 	e := echo.New()
 	e.HTTPErrorHandler = problems
 	e.Use(middleware.Recover())
@@ -63,41 +69,30 @@ func New(st *store.Store, asOf func() civil.Date, demo table.Household, station 
 	ofAPI := func(c *echo.Context) bool { return strings.HasPrefix(c.Request().URL.Path, "/api/") }
 	e.Use(middleware.GzipWithConfig(middleware.GzipConfig{Skipper: ofAPI}))
 	e.Use(middleware.GzipWithConfig(middleware.GzipConfig{Level: 1, Skipper: func(c *echo.Context) bool { return !ofAPI(c) }}))
+	b, err := newBorder()
+	if err != nil {
+		return nil, err
+	}
+	e.Use(b.check)
 	RegisterHandlersWithBaseURL(e, s, "/api")
 	e.Any("/api/*", func(*echo.Context) error { return echo.ErrNotFound })
-	if err := static(e, web); err != nil {
+	if err := static(e, o.Web); err != nil {
 		return nil, err
 	}
 	// Other sites open in the same browser may not edit the household.
-	return http.NewCrossOriginProtection().Handler(e), nil
-}
-
-// largestBody bounds what an edit may carry, bytes.
-const largestBody = exchange.LargestHousehold
-
-// decode reads a JSON body strictly.
-func decode(c *echo.Context, into any) error {
-	body, err := io.ReadAll(http.MaxBytesReader(c.Response(), c.Request().Body, largestBody))
-	var large *http.MaxBytesError
-	switch {
-	case errors.As(err, &large):
-		return &refusal{http.StatusRequestEntityTooLarge, "too large", "the request is larger than an edit can be"}
-	case err != nil:
-		return err
-	}
-	if err := exchange.DecodeStrictly(body, into); err != nil {
-		return &refusal{http.StatusBadRequest, "not understood", err.Error()}
-	}
-	return nil
+	return o.Hosts.only(http.NewCrossOriginProtection().Handler(e)), nil
 }
 
 // plan returns the plan of a snapshot, from memory where it is the last one.
 func (s *Server) plan(snap store.Snapshot) (*reckoned, error) {
-	in := plan.Input{AsOf: s.asOf(), Household: *snap.Household, Memory: &s.memory}
 	s.mu.Lock()
 	defer s.mu.Unlock()
-	if r := s.computed; r != nil && r.revision == snap.Revision && r.input.AsOf == in.AsOf {
+	if r := s.computed; r != nil && r.revision == snap.Revision && r.input.AsOf == s.asOf() {
 		return r, nil
+	}
+	in, err := s.inputOf(snap)
+	if err != nil {
+		return nil, err
 	}
 	p, err := plan.Compute(in)
 	if err != nil {
@@ -105,6 +100,12 @@ func (s *Server) plan(snap store.Snapshot) (*reckoned, error) {
 	}
 	s.computed = &reckoned{snap.Revision, in, p}
 	return s.computed, nil
+}
+
+// inputOf returns what the plan of a snapshot follows from, without what the crop
+// book does not know.
+func (s *Server) inputOf(snap store.Snapshot) (plan.Input, error) {
+	return plan.Input{AsOf: s.asOf(), Household: *snap.Household, Memory: &s.memory}.Fitted()
 }
 
 // last returns the last plan there was, for the differences.
@@ -116,6 +117,10 @@ func (s *Server) last() *reckoned {
 
 func (s *Server) state(snap store.Snapshot, before *reckoned) (State, error) {
 	out := State{Revision: snap.Revision, Undo: snap.Undo, Redo: snap.Redo, Words: snap.Words, Household: snap.Household}
+	if snap.Household != nil {
+		feed := calendarFeed(snap.Calendar)
+		out.Calendar = &feed
+	}
 	if snap.Household == nil {
 		return out, nil
 	}
@@ -177,7 +182,7 @@ func (s *Server) PostEdit(c *echo.Context) error {
 		e.Household.Year = e.Household.FirstYear(s.asOf())
 	}
 	return s.change(c, func(ctx context.Context) (store.Snapshot, error) {
-		agreement, err := s.agreement(ctx, string(e.Command))
+		agreement, err := s.agreement(ctx, string(e.Command), e.Revision)
 		if err != nil {
 			return store.Snapshot{}, err
 		}
@@ -185,6 +190,7 @@ func (s *Server) PostEdit(c *echo.Context) error {
 			Plot: e.Plot, Bed: e.Bed, Beds: listOf(e.Beds), Parts: number(e.Parts), Customs: e.Customs,
 			Habit: e.Habit, Agreement: agreement, Weather: listOf(e.Weather),
 			Client: e.Client, ID: e.ID, Revision: e.Revision, Command: string(e.Command),
+			Call: e.Call, Follows: listOf(e.Follows),
 			Household: e.Household, Settings: e.Settings, Place: e.Place, Member: e.Member, Guest: e.Guest,
 			Store: e.Store, Wish: e.Wish, Overrule: e.Overrule, Lot: e.Lot, Lots: listOf(e.Lots), Patch: e.Patch, OwnCrop: e.OwnCrop, OwnPreparation: e.OwnPreparation, Target: text(e.Target), After: text(e.After),
 		})
@@ -218,24 +224,23 @@ func (s *Server) PostUndo(c *echo.Context) error { return s.step(c, s.store.Undo
 // PostRedo does the last edit taken back again.
 func (s *Server) PostRedo(c *echo.Context) error { return s.step(c, s.store.Redo) }
 
-func (s *Server) step(c *echo.Context, do func(ctx context.Context, client, id string) (store.Snapshot, error)) error {
+func (s *Server) step(c *echo.Context, do func(ctx context.Context, client, id string, of store.LastEdit) (store.Snapshot, error)) error {
 	var b Step
 	if err := decode(c, &b); err != nil {
 		return err
 	}
-	return s.change(c, func(ctx context.Context) (store.Snapshot, error) { return do(ctx, b.Client, b.ID) })
+	return s.change(c, func(ctx context.Context) (store.Snapshot, error) {
+		return do(ctx, b.Client, b.ID, store.LastEdit{Revision: b.Revision, Edit: b.Edit})
+	})
 }
 
 // GetWorking answers with the working of one figure.
 func (s *Server) GetWorking(c *echo.Context, params GetWorkingParams) error {
-	snap, err := s.store.Load(c.Request().Context())
+	in, err := s.input(c.Request().Context())
 	if err != nil {
 		return err
 	}
-	if snap.Household == nil {
-		return &refusal{http.StatusNotFound, "no household", "there is no household yet, so there is no figure"}
-	}
-	w, err := plan.Explain(plan.Input{AsOf: s.asOf(), Household: *snap.Household, Memory: &s.memory}, params.Figure)
+	w, err := plan.Explain(in, params.Figure)
 	if err != nil {
 		return &refusal{http.StatusNotFound, "no such figure", err.Error()}
 	}
@@ -251,7 +256,7 @@ func (s *Server) input(ctx context.Context) (plan.Input, error) {
 	if snap.Household == nil {
 		return plan.Input{}, &refusal{http.StatusNotFound, "no household", "there is no household yet"}
 	}
-	return plan.Input{AsOf: s.asOf(), Household: *snap.Household, Memory: &s.memory}, nil
+	return s.inputOf(snap)
 }
 
 // book returns the book as the household has it, the usual one where there is no
@@ -261,8 +266,12 @@ func (s *Server) book(ctx context.Context) (*book.Book, *table.Household, error)
 	if err != nil || snap.Household == nil {
 		return book.Usual(), nil, err
 	}
-	b, _, _, err := snap.Household.Book(book.Usual())
-	return b, snap.Household, err
+	in, err := s.inputOf(snap)
+	if err != nil {
+		return nil, nil, err
+	}
+	b, _, _, err := in.Household.Book(book.Usual())
+	return b, &in.Household, err
 }
 
 // GetWeek answers with one week of the ledger.
@@ -311,7 +320,7 @@ func (s *Server) GetBook(c *echo.Context) error {
 // PostLotsRead reads a CSV of what stands on the shelf, and changes nothing.
 func (s *Server) PostLotsRead(c *echo.Context) error {
 	var l Line
-	if err := decode(c, &l); err != nil {
+	if err := decodeFile(c, &l); err != nil {
 		return err
 	}
 	b, h, err := s.book(c.Request().Context())
@@ -389,11 +398,6 @@ func (s *Server) GetHouseholdFile(c *echo.Context) error {
 	h.Set("Content-Type", "application/json")
 	h.Set("Content-Disposition", `attachment; filename="household.json"`)
 	return exchange.WriteHousehold(c.Response(), *snap.Household)
-}
-
-// GetDemoHousehold answers with the made-up household.
-func (s *Server) GetDemoHousehold(c *echo.Context) error {
-	return c.JSON(http.StatusOK, s.demo)
 }
 
 var _ ServerInterface = (*Server)(nil)

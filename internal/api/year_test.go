@@ -96,7 +96,7 @@ func TestFilesHaveTheirTypes(t *testing.T) {
 func TestQuestionsThatHaveNoAnswer(t *testing.T) {
 	s, empty := served(t, true), served(t, false)
 	for path, want := range map[string]string{
-		"/api/week?week=52": "no week 52", "/api/week?week=-1": "no week -1", "/api/ways": "Name a wish or a week", "/api/ways?wish=w99": "no wish", "/api/ways?week=99": "no week 99",
+		"/api/week?week=52": "at most 51", "/api/week?week=-1": "at least 0", "/api/ways": "Name a wish or a week", "/api/ways?wish=w99": "no wish", "/api/ways?week=99": "at most 51",
 	} {
 		if status, body, _ := call(t, s, path, nil); status < 400 || status >= 500 || !strings.Contains(string(body), want) {
 			t.Errorf("%s: %d %s", path, status, body)

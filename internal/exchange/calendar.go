@@ -3,7 +3,7 @@ package exchange
 import (
 	"fmt"
 	"io"
-	"time"
+	"strings"
 
 	ics "github.com/arran4/golang-ical"
 
@@ -22,8 +22,7 @@ func WriteCalendar(w io.Writer, p plan.Plan, system amount.System) error {
 	cal := ics.NewCalendar()
 	cal.SetProductId("-//Inventory//Sowings//EN")
 	cal.SetMethod(ics.MethodPublish)
-	cal.SetName("Inventory " + p.Year)
-	at := func(d civil.Date) time.Time { return time.Unix(int64(d)*86400, 0).UTC() }
+	cal.SetName("Inventory " + oneLine(p.Year))
 	for i := range p.Sowings {
 		s := &p.Sowings[i]
 		if s.Stands {
@@ -31,12 +30,12 @@ func WriteCalendar(w io.Writer, p plan.Plan, system amount.System) error {
 		}
 		add := func(what string, day civil.Date, title, more string) {
 			e := cal.AddEvent(fmt.Sprintf("%s-%s@inventory", s.ID, what))
-			e.SetDtStampTime(at(p.AsOf))
-			e.SetAllDayStartAt(at(day))
-			e.SetAllDayEndAt(at(day + 1))
-			e.SetSummary(title + " " + s.CropName)
+			e.SetDtStampTime(p.AsOf.Midnight())
+			e.SetAllDayStartAt(day.Midnight())
+			e.SetAllDayEndAt((day + 1).Midnight())
+			e.SetSummary(oneLine(title + " " + s.CropName))
 			if more != "" {
-				e.SetDescription(more)
+				e.SetDescription(oneLine(more))
 			}
 		}
 		say := func(v float64, u amount.Unit) string { return amount.Format(v, u, system) }
@@ -52,3 +51,7 @@ func WriteCalendar(w io.Writer, p plan.Plan, system amount.System) error {
 	}
 	return cal.SerializeTo(w, ics.WithNewLineWindows)
 }
+
+// oneLine keeps a text in its line of the file: a carriage return or another control
+// character would end it, and what follows would be read as another property.
+func oneLine(s string) string { return strings.Join(strings.Fields(CleanText(s)), " ") }

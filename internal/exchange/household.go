@@ -10,6 +10,8 @@ import (
 	"strings"
 
 	"inventory/internal/core/bed"
+	"inventory/internal/core/invalid"
+	"inventory/internal/core/place"
 	"inventory/internal/core/season"
 	"inventory/internal/core/table"
 )
@@ -52,12 +54,36 @@ func ReadHousehold(r io.Reader) (table.Household, error) {
 		}
 		return table.Household{}, fmt.Errorf("the file's format is %q; this version of Inventory reads %q", head.Format, HouseholdFormat)
 	}
+	if err := twelveMonths(body); err != nil {
+		return table.Household{}, err
+	}
 	var f householdFile
 	if err := DecodeStrictly(body, &f); err != nil {
 		return table.Household{}, fmt.Errorf("the household file: %w", err)
 	}
+	Clean(&f.Household)
 	fill(&f.Household)
 	return f.Household, nil
+}
+
+// twelveMonths looks whether the climate has twelve months, and names the list that
+// has not.
+func twelveMonths(body []byte) error {
+	var f struct {
+		Place map[string]json.RawMessage `json:"place"`
+	}
+	if json.Unmarshal(body, &f) != nil {
+		return nil // told when it is read strictly
+	}
+	for _, name := range []string{"mean_max", "mean_min", "rain"} {
+		var months place.Months
+		var wrong *invalid.Field
+		if list, there := f.Place[name]; there && errors.As(json.Unmarshal(list, &months), &wrong) {
+			wrong.Field = "place." + name
+			return wrong
+		}
+	}
+	return nil
 }
 
 // WriteHousehold writes a household file.
@@ -69,8 +95,12 @@ func WriteHousehold(w io.Writer, h table.Household) error {
 }
 
 // DecodeStrictly reads one JSON document and nothing besides; a field that is
-// not known is an error, and every error says on which line it lies.
+// not known or that is given twice is an error, and every error says on which line
+// it lies.
 func DecodeStrictly(body []byte, into any) error {
+	if err := givenTwice(body); err != nil {
+		return err
+	}
 	d := json.NewDecoder(bytes.NewReader(body))
 	d.DisallowUnknownFields()
 	if err := d.Decode(into); err != nil {
@@ -80,6 +110,42 @@ func DecodeStrictly(body []byte, into any) error {
 		return fmt.Errorf("line %d: something follows the end of the document", 1+bytes.Count(body[:d.InputOffset()], []byte("\n")))
 	}
 	return nil
+}
+
+// givenTwice looks for a field that a group of fields has twice: the JSON reader
+// would take the last one and say nothing. What is no JSON is told by the reader.
+func givenTwice(body []byte) error {
+	type group struct {
+		fields map[string]bool // nil in a list
+		named  bool            // the next token is a value
+	}
+	var in []group
+	d := json.NewDecoder(bytes.NewReader(body))
+	for {
+		token, err := d.Token()
+		if err != nil {
+			return nil
+		}
+		top := len(in) - 1
+		if name, ok := token.(string); ok && top >= 0 && in[top].fields != nil && !in[top].named {
+			if in[top].fields[name] {
+				return fmt.Errorf("line %d: %q is given twice", 1+bytes.Count(body[:d.InputOffset()], []byte("\n")), name)
+			}
+			in[top].fields[name], in[top].named = true, true
+			continue
+		}
+		if top >= 0 {
+			in[top].named = false
+		}
+		switch token {
+		case json.Delim('{'):
+			in = append(in, group{fields: map[string]bool{}})
+		case json.Delim('['):
+			in = append(in, group{})
+		case json.Delim('}'), json.Delim(']'):
+			in = in[:top]
+		}
+	}
 }
 
 // located says on which line of the file an error of the JSON reader lies.

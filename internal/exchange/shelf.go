@@ -99,7 +99,7 @@ func readLot(row []string, columns map[string]int, b *book.Book, stores []shelf.
 	var wrong invalid.Fields
 	text := func(name string) string {
 		if i, ok := columns[name]; ok && i < len(row) {
-			return strings.TrimSpace(row[i])
+			return unguarded(CleanText(row[i]))
 		}
 		return ""
 	}
@@ -177,10 +177,29 @@ func WriteShelf(w io.Writer, lots []shelf.Lot, stores []shelf.Store) error {
 				store = s.Name
 			}
 		}
-		if err := out.Write([]string{l.Food, l.Form, l.Preparation, number(l.Count), number(l.Size), l.Unit, l.PutUp.String(), until, store, l.Note}); err != nil {
+		if err := out.Write([]string{guarded(l.Food), guarded(l.Form), guarded(l.Preparation), number(l.Count), number(l.Size), l.Unit, l.PutUp.String(), until, guarded(store), guarded(l.Note)}); err != nil {
 			return err
 		}
 	}
 	out.Flush()
 	return out.Error()
 }
+
+// guarded puts an apostrophe before a text that a spreadsheet would reckon as a
+// formula; unguarded takes it off again.
+func guarded(text string) string {
+	if text != "" && strings.ContainsRune(formulaMarks, rune(text[0])) {
+		return "'" + text
+	}
+	return text
+}
+
+func unguarded(text string) string {
+	if len(text) > 1 && text[0] == '\'' && strings.ContainsRune(formulaMarks, rune(text[1])) {
+		return text[1:]
+	}
+	return text
+}
+
+// formulaMarks are the first characters by which spreadsheets know a formula.
+const formulaMarks = "=+-@"

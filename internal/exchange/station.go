@@ -3,11 +3,14 @@ package exchange
 import (
 	"context"
 	"encoding/json"
-	"fmt"
+	"errors"
 	"io"
+	"net"
 	"net/http"
+	"net/netip"
 	"net/url"
 	"strings"
+	"syscall"
 	"time"
 
 	"inventory/internal/core/invalid"
@@ -28,6 +31,8 @@ type StationPlace struct {
 const (
 	stationPatience = 15 * time.Second
 	largestRecord   = 16 << 20
+
+	mostStationPlaces = 500
 )
 
 // StationPlaces asks a weather station which places it has. An address that
@@ -38,8 +43,15 @@ func StationPlaces(ctx context.Context, address string) ([]StationPlace, error) 
 		return nil, err
 	}
 	var out []StationPlace
-	if err := json.Unmarshal(body, &out); err != nil || len(out) == 0 {
+	if err := json.Unmarshal(body, &out); err != nil || len(out) == 0 || len(out) > mostStationPlaces {
 		return nil, &invalid.Field{Field: "address", Value: address, Allowed: "a station that lists its places as JSON under /places"}
+	}
+	for i := range out {
+		p := &out[i]
+		Clean(p)
+		if p.ID == "" || p.Name == "" || len(p.ID) > 100 || len(p.Name) > 200 {
+			return nil, &invalid.Field{Field: "address", Value: address, Allowed: "a station whose places have an id and a name"}
+		}
 	}
 	return out, nil
 }
@@ -51,9 +63,41 @@ func StationDays(ctx context.Context, address, id string) ([]place.Day, []string
 	if err != nil {
 		return nil, nil, err
 	}
-	return ReadWeather(strings.NewReader(string(body)), false)
+	days, notes, err := ReadWeather(strings.NewReader(string(body)), false)
+	if err != nil {
+		return nil, nil, &invalid.Field{Field: "address", Value: address, Allowed: "a station that gives its days as CSV with date, max and min under /days; what came cannot be read"}
+	}
+	return days, notes, nil
 }
 
+// stationAddress is what a right address looks like.
+const stationAddress = "an address such as http://192.168.1.20:8090"
+
+// errForbidden is what a connection to an address that no station has gives.
+var errForbidden = errors.New("no weather station has such an address")
+
+// reach is how stations are asked. An address that names the machine's own network
+// link (169.254.x.x, fe80::), where some machines answer with their secrets, is not
+// connected to, whatever name led there; and a station that sends on to another host
+// is not followed, since nobody has named that one.
+var reach = &http.Client{
+	Transport: &http.Transport{DialContext: (&net.Dialer{Timeout: stationPatience, Control: func(_, address string, _ syscall.RawConn) error {
+		at, err := netip.ParseAddrPort(address)
+		if ip := at.Addr().Unmap(); err != nil || ip.IsLinkLocalUnicast() || ip.IsMulticast() || ip.IsUnspecified() {
+			return errForbidden
+		}
+		return nil
+	}}).DialContext},
+	CheckRedirect: func(req *http.Request, via []*http.Request) error {
+		if req.URL.Host != via[0].URL.Host || len(via) > 3 {
+			return errForbidden
+		}
+		return nil
+	},
+}
+
+// ask fetches what a station has under a path. What it says in an error is not
+// repeated: it may come from something that is no station.
 func ask(ctx context.Context, address, path string, query url.Values) ([]byte, error) {
 	wrong := func(allowed string) error { return &invalid.Field{Field: "address", Value: address, Allowed: allowed} }
 	if !strings.Contains(address, "://") {
@@ -61,7 +105,7 @@ func ask(ctx context.Context, address, path string, query url.Values) ([]byte, e
 	}
 	u, err := url.Parse(address)
 	if err != nil || u.Host == "" || u.Scheme != "http" && u.Scheme != "https" {
-		return nil, wrong("an address such as http://192.168.1.20:8090")
+		return nil, wrong(stationAddress)
 	}
 	u = u.JoinPath(path)
 	u.RawQuery = query.Encode()
@@ -69,10 +113,13 @@ func ask(ctx context.Context, address, path string, query url.Values) ([]byte, e
 	defer cancel()
 	req, err := http.NewRequestWithContext(ctx, http.MethodGet, u.String(), nil)
 	if err != nil {
-		return nil, wrong("an address such as http://192.168.1.20:8090")
+		return nil, wrong(stationAddress)
 	}
-	res, err := http.DefaultClient.Do(req)
-	if err != nil {
+	res, err := reach.Do(req)
+	switch {
+	case errors.Is(err, errForbidden):
+		return nil, wrong("the address of a station itself; this one leads elsewhere")
+	case err != nil:
 		return nil, wrong("a station that answers; nothing came from there")
 	}
 	defer res.Body.Close()
@@ -81,7 +128,7 @@ func ask(ctx context.Context, address, path string, query url.Values) ([]byte, e
 	case err != nil:
 		return nil, wrong("a station that sends all it has; it broke off")
 	case res.StatusCode != http.StatusOK:
-		return nil, wrong(fmt.Sprintf("a weather station; from there came “%s”", res.Status))
+		return nil, wrong("a weather station; what answers there is none")
 	}
 	return body, nil
 }

@@ -22,6 +22,7 @@ type Edit struct {
 	ID       string // the client's own id of the edit, so that a repeat does nothing
 	Revision int    // the revision that the edit was made against
 	Command  string
+	Follows  []string // ids of the client's edits that were made before this one against the same revision
 
 	Household      *table.Household     // begin
 	Settings       *Settings            // set-household
@@ -49,6 +50,14 @@ type Edit struct {
 	Words          string               // put-planting: what happened
 	Target         string               // remove-…, move-wish
 	After          string               // move-wish: the wish to stand behind; empty: to the front
+	Call           *Call                // call-it
+}
+
+// Call puts a name of the crop book in place of one that it does not know.
+type Call struct {
+	Of      string `json:"of"` // crop, food, preparation
+	Unknown string `json:"unknown"`
+	Known   string `json:"known"`
 }
 
 // Commands lists the names of the commands there are.
@@ -61,6 +70,7 @@ var Commands = []string{
 	"add-own-crop", "change-own-crop", "remove-own-crop", "add-own-preparation", "change-own-preparation", "remove-own-preparation",
 	"set-habit", "put-planting", "remove-planting", "agree", "disagree", "set-weather",
 	"add-beds", "add-bed", "change-bed", "change-beds", "remove-bed", "divide-bed", "put-placement", "remove-placement", "set-customs",
+	"call-it", "remove-unknown",
 }
 
 // drafter makes the changes of a command against a state.
@@ -69,6 +79,7 @@ type drafter struct {
 	changes []Change
 	words   string
 	about   key // the item whose fields a validation error is about
+	begins  bool
 }
 
 func missing(field string) error {
@@ -222,6 +233,12 @@ func (d *drafter) draft(e *Edit) error {
 		return d.addLots(e.Lots)
 	case e.Command == "move-wish":
 		return d.move(e.Target, e.After)
+	case e.Command == "call-it":
+		return d.callIt(e.Call)
+	case e.Command == "remove-unknown":
+		return d.removeUnknown(e.Target)
+	case e.Command == "remove-store":
+		return d.removeStore(e.Target)
 	case verb == "remove":
 		return d.drop(kind, e.Target)
 	}
@@ -243,6 +260,9 @@ func (d *drafter) put(e *Edit, verb, kind string) error {
 		e.Wish.Fill()
 		id, value = &e.Wish.ID, e.Wish
 	case kind == kindLot && e.Lot != nil:
+		if err := d.standsIn("store", e.Lot); err != nil {
+			return err
+		}
 		id, value = &e.Lot.ID, e.Lot
 	case kind == kindPatch && e.Patch != nil:
 		id, value = &e.Patch.ID, e.Patch
@@ -274,6 +294,34 @@ func (d *drafter) put(e *Edit, verb, kind string) error {
 	return nil
 }
 
+// removeStore removes a store; what stands in it then stands in none.
+func (d *drafter) removeStore(id string) error {
+	for _, k := range slices.Clone(d.state.order) {
+		var l shelf.Lot
+		if k.Kind != kindLot {
+			continue
+		}
+		if err := json.Unmarshal(d.state.items[k].Value, &l); err != nil {
+			return err
+		}
+		if l.Store == id {
+			l.Store = ""
+			if err := d.set(kindLot, k.ID, 0, &l); err != nil {
+				return err
+			}
+		}
+	}
+	return d.drop(kindStore, id)
+}
+
+// standsIn looks whether the store that a lot names is there.
+func (d *drafter) standsIn(field string, l *shelf.Lot) error {
+	if _, there := d.state.items[key{kindStore, l.Store}]; l.Store != "" && !there {
+		return &invalid.Field{Field: field, Value: l.Store, Allowed: "a store of the household, or none"}
+	}
+	return nil
+}
+
 // addLots puts several lots on the shelf at once.
 func (d *drafter) addLots(lots []shelf.Lot) error {
 	if len(lots) == 0 {
@@ -281,6 +329,9 @@ func (d *drafter) addLots(lots []shelf.Lot) error {
 	}
 	for i := range lots {
 		l := &lots[i]
+		if err := d.standsIn(fmt.Sprintf("lots[%d].store", i), l); err != nil {
+			return err
+		}
 		if l.ID == "" {
 			l.ID = newID("l")
 		}
@@ -303,77 +354,74 @@ func (d *drafter) begin(h *table.Household) error {
 	if h == nil {
 		return missing("household")
 	}
-	d.words = "began the household"
+	d.words, d.begins = "began the household", true
+	for i, l := range h.Lots {
+		if l.Store != "" && !slices.ContainsFunc(h.Stores, func(s shelf.Store) bool { return s.ID == l.Store }) {
+			return &invalid.Field{Field: fmt.Sprintf("lots[%d].store", i), Value: l.Store, Allowed: "the id of one of the household's stores, or none"}
+		}
+	}
 	err := d.set(kindHousehold, "", 0, Settings{h.Name, h.Year, h.Start, h.Risk, h.School})
 	if err == nil {
 		err = d.set(kindPlace, "", 0, h.Place)
 	}
-	set := func(kind, letter string, id *string, value any) {
+	if err != nil {
+		return err
+	}
+	err = lists(h, func(kind string, id *string, value any) error {
 		if *id == "" {
-			*id = newID(letter)
+			*id = newID(kind[:1])
 		}
 		if _, twice := d.state.items[key{kind, *id}]; twice {
-			err = &invalid.Field{Field: "id", Value: *id, Allowed: "an id of its own; another " + kind + " has it"}
+			return &invalid.Field{Field: "id", Value: *id, Allowed: "an id of its own; another " + kind + " has it"}
 		}
-		if err == nil {
-			err = d.set(kind, *id, 0, value)
+		return d.set(kind, *id, 0, value)
+	})
+	for _, single := range []struct {
+		kind  string
+		there bool
+		value any
+	}{
+		{kindAgreement, h.Agreed != nil, h.Agreed}, {kindWeather, len(h.Weather) > 0, h.Weather},
+		{kindPlot, h.Plot != nil, h.Plot}, {kindCustoms, h.Customs != nil, h.Customs},
+	} {
+		if err == nil && single.there {
+			err = d.set(single.kind, "", 0, single.value)
 		}
-	}
-	for i := range h.Members {
-		set(kindMember, "m", &h.Members[i].ID, &h.Members[i])
-	}
-	for i := range h.Guests {
-		set(kindGuest, "g", &h.Guests[i].ID, &h.Guests[i])
-	}
-	for i := range h.Stores {
-		set(kindStore, "s", &h.Stores[i].ID, &h.Stores[i])
-	}
-	for i := range h.Wishes {
-		h.Wishes[i].Fill()
-		set(kindWish, "w", &h.Wishes[i].ID, &h.Wishes[i])
-	}
-	for i := range h.OwnCrops {
-		set(kindOwnCrop, "c", &h.OwnCrops[i].ID, &h.OwnCrops[i])
-	}
-	for i := range h.OwnPreparations {
-		set(kindOwnPrep, "r", &h.OwnPreparations[i].ID, &h.OwnPreparations[i])
-	}
-	for i := range h.Lots {
-		set(kindLot, "l", &h.Lots[i].ID, &h.Lots[i])
-	}
-	for i := range h.Patches {
-		set(kindPatch, "p", &h.Patches[i].ID, &h.Patches[i])
-	}
-	for i := range h.Habits {
-		set(kindHabit, "h", &h.Habits[i].Crop, &h.Habits[i])
-	}
-	for i := range h.Plantings {
-		set(kindPlanting, "t", &h.Plantings[i].ID, &h.Plantings[i])
-	}
-	if err == nil && h.Agreed != nil {
-		err = d.set(kindAgreement, "", 0, h.Agreed)
-	}
-	if err == nil && len(h.Weather) > 0 {
-		err = d.set(kindWeather, "", 0, h.Weather)
-	}
-	if err == nil && h.Plot != nil {
-		err = d.set(kindPlot, "", 0, h.Plot)
-	}
-	if err == nil && h.Customs != nil {
-		err = d.set(kindCustoms, "", 0, h.Customs)
-	}
-	for i := range h.Beds {
-		h.Beds[i] = h.Beds[i].Filled()
-		set(kindBed, "b", &h.Beds[i].ID, &h.Beds[i])
-	}
-	for i := range h.Placements {
-		set(kindPlacement, "x", &h.Placements[i].Sowing, &h.Placements[i])
-	}
-	for i := range h.Overrules {
-		id := h.Overrules[i].Subject + " " + h.Overrules[i].Field
-		set(kindOverrule, "o", &id, &h.Overrules[i])
 	}
 	d.about = key{}
+	return err
+}
+
+// lists tells of every entry of the household's lists, in their order: its kind, its
+// id, which may be given one, and its value.
+func lists(h *table.Household, tell func(kind string, id *string, value any) error) (err error) {
+	each := func(n int, tell func(i int) error) {
+		for i := 0; i < n && err == nil; i++ {
+			err = tell(i)
+		}
+	}
+	each(len(h.Members), func(i int) error { return tell(kindMember, &h.Members[i].ID, &h.Members[i]) })
+	each(len(h.Guests), func(i int) error { return tell(kindGuest, &h.Guests[i].ID, &h.Guests[i]) })
+	each(len(h.Stores), func(i int) error { return tell(kindStore, &h.Stores[i].ID, &h.Stores[i]) })
+	each(len(h.Wishes), func(i int) error {
+		h.Wishes[i].Fill()
+		return tell(kindWish, &h.Wishes[i].ID, &h.Wishes[i])
+	})
+	each(len(h.OwnCrops), func(i int) error { return tell(kindOwnCrop, &h.OwnCrops[i].ID, &h.OwnCrops[i]) })
+	each(len(h.OwnPreparations), func(i int) error { return tell(kindOwnPrep, &h.OwnPreparations[i].ID, &h.OwnPreparations[i]) })
+	each(len(h.Lots), func(i int) error { return tell(kindLot, &h.Lots[i].ID, &h.Lots[i]) })
+	each(len(h.Patches), func(i int) error { return tell(kindPatch, &h.Patches[i].ID, &h.Patches[i]) })
+	each(len(h.Habits), func(i int) error { return tell(kindHabit, &h.Habits[i].Crop, &h.Habits[i]) })
+	each(len(h.Plantings), func(i int) error { return tell(kindPlanting, &h.Plantings[i].ID, &h.Plantings[i]) })
+	each(len(h.Beds), func(i int) error {
+		h.Beds[i] = h.Beds[i].Filled()
+		return tell(kindBed, &h.Beds[i].ID, &h.Beds[i])
+	})
+	each(len(h.Placements), func(i int) error { return tell(kindPlacement, &h.Placements[i].Sowing, &h.Placements[i]) })
+	each(len(h.Overrules), func(i int) error {
+		id := h.Overrules[i].Subject + " " + h.Overrules[i].Field
+		return tell(kindOverrule, &id, &h.Overrules[i])
+	})
 	return err
 }
 

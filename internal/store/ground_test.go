@@ -78,9 +78,7 @@ func TestTheGroundLiesInTheFile(t *testing.T) {
 		t.Errorf("%+v, %+v", parts, divided.Household.Placements)
 	}
 	for k := range edits {
-		if _, err := s.Undo(ctx, "t", fmt.Sprint("back", k)); err != nil {
-			t.Fatal(err)
-		}
+		steps(t, s, "undo", fmt.Sprint("back", k))
 	}
 	if now, err := s.Load(ctx); err != nil || text(t, now.Household) != first {
 		t.Errorf("taken back, it is another household (%v)", err)

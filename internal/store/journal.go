@@ -20,9 +20,34 @@ import (
 type Snapshot struct {
 	Revision  int
 	Household *table.Household // nil where there is none yet
-	Undo      string           // what undo would take back, in words; empty for nothing
-	Redo      string           // what redo would do again
+	Undo      *LastEdit        // what undo would take back; nil for nothing
+	Redo      *LastEdit        // what redo would do again
 	Words     string           // what the last edit did
+	Calendar  string           // the part of the calendar's address that nobody can guess
+}
+
+// LastEdit names the edit that undo would take back, or redo do again.
+type LastEdit struct {
+	Revision int    `json:"revision"`
+	Edit     string `json:"edit"` // the id that its client gave it
+	Words    string `json:"words"`
+}
+
+// NotLast is returned where an undo or redo names an edit that is no longer the
+// last. Nothing was changed.
+type NotLast struct {
+	Do       string    // undo, redo
+	Last     *LastEdit // what stands instead; nil for nothing
+	Revision int
+}
+
+// Error says what would be taken back or done again now.
+func (n *NotLast) Error() string {
+	verb := map[string]string{"undo": "take back", "redo": "do again"}[n.Do]
+	if n.Last == nil {
+		return "there is nothing left to " + verb + "; nothing was changed"
+	}
+	return fmt.Sprintf("something else came in between: the last edit to %s is now “%s”; nothing was changed", verb, n.Last.Words)
 }
 
 // Clash is returned where an edit was made against an old revision and somebody
@@ -37,12 +62,6 @@ type Clash struct {
 func (c *Clash) Error() string {
 	return fmt.Sprintf("somebody has changed this %s since you began (revision %d); nothing was overwritten", c.Kind, c.Revision)
 }
-
-// NothingTo is returned by Undo and Redo where there is nothing left.
-type NothingTo struct{ Do string }
-
-// Error says what there is nothing of.
-func (n *NothingTo) Error() string { return "there is nothing to " + n.Do }
 
 // Load returns the household as it stands.
 func (s *Store) Load(ctx context.Context) (Snapshot, error) {
@@ -68,27 +87,26 @@ func snapshot(ctx context.Context, q *rows.Queries, from log) (Snapshot, log, er
 	if err != nil {
 		return Snapshot{}, log{}, err
 	}
-	out := Snapshot{Revision: l.revision, Household: h, Words: l.words}
-	if n := len(l.undo); n > 0 {
-		out.Undo = l.undo[n-1].words
+	secret, err := q.GetSecret(ctx, "calendar")
+	if err != nil {
+		return Snapshot{}, log{}, explain("", err)
 	}
-	if n := len(l.redo); n > 0 {
-		out.Redo = l.redo[n-1].words
-	}
-	return out, l, nil
+	return Snapshot{Revision: l.revision, Household: h, Words: l.words, Undo: last(l.undo), Redo: last(l.redo), Calendar: secret}, l, nil
 }
 
 // log is the journal as stacks: what can be undone and what done again.
 type log struct {
 	revision   int
 	words      string // of the last entry
-	undo, redo []step
+	undo, redo []LastEdit
 }
 
-// step is an edit on a stack.
-type step struct {
-	revision int
-	words    string
+// last returns the edit on top of a stack; nil where it is empty.
+func last(stack []LastEdit) *LastEdit {
+	if len(stack) == 0 {
+		return nil
+	}
+	return &stack[len(stack)-1]
 }
 
 // read returns the log with what was written to the journal since; the log
@@ -101,17 +119,17 @@ func (l log) read(ctx context.Context, q *rows.Queries) (log, error) {
 	if len(all) > 0 {
 		l.undo, l.redo = slices.Clone(l.undo), slices.Clone(l.redo)
 	}
-	take := func(from []step, revision int) (step, []step) {
-		i := slices.IndexFunc(from, func(s step) bool { return s.revision == revision })
+	take := func(from []LastEdit, revision int) (LastEdit, []LastEdit) {
+		i := slices.IndexFunc(from, func(s LastEdit) bool { return s.Revision == revision })
 		if i < 0 {
-			return step{revision: revision}, from
+			return LastEdit{Revision: revision}, from
 		}
 		found := from[i]
 		return found, slices.Delete(from, i, i+1)
 	}
 	for _, r := range all {
 		l.revision, l.words = int(r.Revision), r.Words
-		var s step
+		var s LastEdit
 		switch {
 		case r.Kind == "undo":
 			s, l.undo = take(l.undo, int(r.OfRevision))
@@ -120,7 +138,7 @@ func (l log) read(ctx context.Context, q *rows.Queries) (log, error) {
 			s, l.redo = take(l.redo, int(r.OfRevision))
 			l.undo = append(l.undo, s)
 		case r.Command != "begin": // undo reaches every edit of a household, not the household itself
-			l.undo, l.redo = append(l.undo, step{l.revision, r.Words}), nil
+			l.undo, l.redo = append(l.undo, LastEdit{l.revision, r.Edit, r.Words}), nil
 		}
 	}
 	return l, nil
@@ -134,7 +152,7 @@ func (s *Store) Apply(ctx context.Context, e Edit) (Snapshot, error) {
 	if e.ID == "" || len(e.ID) > 100 {
 		return Snapshot{}, &invalid.Field{Field: "id", Value: e.ID, Allowed: "the edit's own id, 1 to 100 characters"}
 	}
-	return s.transact(ctx, func(q *rows.Queries) error {
+	snap, err := s.transact(ctx, func(q *rows.Queries) error {
 		if seen, err := q.JournalByEdit(ctx, e.ID); err != nil || len(seen) > 0 {
 			return err
 		}
@@ -149,6 +167,9 @@ func (s *Store) Apply(ctx context.Context, e Edit) (Snapshot, error) {
 		if e.Revision > log.revision || e.Revision < 0 {
 			return &invalid.Field{Field: "revision", Value: fmt.Sprint(e.Revision), Allowed: fmt.Sprintf("a revision from 0 to %d", log.revision)}
 		}
+		if e.Command == "agree" && e.Revision != log.revision {
+			return &Clash{Revision: log.revision, Kind: "plan", Theirs: json.RawMessage("null")}
+		}
 		d := &drafter{state: st}
 		if err := d.draft(&e); err != nil {
 			return cmp.Or(findClash(ctx, q, e, log.revision, key{kindOf(e), targetOf(e)}), err)
@@ -161,11 +182,15 @@ func (s *Store) Apply(ctx context.Context, e Edit) (Snapshot, error) {
 		if len(d.changes) == 0 {
 			return nil // nothing was changed, so nothing is written
 		}
-		if err := d.validate(); err != nil {
+		if err := d.validate(func() (*state, error) { return load(ctx, q) }); err != nil {
 			return err
 		}
 		return record(ctx, q, log.revision+1, e, "edit", 0, d.words, d.changes)
 	})
+	if err == nil && large(e.Command) {
+		_ = s.Settle(ctx) // the edit is done; where another program holds the log, it is folded in later
+	}
+	return snap, err
 }
 
 // Seen tells whether an edit of this id was done already, and returns the
@@ -234,6 +259,9 @@ func findClash(ctx context.Context, q *rows.Queries, e Edit, revision int, about
 	}
 	var clash *Clash
 	for _, r := range since {
+		if slices.Contains(e.Follows, r.Edit) {
+			continue // its own, made before this one while there was no connection
+		}
 		var cs []Change
 		if err := json.Unmarshal([]byte(r.Changes), &cs); err != nil {
 			return fmt.Errorf("journal entry %d: %w", r.Revision, err)
@@ -254,16 +282,24 @@ func findClash(ctx context.Context, q *rows.Queries, e Edit, revision int, about
 }
 
 // validate holds the household as it would be against the rules, and names the
-// fields from the edited thing.
-func (d *drafter) validate() error {
+// fields from the edited thing. What the crop book does not know may stay where it
+// stood before the edit, which before loads; no edit but begin may bring it in.
+func (d *drafter) validate(before func() (*state, error)) error {
 	h, err := d.state.household()
 	if err != nil || h == nil {
 		return err
 	}
-	b := book.Usual()
-	if err = h.Validate(b); err == nil {
-		_, _, _, err = h.Book(b)
+	known, unknown, err := h.Fitting(book.Usual())
+	if len(unknown) > 0 && !d.begins {
+		was, err := before()
+		if err != nil {
+			return err
+		}
+		if err := newlyUnknown(was, unknown); err != nil {
+			return err
+		}
 	}
+	h = &known
 	fields := invalid.All(err)
 	if fields == nil {
 		return err
@@ -317,6 +353,26 @@ func (d *drafter) validate() error {
 	return out
 }
 
+// newlyUnknown returns what of the unknown entries was not unknown before, as the
+// mistakes of an edit.
+func newlyUnknown(was *state, unknown []table.Unknown) error {
+	h, err := was.household()
+	if err != nil || h == nil {
+		return err
+	}
+	_, old, _ := h.Fitting(book.Usual())
+	var fields invalid.Fields
+	for _, u := range unknown {
+		if !slices.Contains(old, u) {
+			fields = append(fields, &invalid.Field{Field: u.Field, Value: u.Name, Allowed: u.Allowed})
+		}
+	}
+	if fields == nil {
+		return nil
+	}
+	return fields
+}
+
 // record writes the changes and their journal entry.
 func record(ctx context.Context, q *rows.Queries, revision int, e Edit, kind string, of int, words string, cs []Change) error {
 	for _, c := range cs {
@@ -334,19 +390,26 @@ func record(ctx context.Context, q *rows.Queries, revision int, e Edit, kind str
 	})
 }
 
-// Undo takes back the last edit that still stands; Redo does the last one
-// undone again. Both are edits of their own in the journal, and a repeat of the
-// same id does nothing.
-func (s *Store) Undo(ctx context.Context, client, id string) (Snapshot, error) {
-	return s.step(ctx, client, id, "undo")
+// Undo takes back the last edit that still stands, which the caller names by its
+// revision and id; Redo does the last one undone again. Both are edits of their own
+// in the journal, and a repeat of the same id does nothing. Where the edit named is
+// no longer the last, a NotLast says what stands.
+func (s *Store) Undo(ctx context.Context, client, id string, of LastEdit) (Snapshot, error) {
+	return s.step(ctx, client, id, "undo", of)
 }
 
 // Redo does the last edit undone again.
-func (s *Store) Redo(ctx context.Context, client, id string) (Snapshot, error) {
-	return s.step(ctx, client, id, "redo")
+func (s *Store) Redo(ctx context.Context, client, id string, of LastEdit) (Snapshot, error) {
+	return s.step(ctx, client, id, "redo", of)
 }
 
-func (s *Store) step(ctx context.Context, client, id, kind string) (Snapshot, error) {
+func (s *Store) step(ctx context.Context, client, id, kind string, of LastEdit) (Snapshot, error) {
+	switch {
+	case id == "" || len(id) > 100:
+		return Snapshot{}, &invalid.Field{Field: "id", Value: id, Allowed: "an id of its own, 1 to 100 characters"}
+	case of.Edit == "" || of.Revision < 1:
+		return Snapshot{}, &invalid.Field{Field: "edit", Value: of.Edit, Allowed: "the id and the revision of the edit that is meant"}
+	}
 	return s.transact(ctx, func(q *rows.Queries) error {
 		if seen, err := q.JournalByEdit(ctx, id); err != nil || len(seen) > 0 {
 			return err
@@ -355,15 +418,14 @@ func (s *Store) step(ctx context.Context, client, id, kind string) (Snapshot, er
 		if err != nil {
 			return err
 		}
-		stack := log.undo
+		top := last(log.undo)
 		if kind == "redo" {
-			stack = log.redo
+			top = last(log.redo)
 		}
-		if len(stack) == 0 {
-			return &NothingTo{kind}
+		if top == nil || top.Revision != of.Revision || top.Edit != of.Edit {
+			return &NotLast{kind, top, log.revision}
 		}
-		of := stack[len(stack)-1].revision
-		entry, err := q.JournalEntry(ctx, int64(of))
+		entry, err := q.JournalEntry(ctx, int64(top.Revision))
 		if err != nil {
 			return err
 		}
@@ -375,7 +437,7 @@ func (s *Store) step(ctx context.Context, client, id, kind string) (Snapshot, er
 		if kind == "undo" {
 			cs, words = inverse(cs), "took back: "+entry.Words
 		}
-		return record(ctx, q, log.revision+1, Edit{Client: client, ID: id, Command: kind}, kind, of, words, cs)
+		return record(ctx, q, log.revision+1, Edit{Client: client, ID: id, Command: kind}, kind, top.Revision, words, cs)
 	})
 }
 
@@ -386,7 +448,7 @@ func (s *Store) transact(ctx context.Context, do func(*rows.Queries) error) (out
 	defer s.edits.Unlock()
 	tx, err := s.db.BeginTx(ctx, &sql.TxOptions{})
 	if err != nil {
-		return Snapshot{}, explain("", err)
+		return Snapshot{}, explain(s.file, err)
 	}
 	defer func() {
 		if err != nil {
@@ -395,15 +457,16 @@ func (s *Store) transact(ctx context.Context, do func(*rows.Queries) error) (out
 	}()
 	q := s.q.WithTx(tx)
 	if err = do(q); err != nil {
-		return Snapshot{}, explain("", err)
+		return Snapshot{}, explain(s.file, err)
 	}
 	var now log
 	if out, now, err = snapshot(ctx, q, s.log); err != nil {
 		return Snapshot{}, err
 	}
 	if err = tx.Commit(); err != nil {
-		return Snapshot{}, explain("", err)
+		return Snapshot{}, explain(s.file, err)
 	}
 	s.log = now
+	s.settleSoon()
 	return out, nil
 }

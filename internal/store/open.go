@@ -11,8 +11,10 @@ import (
 	"fmt"
 	"io/fs"
 	"net/url"
+	"os"
 	"strings"
 	"sync"
+	"time"
 
 	"github.com/pressly/goose/v3"
 	"modernc.org/sqlite"
@@ -30,30 +32,54 @@ const applicationID = 0x494e5654
 // Store is an open household database. Its methods may be called from several
 // goroutines; edits go one after another.
 type Store struct {
-	db *sql.DB
-	q  *rows.Queries
+	db   *sql.DB
+	q    *rows.Queries
+	file string
 
 	edits sync.Mutex // one edit at a time, and the log below
 	log   log        // the journal as far as it has been read
+
+	idle      *time.Timer   // runs from the last edit; then the log is folded into the file
+	idleAfter time.Duration // how long it runs
+	settled   func(error)   // told after it has been folded in; nil: nobody asks
 }
 
 // Open opens a household file, making it where there is none, and brings its
 // tables up to date. It refuses a file that is no database, one of another
 // application, and one of a newer version of Inventory.
 func Open(ctx context.Context, file string) (*Store, error) {
-	dsn := (&url.URL{Scheme: "file", Opaque: escapePath(file)}).String() +
-		"?_pragma=busy_timeout(5000)&_pragma=journal_mode(wal)&_pragma=foreign_keys(1)&_pragma=synchronous(full)&_txlock=immediate"
-	db, err := sql.Open("sqlite", dsn)
+	if err := ready(file); err != nil {
+		return nil, err
+	}
+	db, err := connect(file, "_pragma=busy_timeout(5000)&_pragma=journal_mode(wal)&_pragma=foreign_keys(1)&_pragma=synchronous(full)&_txlock=immediate")
 	if err != nil {
 		return nil, explain(file, err)
 	}
-	db.SetMaxOpenConns(1) // one file, one writer; reads take well under a millisecond
-	s := &Store{db: db, q: rows.New(db)}
+	s := &Store{db: db, q: rows.New(db), file: file, idleAfter: usualIdle}
 	if err := s.prepare(ctx, file); err != nil {
 		return nil, errors.Join(err, db.Close())
 	}
 	return s, nil
 }
+
+// connect opens a file with one connection: one file, one writer; reads take well
+// under a millisecond.
+func connect(file, options string) (*sql.DB, error) {
+	db, err := sql.Open("sqlite", (&url.URL{Scheme: "file", Opaque: escapePath(file)}).String()+"?"+options)
+	if err == nil {
+		db.SetMaxOpenConns(1)
+	}
+	return db, err
+}
+
+// number reads one number.
+func (s *Store) number(ctx context.Context, query string) (n int, err error) {
+	err = explain(s.file, s.db.QueryRowContext(ctx, query).Scan(&n))
+	return n, err
+}
+
+// File returns the name of the file.
+func (s *Store) File() string { return s.file }
 
 // escapePath keeps the characters of a path that a URI would take as its own.
 func escapePath(file string) string {
@@ -61,12 +87,13 @@ func escapePath(file string) string {
 }
 
 func (s *Store) prepare(ctx context.Context, file string) error {
-	var id, tables int
-	if err := s.db.QueryRowContext(ctx, "PRAGMA application_id").Scan(&id); err != nil {
-		return explain(file, err)
+	id, err := s.number(ctx, "PRAGMA application_id")
+	if err != nil {
+		return err
 	}
-	if err := s.db.QueryRowContext(ctx, "SELECT count(*) FROM sqlite_master").Scan(&tables); err != nil {
-		return explain(file, err)
+	tables, err := s.number(ctx, "SELECT count(*) FROM sqlite_master")
+	if err != nil {
+		return err
 	}
 	if id != applicationID {
 		if tables > 0 {
@@ -91,37 +118,84 @@ func (s *Store) prepare(ctx context.Context, file string) error {
 	if all := p.ListSources(); have > all[len(all)-1].Version {
 		return fmt.Errorf("%s was written by a newer version of Inventory (its tables are version %d, this one knows %d)", file, have, all[len(all)-1].Version)
 	}
+	newest := p.ListSources()[len(p.ListSources())-1].Version
+	if have == newest {
+		return nil
+	}
+	if have > 0 {
+		if err := s.copyBefore(ctx, have); err != nil {
+			return err
+		}
+	}
 	if _, err := p.Up(ctx); err != nil {
 		return explain(file, err)
 	}
 	return nil
 }
 
-// Close closes the file.
-func (s *Store) Close() error { return s.db.Close() }
+// OpenThere opens a household file that must be there.
+func OpenThere(ctx context.Context, file string) (*Store, error) {
+	if _, err := os.Stat(file); errors.Is(err, fs.ErrNotExist) {
+		return nil, fmt.Errorf("there is no file %s", file)
+	}
+	return Open(ctx, file)
+}
+
+// Close folds the log into the file and closes it.
+func (s *Store) Close() error {
+	s.edits.Lock()
+	if s.idle != nil {
+		s.idle.Stop()
+	}
+	s.edits.Unlock()
+	return s.db.Close() // SQLite folds the log in when the last connection goes
+}
 
 // ErrFull is returned where the disk has no room; nothing was changed then.
 var ErrFull = errors.New("the disk is full; nothing was changed")
 
-// explain says an error of the database in plain words.
+// Unusable is returned where the household's file cannot be read or written;
+// nothing was changed then.
+type Unusable struct {
+	File string
+	Why  string // what follows the file's name in a sentence
+	Busy bool   // another program holds it: trying again may help
+}
+
+// Error says which file it is and what is wrong with it.
+func (u *Unusable) Error() string { return u.File + " " + u.Why }
+
+// explain says an error of the database in plain words. An error of the system or
+// of the disk is an *Unusable or ErrFull; others stay as they are.
 func explain(file string, err error) error {
 	var e *sqlite.Error
-	if errors.As(err, &e) {
-		switch e.Code() & 0xff {
-		case sqlite3.SQLITE_NOTADB:
-			return fmt.Errorf("%s is not a database; name a new file or an Inventory one", file)
-		case sqlite3.SQLITE_CANTOPEN:
-			return fmt.Errorf("%s cannot be opened; is its folder there, and may it be written?", file)
-		case sqlite3.SQLITE_READONLY:
-			return fmt.Errorf("%s may not be written", file)
-		case sqlite3.SQLITE_FULL:
-			return ErrFull
-		case sqlite3.SQLITE_CORRUPT:
-			return fmt.Errorf("%s is damaged; put back a copy of it", file)
-		}
+	if !errors.As(err, &e) {
+		return err
 	}
 	if file == "" {
-		return err
+		file = "the household's file"
+	}
+	unusable := func(why string) error { return &Unusable{File: file, Why: why} }
+	switch e.Code() & 0xff {
+	case sqlite3.SQLITE_FULL:
+		return ErrFull
+	case sqlite3.SQLITE_NOTADB:
+		return unusable("is not a database; name a new file or an Inventory one")
+	case sqlite3.SQLITE_CANTOPEN:
+		return unusable("cannot be opened; is its folder there, and may it be written?")
+	case sqlite3.SQLITE_READONLY:
+		if e.Code() == sqlite3.SQLITE_READONLY_DBMOVED {
+			return unusable("was moved or removed while it was open; end Inventory, put the file back and start again")
+		}
+		return unusable("may not be written; nothing was changed")
+	case sqlite3.SQLITE_PERM, sqlite3.SQLITE_AUTH:
+		return unusable("may not be written; nothing was changed")
+	case sqlite3.SQLITE_IOERR:
+		return unusable("could not be read or written; is the disk full, or has it gone away?")
+	case sqlite3.SQLITE_CORRUPT:
+		return unusable("is damaged; put back a copy of it")
+	case sqlite3.SQLITE_BUSY, sqlite3.SQLITE_LOCKED:
+		return &Unusable{File: file, Why: "is held by another program; nothing was changed, try again", Busy: true}
 	}
 	return fmt.Errorf("%s: %w", file, err)
 }

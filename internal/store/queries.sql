@@ -162,7 +162,7 @@ DELETE FROM overrule WHERE subject = ? AND field = ?;
 INSERT INTO journal (revision, at, client, edit, kind, of_revision, command, words, changes) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?);
 
 -- name: JournalStack :many
-SELECT revision, kind, of_revision, command, words FROM journal WHERE revision > ? ORDER BY revision;
+SELECT revision, edit, kind, of_revision, command, words FROM journal WHERE revision > ? ORDER BY revision;
 
 -- name: JournalEntry :one
 SELECT * FROM journal WHERE revision = ?;
@@ -171,7 +171,7 @@ SELECT * FROM journal WHERE revision = ?;
 SELECT revision FROM journal WHERE edit = ?;
 
 -- name: JournalSince :many
-SELECT revision, changes FROM journal WHERE revision > ? ORDER BY revision;
+SELECT revision, edit, changes FROM journal WHERE revision > ? ORDER BY revision;
 
 -- name: ListHabits :many
 SELECT * FROM habit ORDER BY position, crop;
@@ -253,3 +253,6 @@ INSERT INTO customs (id, body) VALUES (1, ?) ON CONFLICT (id) DO UPDATE SET body
 
 -- name: DeleteCustoms :exec
 DELETE FROM customs;
+
+-- name: GetSecret :one
+SELECT value FROM secret WHERE name = ?;

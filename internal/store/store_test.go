@@ -64,6 +64,25 @@ func text(t *testing.T, h any) string {
 	return string(out)
 }
 
+// steps undoes or redoes ("undo", "redo") the last edit, naming it as it stands.
+func steps(t *testing.T, s *Store, do, id string) Snapshot {
+	t.Helper()
+	ctx := context.Background()
+	now, err := s.Load(ctx)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if do == "undo" {
+		now, err = s.Undo(ctx, "t", id, *now.Undo)
+	} else {
+		now, err = s.Redo(ctx, "t", id, *now.Redo)
+	}
+	if err != nil {
+		t.Fatal(err)
+	}
+	return now
+}
+
 func TestAHouseholdComesBackAsItWentIn(t *testing.T) {
 	_, snap := begun(t)
 	if got, want := text(t, snap.Household), text(t, millHouse(t)); got != want {
@@ -105,8 +124,8 @@ func TestEditsUndoAndRedoAcrossARestart(t *testing.T) {
 		if err != nil {
 			t.Fatalf("%s: %v", e.Command, err)
 		}
-		if snap.Revision != rev+1 || snap.Words == "" || snap.Undo != snap.Words {
-			t.Fatalf("%s: revision %d after %d, words %q, undo %q", e.Command, snap.Revision, rev, snap.Words, snap.Undo)
+		if snap.Revision != rev+1 || snap.Words == "" || *snap.Undo != (LastEdit{snap.Revision, e.ID, snap.Words}) {
+			t.Fatalf("%s: revision %d after %d, words %q, undo %v", e.Command, snap.Revision, rev, snap.Words, snap.Undo)
 		}
 		rev = snap.Revision
 		versions = append(versions, text(t, snap.Household))
@@ -114,18 +133,14 @@ func TestEditsUndoAndRedoAcrossARestart(t *testing.T) {
 	if order := versions[5]; strings.Index(order, `"id":"w9"`) > strings.Index(order, `"id":"w1"`) {
 		t.Error("a wish moved to the front stands behind the first")
 	}
-	back := func(do func(context.Context, string, string) (Snapshot, error), id, want string) {
+	back := func(do, id, want string) {
 		t.Helper()
-		snap, err := do(ctx, "t", id)
-		if err != nil {
-			t.Fatal(err)
-		}
-		if got := text(t, snap.Household); got != want {
+		if got := text(t, steps(t, s, do, id).Household); got != want {
 			t.Fatalf("%s\ngot  %s\nwant %s", id, got, want)
 		}
 	}
 	for i := len(versions) - 2; i >= 0; i-- {
-		back(s.Undo, fmt.Sprint("u", i), versions[i])
+		back("undo", fmt.Sprint("u", i), versions[i])
 		if i == 7 { // the stack lives in the file, not in the memory
 			if err := s.Close(); err != nil {
 				t.Fatal(err)
@@ -133,14 +148,14 @@ func TestEditsUndoAndRedoAcrossARestart(t *testing.T) {
 			s = opened(t, file)
 		}
 	}
-	var none *NothingTo
-	if _, err := s.Undo(ctx, "t", "too far"); !errors.As(err, &none) {
+	var none *NotLast
+	if _, err := s.Undo(ctx, "t", "too far", LastEdit{1, "begin", ""}); !errors.As(err, &none) || none.Last != nil {
 		t.Errorf("undo before the first edit: %v", err)
 	}
 	for i := 1; i < len(versions); i++ {
-		back(s.Redo, fmt.Sprint("r", i), versions[i])
+		back("redo", fmt.Sprint("r", i), versions[i])
 	}
-	if _, err := s.Redo(ctx, "t", "too far on"); !errors.As(err, &none) {
+	if _, err := s.Redo(ctx, "t", "too far on", LastEdit{2, "e0", ""}); !errors.As(err, &none) || none.Last != nil {
 		t.Errorf("redo after the last edit: %v", err)
 	}
 }
@@ -191,13 +206,83 @@ func TestUndoTakesBackWhateverWasDone(t *testing.T) {
 		snap = next
 	}
 	for i := range done {
-		var err error
-		if snap, err = s.Undo(ctx, "t", fmt.Sprint("u", i)); err != nil {
-			t.Fatal(err)
-		}
+		snap = steps(t, s, "undo", fmt.Sprint("u", i))
 	}
 	if got := text(t, snap.Household); got != want {
 		t.Errorf("got  %s\nwant %s", got, want)
+	}
+}
+
+// Two people look at the same last edit; one edits once more, the other takes back:
+// it is not the newer edit that is taken back.
+func TestUndoTakesBackOnlyWhatItNames(t *testing.T) {
+	ctx := context.Background()
+	s, snap := begun(t)
+	edit := func(id, wish string) Snapshot {
+		now, err := s.Apply(ctx, Edit{Client: "t", ID: id, Revision: snap.Revision, Command: "remove-wish", Target: wish})
+		if err != nil {
+			t.Fatal(err)
+		}
+		return now
+	}
+	seen := edit("first", "w1")
+	newer := edit("second", "w2")
+	var not *NotLast
+	if _, err := s.Undo(ctx, "other", "u", *seen.Undo); !errors.As(err, &not) || *not.Last != *newer.Undo || !strings.Contains(err.Error(), newer.Words) {
+		t.Fatalf("undo of an edit that is no longer the last: %v", err)
+	}
+	for name, of := range map[string]LastEdit{"nothing": {}, "another id": {Revision: newer.Revision, Edit: "first"}, "another revision": {Revision: 2, Edit: "second"}} {
+		if _, err := s.Undo(ctx, "other", name, of); err == nil {
+			t.Errorf("undo naming %s was done", name)
+		}
+	}
+	if _, err := s.Undo(ctx, "other", "", *newer.Undo); err == nil {
+		t.Error("undo without an id of its own was done")
+	}
+	now, err := s.Undo(ctx, "other", "u2", *newer.Undo)
+	if err != nil || len(now.Household.Wishes) != len(seen.Household.Wishes) {
+		t.Errorf("undo of the last edit: %v", err)
+	}
+	if _, err := s.Redo(ctx, "other", "r", *seen.Undo); !errors.As(err, &not) || *not.Last != *now.Redo {
+		t.Errorf("redo of an edit that was not undone: %v", err)
+	}
+}
+
+// A plan that has changed since it was looked at is not agreed to.
+func TestAgreeingNamesThePlanThatWasSeen(t *testing.T) {
+	ctx := context.Background()
+	s, snap := begun(t)
+	if _, err := s.Apply(ctx, Edit{Client: "t", ID: "x", Revision: snap.Revision, Command: "remove-wish", Target: "w1"}); err != nil {
+		t.Fatal(err)
+	}
+	var clash *Clash
+	agree := Edit{Client: "t", ID: "a", Revision: snap.Revision, Command: "agree", Agreement: &table.Agreement{On: civil.Of(2027, 1, 12), Year: 2027}}
+	if _, err := s.Apply(ctx, agree); !errors.As(err, &clash) || clash.Kind != "plan" {
+		t.Errorf("a plan that nobody has seen was agreed to: %v", err)
+	}
+	agree.Revision++
+	if _, err := s.Apply(ctx, agree); err != nil {
+		t.Error(err)
+	}
+}
+
+// Several edits of one thing that a client made while it had no connection do not
+// clash with each other; with somebody else's they do.
+func TestEditsMadeWithoutAConnectionFollowEachOther(t *testing.T) {
+	ctx := context.Background()
+	s, snap := begun(t)
+	change := func(id string, number float64, follows ...string) error {
+		w := snap.Household.Wishes[0]
+		w.Amount.Number = number
+		_, err := s.Apply(ctx, Edit{Client: "phone", ID: id, Revision: snap.Revision, Command: "change-wish", Wish: &w, Follows: follows})
+		return err
+	}
+	if err := errors.Join(change("a", 3), change("b", 4, "a"), change("c", 5, "a", "b")); err != nil {
+		t.Fatal(err)
+	}
+	var clash *Clash
+	if err := change("d", 6, "a", "b"); !errors.As(err, &clash) {
+		t.Errorf("an edit that does not follow c clashes with nothing: %v", err)
 	}
 }
 
@@ -327,7 +412,7 @@ func TestFilesThatAreNoHousehold(t *testing.T) {
 	}
 	for file, want := range map[string]string{
 		notes: "is not a database", other: "another application", newer: "newer version",
-		filepath.Join(dir, "none", "a.db"): "cannot be opened", dir: "cannot be opened",
+		filepath.Join(dir, "none", "a.db"): "is not there", dir: "cannot be opened",
 	} {
 		if s, err := Open(ctx, file); err == nil || !strings.Contains(err.Error(), want) {
 			t.Errorf("%s: got %v, want it to say %q", file, err, want)
@@ -444,9 +529,7 @@ func TestAFileOfTheFirstVersion(t *testing.T) {
 	if err != nil || len(snap.Household.Wishes) != 1 || len(snap.Household.Wishes[0].Preparations) != 1 || snap.Household.Wishes[0].Preparations[0] != "tomato-sauce-thick" {
 		t.Fatalf("%+v %v", snap.Household, err)
 	}
-	if snap, err = s.Undo(ctx, "t", "u1"); err != nil {
-		t.Fatal(err)
-	}
+	snap = steps(t, s, "undo", "u1")
 	if w := snap.Household.Wishes[0]; w.Amount.Number != 20 || len(w.Preparations) != 1 || w.Preparation != "" {
 		t.Errorf("undo brought back %+v", w)
 	}

@@ -173,7 +173,7 @@ func (b Bed) Validate(c invalid.Check, families []string) {
 		at.Number("year", float64(s.Year), 1950, 2150)
 		for _, f := range s.Families {
 			if !slices.Contains(families, f) {
-				at.Add("families", f, "a family of the crop book, such as Solanaceae")
+				at.OfBook().Add("families", f, "a family of the crop book, such as Solanaceae")
 			}
 		}
 	}
@@ -189,7 +189,7 @@ func (b Bed) validateStanding(c invalid.Check, families []string) {
 		at := c.Index("stands", i)
 		at.Text("name", s.Name, 60)
 		if s.Family != "" && !slices.Contains(families, s.Family) {
-			at.Add("family", s.Family, "a family of the crop book, such as Amaryllidaceae, or none")
+			at.OfBook().Add("family", s.Family, "a family of the crop book, such as Amaryllidaceae, or none")
 		}
 		if s.Until < civil.Of(1950, 1, 1) || s.Until > civil.Of(2151, 1, 1) {
 			at.Add("until", s.Until.String(), "a day from 1950 to 2150")

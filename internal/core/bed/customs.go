@@ -89,7 +89,7 @@ func (u Customs) Validate(c invalid.Check, families, pairs []string) {
 				found = found || k == v
 			}
 			if !found {
-				c.Add(invalid.Element(field, i), v, what)
+				c.OfBook().Add(invalid.Element(field, i), v, what)
 			}
 		}
 	}

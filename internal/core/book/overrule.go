@@ -178,7 +178,7 @@ func (b *Book) With(overrules []Overrule) (*Book, Rules, map[string]float64, err
 			}
 		case "crop":
 			if c := out.byCrop[id]; c == nil {
-				at.Add("subject", o.Subject, "a crop of the book")
+				at.OfBook().Add("subject", o.Subject, "a crop of the book")
 				continue
 			} else if assumption = find(cropAssumptions, o.Field); assumption != nil {
 				if c == b.byCrop[id] {
@@ -192,7 +192,7 @@ func (b *Book) With(overrules []Overrule) (*Book, Rules, map[string]float64, err
 			}
 		case "preparation":
 			if p := out.byPrep[id]; p == nil {
-				at.Add("subject", o.Subject, "a preparation of the book")
+				at.OfBook().Add("subject", o.Subject, "a preparation of the book")
 				continue
 			} else if assumption = find(preparationAssumptions, o.Field); assumption != nil {
 				if p == b.byPrep[id] {
@@ -209,7 +209,7 @@ func (b *Book) With(overrules []Overrule) (*Book, Rules, map[string]float64, err
 			continue
 		}
 		if slot == nil {
-			at.Add("field", o.Field, "an assumption that "+o.Subject+" has")
+			at.OfBook().Add("field", o.Field, "an assumption that "+o.Subject+" has")
 			continue
 		}
 		at.Number("value", o.Value, assumption.Least, assumption.Most)

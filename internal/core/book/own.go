@@ -55,13 +55,13 @@ func (b *Book) addOwnCrop(c invalid.Check, usual *Book, o OwnCrop) {
 	c.Text("food", o.Food, 40)
 	switch {
 	case from == nil:
-		c.Add("from", o.From, "a crop of the book to start from")
+		c.OfBook().Add("from", o.From, "a crop of the book to start from")
 		return
 	case o.ID == "" || len(o.ID) > 64 || b.byCrop[o.ID] != nil:
-		c.Add("id", o.ID, "an id of 1 to 64 characters that no crop has yet")
+		c.OfBook().Add("id", o.ID, "an id of 1 to 64 characters that no crop has yet")
 		return
 	case b.named(o.Name, o.ID):
-		c.Add("name", o.Name, "a name of its own; another crop has it")
+		c.OfBook().Add("name", o.Name, "a name of its own; another crop has it")
 	}
 	own := *from
 	own.ID, own.Name, own.Food, own.Own, own.From = o.ID, strings.TrimSpace(o.Name), strings.ToLower(strings.TrimSpace(o.Food)), true, from.ID
@@ -89,10 +89,10 @@ func (b *Book) addOwnPreparation(c invalid.Check, usual *Book, o OwnPreparation)
 	c.Text("name", o.Name, 60)
 	switch {
 	case from == nil:
-		c.Add("from", o.From, "a preparation of the book to start from")
+		c.OfBook().Add("from", o.From, "a preparation of the book to start from")
 		return
 	case o.ID == "" || len(o.ID) > 64 || b.byPrep[o.ID] != nil:
-		c.Add("id", o.ID, "an id of 1 to 64 characters that no preparation has yet")
+		c.OfBook().Add("id", o.ID, "an id of 1 to 64 characters that no preparation has yet")
 		return
 	}
 	own := *from
@@ -103,7 +103,7 @@ func (b *Book) addOwnPreparation(c invalid.Check, usual *Book, o OwnPreparation)
 	}
 	for _, id := range o.Crops {
 		if crop := b.byCrop[id]; crop == nil || !crop.Weighed() {
-			c.Add("crops", id, "crops of the book that are weighed")
+			c.OfBook().Add("crops", id, "crops of the book that are weighed")
 			return
 		}
 		own.Crops = append(own.Crops, id)

@@ -7,14 +7,18 @@ import (
 )
 
 // Date is a day of the proleptic Gregorian calendar, counted in days from
-// 1 January 1970. Differences of dates are days.
+// 1 January 1800, which no household can name: the zero Date is no day at all.
+// Differences of dates are days.
 type Date int
+
+// epoch is the zero Date in days before 1 January 1970.
+const epoch = 62091
 
 // Of returns the date of a year, month (1 to 12) and day; what lies outside
 // the month runs over into its neighbours, as in package time.
 func Of(year, month, day int) Date {
 	t := time.Date(year, time.Month(month), day, 0, 0, 0, 0, time.UTC)
-	return Date(t.Unix() / 86400)
+	return Date(t.Unix()/86400 + epoch)
 }
 
 // Parse reads an ISO 8601 date such as 2027-04-28.
@@ -29,22 +33,23 @@ func Parse(s string) (Date, error) {
 	return Of(t.Year(), int(t.Month()), t.Day()), nil
 }
 
-func (d Date) time() time.Time { return time.Unix(int64(d)*86400, 0).UTC() }
+// Midnight returns the beginning of the day in UTC.
+func (d Date) Midnight() time.Time { return time.Unix((int64(d)-epoch)*86400, 0).UTC() }
 
 // Split returns year, month (1 to 12) and day of the month.
 func (d Date) Split() (year, month, day int) {
-	t := d.time()
+	t := d.Midnight()
 	return t.Year(), int(t.Month()), t.Day()
 }
 
 // String writes the date in ISO 8601.
-func (d Date) String() string { return d.time().Format(time.DateOnly) }
+func (d Date) String() string { return d.Midnight().Format(time.DateOnly) }
 
 // Words writes the date as "28 Apr 2027".
-func (d Date) Words() string { return d.time().Format("2 Jan 2006") }
+func (d Date) Words() string { return d.Midnight().Format("2 Jan 2006") }
 
 // Short writes the date as "28 Apr".
-func (d Date) Short() string { return d.time().Format("2 Jan") }
+func (d Date) Short() string { return d.Midnight().Format("2 Jan") }
 
 // MarshalText writes the date in ISO 8601.
 func (d Date) MarshalText() ([]byte, error) { return []byte(d.String()), nil }

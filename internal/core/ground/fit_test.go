@@ -23,7 +23,7 @@ func (d *draws) below(n int) int {
 	return int(uint64(*d>>33) % uint64(n))
 }
 
-const spring = 20900 // a day of 2027, counted from 1970
+var spring = civil.Of(2027, 3, 23)
 
 // garden makes up beds and plantings. A full one is cut out of the beds' ground
 // and time, so that all of it is known to fit; any other is of plantings at
@@ -37,7 +37,7 @@ func garden(seed uint64, beds, plantings int, full bool) Input {
 		in.Beds = append(in.Beds, bed.Bed{ID: fmt.Sprintf("b%d", k), Name: fmt.Sprint(k), Width: 1.2, Length: float64(8+d.below(5)) / 2 * 1.5})
 	}
 	add := func(c *book.Crop, length float64, from, to int) {
-		p := Planting{ID: fmt.Sprintf("p%03d", len(in.Plantings)), Crop: c, From: civil.Date(spring + from), To: civil.Date(spring + to), Priority: d.below(3)}
+		p := Planting{ID: fmt.Sprintf("p%03d", len(in.Plantings)), Crop: c, From: spring + civil.Date(from), To: spring + civil.Date(to), Priority: d.below(3)}
 		f := newFitting(Input{Plantings: []Planting{p}, Beds: in.Beds[:1], Edge: in.Edge})
 		p.Planted = max(1, f.holds(0, 0, int(length*1000)))
 		in.Plantings = append(in.Plantings, p)

@@ -19,6 +19,9 @@ type Field struct {
 	Value string
 	// Allowed says what would be right.
 	Allowed string
+	// OfBook tells that the value could stand with another crop book: it names a
+	// crop, a food or a preparation, or what only some of them have.
+	OfBook bool
 }
 
 // Error reads as one sentence: the field, the value, what is allowed.
@@ -56,8 +59,9 @@ func All(err error) Fields {
 
 // Check gathers mistakes under a path.
 type Check struct {
-	path  string
-	found *Fields
+	path   string
+	found  *Fields
+	ofBook bool
 }
 
 // NewCheck starts a look at a document.
@@ -68,7 +72,13 @@ func (c Check) At(name string) Check {
 	if c.path != "" {
 		name = c.path + "." + name
 	}
-	return Check{path: name, found: c.found}
+	return Check{path: name, found: c.found, ofBook: c.ofBook}
+}
+
+// OfBook looks at what hangs on the crop book.
+func (c Check) OfBook() Check {
+	c.ofBook = true
+	return c
 }
 
 // Index looks at element i of a list.
@@ -79,7 +89,7 @@ func Element(name string, i int) string { return name + "[" + strconv.Itoa(i) + 
 
 // Add notes a mistake at a field of the part looked at.
 func (c Check) Add(field, value, allowed string) {
-	*c.found = append(*c.found, &Field{Field: c.At(field).path, Value: value, Allowed: allowed})
+	*c.found = append(*c.found, &Field{Field: c.At(field).path, Value: value, Allowed: allowed, OfBook: c.ofBook})
 }
 
 // Number demands a finite number from least to most.

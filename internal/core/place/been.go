@@ -39,6 +39,9 @@ func ValidateDays(c invalid.Check, days []Day) {
 	}
 	for i, d := range days {
 		at := c.Index("weather", i)
+		if d.Date < civil.Of(1900, 1, 1) {
+			at.Add("date", "", "a day such as 2026-05-14")
+		}
 		at.Number("max", d.Max, -60, 65)
 		at.Number("min", d.Min, -75, 60)
 		if d.Min > d.Max {

@@ -19,11 +19,11 @@ var phases = [4]string{"new", "first quarter", "full", "last quarter"}
 // by the day in universal time. The instants follow Meeus, "Astronomical
 // Algorithms" (1998), chapter 49, with its largest terms; they are within an hour.
 func Moons(from, to civil.Date) (out []Moon) {
-	const epoch = 10962 // 2000-01-06, days from 1970-01-01
-	k := math.Floor(float64(from-epoch)/29.530588861) - 1
+	first := civil.Of(2000, 1, 6) // a new moon
+	k := math.Floor(float64(from-first)/29.530588861) - 1
 	for ; ; k += 0.25 {
 		jde := instant(k)
-		day := civil.Date(math.Floor(jde - 2440587.5))
+		day := civil.Of(1970, 1, 1) + civil.Date(math.Floor(jde-2440587.5))
 		if day > to {
 			return out
 		}

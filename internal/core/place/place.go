@@ -3,6 +3,7 @@
 package place
 
 import (
+	"encoding/json"
 	"fmt"
 	"math"
 
@@ -15,13 +16,29 @@ type Place struct {
 	Name        string         `json:"name"`
 	Latitude    float64        `json:"latitude"` // degrees, north positive
 	Altitude    float64        `json:"altitude"` // m above the sea
-	MeanMax     [12]float64    `json:"mean_max"` // mean daily maximum, January first
-	MeanMin     [12]float64    `json:"mean_min"`
-	Rain        [12]float64    `json:"rain"`
+	MeanMax     Months         `json:"mean_max"` // mean daily maximum, January first
+	MeanMin     Months         `json:"mean_min"`
+	Rain        Months         `json:"rain"`
 	FrostFree   bool           `json:"frost_free"`
 	LastFrost   civil.MonthDay `json:"last_frost"`   // median last spring frost; none where frost-free
 	FirstFrost  civil.MonthDay `json:"first_frost"`  // median first autumn frost
 	FrostSpread float64        `json:"frost_spread"` // standard deviation of both, days
+}
+
+// Months holds a figure for each month, January first.
+type Months [12]float64
+
+// UnmarshalJSON reads a list of twelve; another number of them is an invalid.Field.
+func (m *Months) UnmarshalJSON(body []byte) error {
+	var list []float64
+	if err := json.Unmarshal(body, &list); err != nil {
+		return err
+	}
+	if len(list) != len(m) {
+		return &invalid.Field{Field: "months", Value: fmt.Sprintf("a list of %d", len(list)), Allowed: "twelve figures, January first"}
+	}
+	*m = Months(list)
+	return nil
 }
 
 // Validate looks for what cannot be: numbers out of range, minima above

@@ -5,6 +5,7 @@ package plan
 
 import (
 	"fmt"
+	"slices"
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
@@ -23,6 +24,19 @@ type Input struct {
 	AsOf      civil.Date // the date it is; what is past binds
 	Household table.Household
 	Memory    *Memory // keeps a place's seasons from plan to plan; nil: they are worked out anew
+
+	// Unknown is what was left out of the household because the crop book does not
+	// know it. Fitted finds it; a household that was not fitted is fitted by every
+	// function that reckons.
+	Unknown []table.Unknown
+}
+
+// Fitted returns the input with nothing in its household that the crop book does
+// not know. The error is about the rest, as an invalid.Fields.
+func (in Input) Fitted() (Input, error) {
+	h, unknown, err := in.Household.Fitting(book.Usual())
+	in.Household, in.Unknown = h, append(slices.Clone(in.Unknown), unknown...)
+	return in, err
 }
 
 // Plan is what a household's wishes come to.
@@ -47,6 +61,8 @@ type Plan struct {
 	Work       Work         `json:"work"`    // hours in the garden and trays on the raising shelf, by week
 	Moons      []place.Moon `json:"moons"`   // information only
 	Changed    []Move       `json:"changed"` // what differs from the plan that was agreed
+
+	Unknown []table.Unknown `json:"unknown"` // what the crop book does not know: kept, and left out of the plan
 }
 
 // Tally is the whole table at a glance. Weeks are counted wish by wish.
@@ -308,19 +324,19 @@ func compute(in Input, rec *working.Recorder) (Plan, []*working.Working, error) 
 
 // worked works a plan out and returns all that was needed for it.
 func worked(in Input, rec *working.Recorder) (*computation, error) {
-	h := in.Household
-	usual := book.Usual()
-	if err := h.Validate(usual); err != nil {
+	in, err := in.Fitted()
+	if err != nil {
 		return nil, err
 	}
-	own, rules, usualRules, err := h.Book(usual)
+	h := in.Household
+	own, rules, usualRules, err := h.Book(book.Usual())
 	if err != nil {
 		return nil, err
 	}
 	if in.Memory == nil {
 		in.Memory = &Memory{}
 	}
-	c := &computation{in: in, start: h.YearStart(), seasons: map[under]*season.Season{}}
+	c := &computation{in: in, plan: Plan{Unknown: append([]table.Unknown{}, in.Unknown...)}, start: h.YearStart(), seasons: map[under]*season.Season{}}
 	c.been = place.ThisYear(h.Place, h.Weather, in.AsOf)
 	c.of = remembered{h.Place, apart(c.been), c.start.YearDay()}
 	c.year = in.Memory.recall(c.of, c.been)

@@ -36,8 +36,11 @@ func (l Lot) Validate(c invalid.Check) {
 	c.OneOf("unit", l.Unit, "L", "kg", "pieces")
 	c.Positive("count", l.Count, 20000)
 	c.Positive("size", l.Size, 2000)
-	if l.PutUp == 0 {
+	switch {
+	case l.PutUp == 0:
 		c.Add("put_up", "", "the day it was put up or stored, such as 2026-09-20")
+	case l.PutUp < civil.Of(1950, 1, 1) || l.PutUp > civil.Of(2151, 1, 1):
+		c.Add("put_up", l.PutUp.String(), "a day from 1950 to 2150")
 	}
 	if l.Until != 0 && l.Until < l.PutUp {
 		c.Add("until", l.Until.String(), "a day after it was put up, "+l.PutUp.String())

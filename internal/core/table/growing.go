@@ -32,13 +32,13 @@ func Bulbing(c *book.Crop) bool { return c.Group == "bulb" && c.Food == "onion" 
 func (h Habit) Validate(c invalid.Check, b *book.Book) {
 	crop := b.Crop(h.Crop)
 	if crop == nil {
-		c.Add("crop", h.Crop, "a crop of the book")
+		c.OfBook().Add("crop", h.Crop, "a crop of the book")
 		return
 	}
 	c.OneOf("school", string(h.School), "", string(season.ByFrost), string(season.ByTemperature))
 	c.OneOf("way", string(h.Way), "", string(season.Direct), string(season.Raised), string(season.Bought))
 	if !season.CanBe(crop, h.Way) {
-		c.Add("way", string(h.Way), "a way that the book gives for "+crop.Short())
+		c.OfBook().Add("way", string(h.Way), "a way that the book gives for "+crop.Short())
 	}
 	if !h.NotBefore.IsZero() && !h.NotBefore.Valid() {
 		c.Add("not_before", h.NotBefore.String(), "a day such as 05-20, or none")
@@ -48,7 +48,7 @@ func (h Habit) Validate(c invalid.Check, b *book.Book) {
 	}
 	c.OneOf("day_length", h.DayLength, "", "short", "intermediate", "long")
 	if h.DayLength != "" && !Bulbing(crop) {
-		c.Add("day_length", h.DayLength, "none: only bulbing onions go by the length of the day")
+		c.OfBook().Add("day_length", h.DayLength, "none: only bulbing onions go by the length of the day")
 	}
 }
 

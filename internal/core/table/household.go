@@ -58,7 +58,7 @@ type Patch struct {
 // Validate looks at a patch.
 func (p Patch) Validate(c invalid.Check, b *book.Book) {
 	if crop := b.Crop(p.Crop); crop == nil || !crop.Perennial() {
-		c.Add("crop", p.Crop, "a perennial of the crop book, such as asparagus")
+		c.OfBook().Add("crop", p.Crop, "a perennial of the crop book, such as asparagus")
 	}
 	c.Number("plants", float64(p.Plants), 1, 20000)
 	c.Number("planted", float64(p.Planted), 1900, 2150)

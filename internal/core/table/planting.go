@@ -60,16 +60,16 @@ func (p *Planting) Begun() bool { return p.Sown != nil || p.Out != nil }
 func (p Planting) Validate(c invalid.Check, b *book.Book) {
 	crop := b.Crop(p.Crop)
 	if crop == nil {
-		c.Add("crop", p.Crop, "a crop of the book")
+		c.OfBook().Add("crop", p.Crop, "a crop of the book")
 		return
 	}
 	if crop.Perennial() {
-		c.Add("crop", p.Crop, "a crop of a season: perennials that stand are entered as patches")
+		c.OfBook().Add("crop", p.Crop, "a crop of a season: perennials that stand are entered as patches")
 	}
 	c.OneOf("cover", string(p.Cover), place.CoverNames()...)
 	c.OneOf("way", string(p.Way), "", string(season.Direct), string(season.Raised), string(season.Bought))
 	if !season.CanBe(crop, p.Way) {
-		c.Add("way", string(p.Way), "a way that the book gives for "+crop.Short())
+		c.OfBook().Add("way", string(p.Way), "a way that the book gives for "+crop.Short())
 	}
 	day := func(field string, d civil.Date) {
 		if d < civil.Of(1950, 1, 1) || d > civil.Of(2151, 1, 1) {
@@ -97,6 +97,9 @@ func (p Planting) Validate(c invalid.Check, b *book.Book) {
 	for i, d := range p.Done {
 		c.Index("done", i).Text("what", d.What, 40)
 		c.Index("done", i).Number("count", d.Count, 0, 1e6)
+		if d.Day < civil.Of(1950, 1, 1) || d.Day > civil.Of(2151, 1, 1) {
+			c.Index("done", i).Add("day", d.Day.String(), "a day from 1950 to 2150")
+		}
 	}
 }
 

@@ -22,6 +22,7 @@ func validateLots(c invalid.Check, lots []shelf.Lot, b *book.Book) {
 // ValidateLot looks for what cannot stand in one lot.
 func ValidateLot(c invalid.Check, l shelf.Lot, b *book.Book) {
 	l.Validate(c)
+	c = c.OfBook()
 	kinds := b.Food(l.Food)
 	f := Form(l.Form)
 	switch {

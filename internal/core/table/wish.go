@@ -240,7 +240,7 @@ func (w Wish) Validate(c invalid.Check, b *book.Book) {
 	if w.Story != nil {
 		w.Story.validate(c.At("story"), w.Amount.Kind)
 	}
-	w.validateFood(c, b)
+	w.validateFood(c.OfBook(), b)
 }
 
 func (w Wish) validateSeason(c invalid.Check) {

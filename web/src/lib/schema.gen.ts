@@ -412,14 +412,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/calendar.ics": {
+    "/calendar/{secret}/sowings.ics": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** The same calendar under an address to subscribe to */
+        /** The same calendar under an address to subscribe to, which nobody can guess */
         get: operations["getCalendarFeed"];
         put?: never;
         post?: never;
@@ -480,15 +480,49 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/demo-household": {
+    "/household-file-read": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** The made-up demo household, to begin from */
-        get: operations["getDemoHousehold"];
+        get?: never;
+        put?: never;
+        /** Read a household file, without changing anything */
+        post: operations["postHouseholdFileRead"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/backup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A whole copy of the household's file, opened and planned again before it is sent */
+        get: operations["getBackup"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/demo-households": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The made-up households to look around in */
+        get: operations["getDemoHouseholds"];
         put?: never;
         post?: never;
         delete?: never;
@@ -506,17 +540,29 @@ export interface components {
             household?: components["schemas"]["Household"];
             plan?: components["schemas"]["Plan"];
             before?: components["schemas"]["Tally"];
-            /** @description what undo would take back; empty for nothing */
-            undo: string;
-            redo: string;
+            undo?: components["schemas"]["LastEdit"];
+            redo?: components["schemas"]["LastEdit"];
+            /** @description where the calendar to subscribe to is, below the contract's own address; nobody can guess it */
+            calendar?: string;
             /** @description what the last edit did */
             words: string;
             /** @description what the last edit moved among the sowings */
             moves?: components["schemas"]["Move"][];
         };
+        /** @description the edit that undo would take back, or redo do again; left out where there is none */
+        LastEdit: {
+            revision: number;
+            /** @description the id that its client gave it */
+            edit: string;
+            words: string;
+        };
         Step: {
             client: string;
             id: string;
+            /** @description of the edit that is taken back or done again */
+            revision: number;
+            /** @description that edit's own id */
+            edit: string;
         };
         Edit: {
             /** @description who edits */
@@ -526,7 +572,7 @@ export interface components {
             /** @description the revision it was made against */
             revision: number;
             /** @enum {string} */
-            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs";
+            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs" | "call-it" | "remove-unknown";
             household?: components["schemas"]["Household"];
             settings?: components["schemas"]["Settings"];
             place?: components["schemas"]["Place"];
@@ -552,6 +598,29 @@ export interface components {
             target?: string;
             /** @description the wish to stand behind; empty for the front */
             after?: string;
+            call?: components["schemas"]["Call"];
+            /** @description ids of edits of the same client that were made before this one, without a connection, against the same revision */
+            follows?: string[];
+        };
+        /** @description a name that the crop book does not know, and the one that takes its place everywhere */
+        Call: {
+            /** @enum {string} */
+            of: "crop" | "food" | "preparation";
+            unknown: string;
+            known: string;
+        };
+        HouseholdFile: {
+            /** @description the file as it is */
+            text: string;
+        };
+        HouseholdRead: {
+            household: components["schemas"]["Household"];
+            unknown: components["schemas"]["Unknown"][];
+        };
+        DemoHousehold: {
+            id: string;
+            words: string;
+            household: components["schemas"]["Household"];
         };
         Problem: {
             type: string;
@@ -848,6 +917,19 @@ export interface components {
             moons: components["schemas"]["Moon"][];
             /** @description what differs from the plan agreed to */
             changed: components["schemas"]["Move"][];
+            /** @description what the crop book does not know: kept as it is, and left out of the plan */
+            unknown: components["schemas"]["Unknown"][];
+        };
+        Unknown: {
+            kind: string;
+            id: string;
+            words: string;
+            /** @description what it names: crop, food or preparation; empty where it is something else */
+            of: string;
+            /** @description the name that is not known */
+            name: string;
+            field: string;
+            allowed: string;
         };
         Field: {
             crop: string;
@@ -1710,6 +1792,7 @@ export interface components {
             client: string;
             id: string;
             revision: number;
+            follows?: string[];
             sowing: string;
             bed: string;
             /**
@@ -1782,6 +1865,7 @@ export interface components {
             client: string;
             id: string;
             revision: number;
+            follows?: string[];
             event: components["schemas"]["SowingEvent"];
         };
         StationAsk: {
@@ -2540,7 +2624,9 @@ export interface operations {
                 units?: "metric" | "us";
             };
             header?: never;
-            path?: never;
+            path: {
+                secret: string;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -2624,7 +2710,32 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    getDemoHousehold: {
+    postHouseholdFileRead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseholdFile"];
+            };
+        };
+        responses: {
+            /** @description The household to begin with */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseholdRead"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getBackup: {
         parameters: {
             query?: never;
             header?: never;
@@ -2633,13 +2744,34 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The household */
+            /** @description The file */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Household"];
+                    "application/vnd.sqlite3": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getDemoHouseholds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The households */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DemoHousehold"][];
                 };
             };
             default: components["responses"]["Problem"];

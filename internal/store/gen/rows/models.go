@@ -166,6 +166,11 @@ type Plot struct {
 	Body string
 }
 
+type Secret struct {
+	Name  string
+	Value string
+}
+
 type Store struct {
 	ID          string
 	Position    float64

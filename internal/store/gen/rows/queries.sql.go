@@ -404,6 +404,17 @@ func (q *Queries) GetPlot(ctx context.Context) ([]Plot, error) {
 	return items, nil
 }
 
+const getSecret = `-- name: GetSecret :one
+SELECT value FROM secret WHERE name = ?
+`
+
+func (q *Queries) GetSecret(ctx context.Context, name string) (string, error) {
+	row := q.db.QueryRowContext(ctx, getSecret, name)
+	var value string
+	err := row.Scan(&value)
+	return value, err
+}
+
 const journalByEdit = `-- name: JournalByEdit :many
 SELECT revision FROM journal WHERE edit = ?
 `
@@ -453,11 +464,12 @@ func (q *Queries) JournalEntry(ctx context.Context, revision int64) (Journal, er
 }
 
 const journalSince = `-- name: JournalSince :many
-SELECT revision, changes FROM journal WHERE revision > ? ORDER BY revision
+SELECT revision, edit, changes FROM journal WHERE revision > ? ORDER BY revision
 `
 
 type JournalSinceRow struct {
 	Revision int64
+	Edit     string
 	Changes  string
 }
 
@@ -470,7 +482,7 @@ func (q *Queries) JournalSince(ctx context.Context, revision int64) ([]JournalSi
 	var items []JournalSinceRow
 	for rows.Next() {
 		var i JournalSinceRow
-		if err := rows.Scan(&i.Revision, &i.Changes); err != nil {
+		if err := rows.Scan(&i.Revision, &i.Edit, &i.Changes); err != nil {
 			return nil, err
 		}
 		items = append(items, i)
@@ -485,11 +497,12 @@ func (q *Queries) JournalSince(ctx context.Context, revision int64) ([]JournalSi
 }
 
 const journalStack = `-- name: JournalStack :many
-SELECT revision, kind, of_revision, command, words FROM journal WHERE revision > ? ORDER BY revision
+SELECT revision, edit, kind, of_revision, command, words FROM journal WHERE revision > ? ORDER BY revision
 `
 
 type JournalStackRow struct {
 	Revision   int64
+	Edit       string
 	Kind       string
 	OfRevision int64
 	Command    string
@@ -507,6 +520,7 @@ func (q *Queries) JournalStack(ctx context.Context, revision int64) ([]JournalSt
 		var i JournalStackRow
 		if err := rows.Scan(
 			&i.Revision,
+			&i.Edit,
 			&i.Kind,
 			&i.OfRevision,
 			&i.Command,
