@@ -72,7 +72,7 @@ keeps your edits; remove the file to start over.`,
 		RunE: func(c *cobra.Command, _ []string) error { return s.serve(c) },
 	}
 	s.add(c, "inventory-demo.db", "the demo's `FILE`")
-	c.Flags().StringVar(&s.demo, "household", demo.Households[0].ID, "`WHICH`: "+strings.Join(demoNames(), ", "))
+	c.Flags().StringVar(&s.demo, "of", demo.Households[0].ID, "`ONE` of "+strings.Join(demoNames(), ", "))
 	return c
 }
 

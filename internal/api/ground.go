@@ -168,7 +168,7 @@ func (s *Server) GetGroundWays(c *echo.Context) error {
 	if err != nil {
 		return err
 	}
-	ways, err := ground.Ways(f.of.input, f.of.plan, f.input, f.layout)
+	ways, err := ground.Ways(c.Request().Context(), f.of.input, f.of.plan, f.input, f.layout)
 	if err != nil {
 		return err
 	}

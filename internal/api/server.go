@@ -5,11 +5,13 @@ package api
 import (
 	"context"
 	"encoding/json"
+	"errors"
 	"io/fs"
 	"log/slog"
 	"net/http"
 	"strings"
 	"sync"
+	"syscall"
 
 	"github.com/labstack/echo/v5"
 	"github.com/labstack/echo/v5/middleware"
@@ -296,13 +298,16 @@ func (s *Server) GetWays(c *echo.Context, params GetWaysParams) error {
 	var ways []plan.Way
 	switch {
 	case params.Wish != nil:
-		ways, err = plan.Ways(in, *params.Wish)
+		ways, err = plan.Ways(c.Request().Context(), in, *params.Wish)
 	case params.Week != nil:
-		ways, err = plan.Helps(in, *params.Week)
+		ways, err = plan.Helps(c.Request().Context(), in, *params.Week)
 	default:
 		return &refusal{http.StatusBadRequest, "not understood", "ways of what? Name a wish or a week"}
 	}
-	if err != nil {
+	switch {
+	case c.Request().Context().Err() != nil:
+		return err
+	case err != nil:
 		return &refusal{http.StatusNotFound, "no ways", err.Error()}
 	}
 	return c.JSON(http.StatusOK, ways)
@@ -404,6 +409,10 @@ var _ ServerInterface = (*Server)(nil)
 
 // problems turns every error into a problem detail (RFC 9457).
 func problems(c *echo.Context, err error) {
+	if c.Request().Context().Err() != nil || errors.Is(err, syscall.EPIPE) || errors.Is(err, syscall.ECONNRESET) {
+		slog.Debug("the client has gone", "path", c.Request().URL.Path)
+		return
+	}
 	p := problemOf(err)
 	if p.Status >= 500 {
 		slog.Error("request failed", "path", c.Request().URL.Path, "error", err)

@@ -19,6 +19,7 @@ var rooms = []string{"invalid", "civil", "amount", "working", "book", "caution",
 // of them reads a clock, a file, a network or a generator of its own seed.
 var pure = []string{
 	"cmp", "reflect", "errors", "fmt", "maps", "math", "math/bits", "slices", "sort", "strconv", "strings", "sync", "unicode",
+	"context",               // to end what nobody waits for any longer
 	"encoding/json", "time", // time: for the calendar alone, see below
 	"embed", "encoding/csv", "io", "io/fs", // the embedded book
 }

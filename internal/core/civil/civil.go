@@ -42,8 +42,13 @@ func (d Date) Split() (year, month, day int) {
 	return t.Year(), int(t.Month()), t.Day()
 }
 
-// String writes the date in ISO 8601.
-func (d Date) String() string { return d.Midnight().Format(time.DateOnly) }
+// String writes the date in ISO 8601, and nothing for no day.
+func (d Date) String() string {
+	if d == 0 {
+		return ""
+	}
+	return d.Midnight().Format(time.DateOnly)
+}
 
 // Words writes the date as "28 Apr 2027".
 func (d Date) Words() string { return d.Midnight().Format("2 Jan 2006") }
@@ -51,11 +56,15 @@ func (d Date) Words() string { return d.Midnight().Format("2 Jan 2006") }
 // Short writes the date as "28 Apr".
 func (d Date) Short() string { return d.Midnight().Format("2 Jan") }
 
-// MarshalText writes the date in ISO 8601.
+// MarshalText writes the date in ISO 8601, and nothing for no day.
 func (d Date) MarshalText() ([]byte, error) { return []byte(d.String()), nil }
 
-// UnmarshalText reads an ISO 8601 date.
+// UnmarshalText reads an ISO 8601 date; an empty text is no day.
 func (d *Date) UnmarshalText(text []byte) (err error) {
+	if len(text) == 0 {
+		*d = 0
+		return nil
+	}
 	*d, err = Parse(string(text))
 	return err
 }

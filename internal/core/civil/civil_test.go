@@ -37,3 +37,17 @@ func TestMonthDays(t *testing.T) {
 		}
 	}
 }
+
+// The zero Date is no day: every day that can be written comes back, the first of
+// 1970 too, and a day that was left out is not taken for one.
+func TestNoDayIsNoDate(t *testing.T) {
+	for _, text := range []string{"1970-01-01", "1900-01-01", "2027-04-28", "2200-12-31", ""} {
+		var d Date
+		if err := d.UnmarshalText([]byte(text)); err != nil || d.String() != text || (d == 0) != (text == "") {
+			t.Errorf("%q is read as %d and written %q: %v", text, d, d, err)
+		}
+	}
+	if Of(1970, 1, 1).Midnight().Unix() != 0 || Of(2000, 3, 1)-Of(2000, 2, 28) != 2 {
+		t.Error("days are counted wrong")
+	}
+}

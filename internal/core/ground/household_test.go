@@ -2,6 +2,7 @@ package ground_test
 
 import (
 	"bytes"
+	"context"
 	"encoding/json"
 	"math"
 	"slices"
@@ -42,7 +43,7 @@ func TestWaysOutOfAShortage(t *testing.T) {
 	if l.Short <= 0 {
 		t.Fatal("seven beds are enough, so there is nothing to test")
 	}
-	ways, err := ground.Ways(in, p, fit, l)
+	ways, err := ground.Ways(context.Background(), in, p, fit, l)
 	if err != nil || len(ways) < 5 {
 		t.Fatalf("%d ways, %v", len(ways), err)
 	}
@@ -95,7 +96,7 @@ func TestWaysOutOfAShortage(t *testing.T) {
 		}
 	}
 	in, p, fit, l = mill(t, func(h *table.Household) { h.Wishes = h.Wishes[:1] })
-	if ways, err := ground.Ways(in, p, fit, l); err != nil || len(ways) != 0 || l.Short != 0 {
+	if ways, err := ground.Ways(context.Background(), in, p, fit, l); err != nil || len(ways) != 0 || l.Short != 0 {
 		t.Errorf("nothing is short, but there are %d ways (%v)", len(ways), err)
 	}
 }
@@ -220,7 +221,7 @@ func BenchmarkFitDemo(b *testing.B) {
 func BenchmarkWays(b *testing.B) {
 	in, p, fit, l := mill(b, func(h *table.Household) { h.Beds = h.Beds[:8] })
 	for b.Loop() {
-		if _, err := ground.Ways(in, p, fit, l); err != nil {
+		if _, err := ground.Ways(context.Background(), in, p, fit, l); err != nil {
 			b.Fatal(err)
 		}
 	}

@@ -2,6 +2,7 @@ package ground
 
 import (
 	"cmp"
+	"context"
 	"fmt"
 	"math"
 	"slices"
@@ -36,6 +37,7 @@ type Way struct {
 
 // ways looks for the ways out of a shortage.
 type ways struct {
+	ctx    context.Context // ends where nobody waits any longer
 	in     plan.Input
 	plan   plan.Plan
 	fit    Input
@@ -59,13 +61,14 @@ func Of(in plan.Input) (plan.Plan, Input, Layout, error) {
 
 // Ways returns what would make a shortage of ground less: first what feeds as much
 // as before, then what takes something away, each with the greatest gain first; none
-// where nothing is short. p, fit and l are the plan and the layout as they stand.
-func Ways(in plan.Input, p plan.Plan, fit Input, l Layout) ([]Way, error) {
+// where nothing is short. p, fit and l are the plan and the layout as they stand. It
+// ends early, with the context's error, where nobody waits any longer.
+func Ways(ctx context.Context, in plan.Input, p plan.Plan, fit Input, l Layout) ([]Way, error) {
 	b, _, _, err := in.Household.Book(book.Usual())
 	if err != nil {
 		return nil, err
 	}
-	w := &ways{in: in, plan: p, fit: fit, layout: l, book: b, out: []Way{}}
+	w := &ways{ctx: ctx, in: in, plan: p, fit: fit, layout: l, book: b, out: []Way{}}
 	if l.Short <= 0 {
 		return w.out, nil
 	}
@@ -75,6 +78,9 @@ func Ways(in plan.Input, p plan.Plan, fit Input, l Layout) ([]Way, error) {
 	w.sooner()
 	w.later()
 	w.moreGround()
+	if ctx.Err() != nil {
+		return nil, ctx.Err()
+	}
 	slices.SortStableFunc(w.out, func(a, b Way) int {
 		return cmp.Or(cmp.Compare(a.costs(), b.costs()), cmp.Compare(math.Round(b.Gains*10), math.Round(a.Gains*10)), cmp.Compare(b.Fed, a.Fed), cmp.Compare(b.Jars, a.Jars), strings.Compare(a.Words, b.Words))
 	})
@@ -89,6 +95,9 @@ const worthwhile = 0.5
 
 // try reckons a change.
 func (w *ways) try(way Way, change func(*table.Household)) {
+	if w.ctx.Err() != nil {
+		return
+	}
 	in := w.in
 	change(&in.Household)
 	p, _, l, err := Of(in)

@@ -2,6 +2,7 @@ package plan
 
 import (
 	"cmp"
+	"context"
 	"fmt"
 	"slices"
 	"strings"
@@ -60,15 +61,17 @@ func difference(way *Way, before, after *Plan) {
 }
 
 // Ways returns the ways of closing the gaps of one wish, those that close most
-// first; none where it has no gap.
-func Ways(in Input, wish string) ([]Way, error) {
-	i := slices.IndexFunc(in.Household.Wishes, func(w table.Wish) bool { return w.ID == wish })
-	if i < 0 {
-		return nil, fmt.Errorf("there is no wish %q", wish)
-	}
+// first; none where it has no gap. It ends early, with the context's error, where
+// nobody waits any longer.
+func Ways(ctx context.Context, in Input, wish string) ([]Way, error) {
 	now, err := worked(in, nil)
 	if err != nil {
 		return nil, err
+	}
+	in = now.in
+	i := slices.IndexFunc(in.Household.Wishes, func(w table.Wish) bool { return w.ID == wish })
+	if i < 0 {
+		return nil, fmt.Errorf("there is no wish %q", wish)
 	}
 	out := []Way{}
 	gaps := gapsOf(&now.plan.Wishes[i])
@@ -78,6 +81,9 @@ func Ways(in Input, wish string) ([]Way, error) {
 	w := in.Household.Wishes[i]
 	w.Fill()
 	for _, c := range now.candidates(w, &now.resolved[i]) {
+		if ctx.Err() != nil {
+			return nil, ctx.Err()
+		}
 		changed, err := Compute(in.with(i, *c.Wish))
 		if err != nil {
 			continue // the book does not allow it for this wish
@@ -195,12 +201,14 @@ func (c *computation) wanting(w table.Wish, gaps int) Way {
 }
 
 // Helps returns what helps where a week has more putting up than the kitchen can
-// do: another sowing of what is put up then, fewer jars, one evening more.
-func Helps(in Input, week int) ([]Way, error) {
+// do: another sowing of what is put up then, fewer jars, one evening more. It ends
+// early where nobody waits any longer.
+func Helps(ctx context.Context, in Input, week int) ([]Way, error) {
 	now, err := worked(in, nil)
 	if err != nil {
 		return nil, err
 	}
+	in = now.in
 	if week < 0 || week >= season.WeeksPerYear {
 		return nil, fmt.Errorf("there is no week %d; the year has weeks 0 to 51", week)
 	}
@@ -222,6 +230,9 @@ func Helps(in Input, week int) ([]Way, error) {
 		return after.Kitchen.Over[week] == 0
 	}
 	for _, part := range now.parts(week) {
+		if ctx.Err() != nil {
+			return nil, ctx.Err()
+		}
 		i := slices.IndexFunc(in.Household.Wishes, func(w table.Wish) bool { return w.ID == part.Wish })
 		w := in.Household.Wishes[i]
 		w.Fill()

@@ -1,6 +1,7 @@
 package plan
 
 import (
+	"context"
 	"math"
 	"math/rand/v2"
 	"slices"
@@ -383,7 +384,7 @@ func TestTheKitchenAndWhatHelps(t *testing.T) {
 	if math.Abs(sum(p.Kitchen.Batches)-p.Kitchen.Total) > 1e-6 {
 		t.Errorf("%g batches come, %g are put up", p.Kitchen.Total, sum(p.Kitchen.Batches))
 	}
-	helps, err := Helps(in, p.Kitchen.Overloads[0].Week)
+	helps, err := Helps(context.Background(), in, p.Kitchen.Overloads[0].Week)
 	if err != nil || len(helps) < 2 {
 		t.Fatalf("%d helps, %v", len(helps), err)
 	}
@@ -403,7 +404,7 @@ func TestTheKitchenAndWhatHelps(t *testing.T) {
 func TestWaysCloseWhatTheySay(t *testing.T) {
 	in := ford(meals("carrot", 2, table.Fresh, table.Cellar))
 	now := planned(t, in).Wishes[0]
-	ways, err := Ways(in, "w1")
+	ways, err := Ways(context.Background(), in, "w1")
 	if err != nil || len(ways) < 5 {
 		t.Fatalf("%d ways, %v", len(ways), err)
 	}
@@ -413,7 +414,7 @@ func TestWaysCloseWhatTheySay(t *testing.T) {
 			t.Errorf("%s says it closes %d weeks, it closes %d", way.Words, way.Weeks, got)
 		}
 	}
-	if _, err := Ways(in, "w9"); err == nil {
+	if _, err := Ways(context.Background(), in, "w9"); err == nil {
 		t.Error("ways for a wish there is not")
 	}
 }

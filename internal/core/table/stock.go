@@ -8,7 +8,6 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
-	"inventory/internal/core/season"
 	"inventory/internal/core/shelf"
 )
 
@@ -50,6 +49,27 @@ func ValidateLot(c invalid.Check, l shelf.Lot, b *book.Book) {
 	}
 }
 
+// keptAs returns the kind of its food that a lot of the cellar is taken for, the one
+// that keeps longest in the store it stands in, and how many weeks that is. What is
+// stored is stored because it keeps: nobody puts early potatoes in the cellar.
+func (rs *Resolver) keptAs(l shelf.Lot) (kind *book.Crop, weeks float64) {
+	for _, c := range rs.Book.Food(l.Food) {
+		life := c.StoreWeeks.Or(0)
+		for _, s := range rs.Household.Stores {
+			if s.ID == l.Store {
+				life = shelf.Life(c, s.Temperature, s.Damp)
+			}
+		}
+		if l.Store == "" {
+			_, life = shelf.Best(c, rs.Household.Stores)
+		}
+		if kind == nil || life > weeks {
+			kind, weeks = c, life
+		}
+	}
+	return kind, weeks
+}
+
 // Keeps returns the day until which a lot keeps: as it says itself, or as long
 // as its preparation, or its kind in the store it stands in.
 func (rs *Resolver) Keeps(l shelf.Lot) civil.Date {
@@ -57,19 +77,7 @@ func (rs *Resolver) Keeps(l shelf.Lot) civil.Date {
 		return l.Until
 	}
 	if Form(l.Form) == Cellar {
-		weeks := 0.0
-		for _, c := range rs.Book.Food(l.Food) {
-			life := c.StoreWeeks.Or(0)
-			for _, s := range rs.Household.Stores {
-				if s.ID == l.Store {
-					life = shelf.Life(c, s.Temperature, s.Damp)
-				}
-			}
-			if l.Store == "" {
-				_, life = shelf.Best(c, rs.Household.Stores)
-			}
-			weeks = math.Max(weeks, life)
-		}
+		_, weeks := rs.keptAs(l)
 		return l.PutUp + civil.Date(7*weeks)
 	}
 	months := 0.0
@@ -135,132 +143,3 @@ func (rs *Resolver) portion(w *Wish, c *book.Crop) float64 {
 	}
 	return c.Portion.Value
 }
-
-// user is one use of a wish that draws on the shelf.
-type user struct {
-	r     *Resolved
-	u     *Use
-	lots  []int // of the household, that may serve it
-	until civil.Date
-}
-
-// OnTheShelf draws today's lots down week by week, at the rates of the wishes
-// and the oldest first, from asOf until each use's new crop is stored or put
-// up. It sets what will then be left of each use (Use.Left), and which weeks of
-// the coming year the shelf really feeds (Resolved.Coming).
-func (rs *Resolver) OnTheShelf(all []Resolved, asOf civil.Date) {
-	start := rs.Household.YearStart()
-	stocks := make([]shelf.Stock, len(rs.Household.Lots))
-	for i, l := range rs.Household.Lots {
-		stocks[i] = shelf.Stock{Amount: l.Amount(), PutUp: l.PutUp, Until: rs.Keeps(l)}
-		if Form(l.Form) == Cellar {
-			if kinds := rs.Book.Food(l.Food); len(kinds) > 0 {
-				stocks[i].Loss = kinds[0].StoreLoss.Or(0)
-			}
-		}
-	}
-	var users []user
-	for i := range all {
-		r := &all[i]
-		r.Coming = r.Source
-		for k := range r.Uses {
-			u := &r.Uses[k]
-			if u.Form == Fresh || u.Form == "" || len(u.Lot) == 0 {
-				continue
-			}
-			x := user{r: r, u: u, until: start + civil.Date(7*u.Kept)}
-			for l, lot := range rs.Household.Lots {
-				if (lotOf{lot}).serves(&r.Wish, u) {
-					x.lots = append(x.lots, l)
-				}
-			}
-			u.OnShelf = len(x.lots) > 0
-			users = append(users, x)
-		}
-	}
-	rs.drawDown(users, stocks, asOf, start)
-}
-
-// drawDown walks the weeks from asOf to the end of the table year.
-func (rs *Resolver) drawDown(users []user, stocks []shelf.Stock, asOf, start civil.Date) {
-	pools := make([]*shelf.Pool, len(users))
-	byLots := map[string]*shelf.Pool{}
-	everything := shelf.NewPool(stocks)
-	for i, x := range users {
-		key := make([]byte, 0, 2*len(x.lots))
-		for _, l := range x.lots {
-			key = append(key, byte(l), byte(l>>8))
-		}
-		if byLots[string(key)] == nil {
-			byLots[string(key)] = everything.Of(stocks, x.lots)
-		}
-		pools[i] = byLots[string(key)]
-	}
-	end := start + 7*season.WeeksPerYear
-	done := make([]bool, len(users))
-	for day := asOf; day < end; day += 7 {
-		for i := range users {
-			x := &users[i]
-			if !done[i] && day >= x.until {
-				done[i] = true
-				if asOf < x.until {
-					rs.claim(x, pools[i], day)
-				}
-			}
-			week := season.WeekOf(int(day - start))
-			a := x.r.Takes(x.u, week)
-			if done[i] || a == 0 {
-				continue
-			}
-			fed := false
-			if len(x.lots) > 0 {
-				want := rs.Drawn(&x.r.Wish, x.u, week, a)
-				fed = pools[i].Draw(want, day) >= want*0.99
-			}
-			switch {
-			case day < start:
-			case fed:
-				x.r.Coming[week] = x.u.Form
-			default:
-				x.r.Coming[week] = Gap // a part of a week's food is no week's food
-			}
-		}
-		if len(stocks) > 0 {
-			everything.Wait(7)
-		}
-	}
-}
-
-// Takes returns what a use takes in a week, in the wish's unit, from what stands
-// on the shelf: its own weeks, and those that nothing else will feed, as long as
-// the shelf holds something of it.
-func (r *Resolved) Takes(u *Use, week int) float64 {
-	switch {
-	case u.Weeks.Has(week):
-		return u.Amount[week]
-	case u.OnShelf && r.Source[week] == Gap:
-		return r.Wanted[week]
-	}
-	return 0
-}
-
-// claim says what is left for a use on the day its new crop comes, and takes it
-// out of the pool so that no other wish counts on it.
-func (rs *Resolver) claim(x *user, pool *shelf.Pool, day civil.Date) {
-	var year float64
-	for week, a := range x.u.Amount {
-		year += rs.Drawn(&x.r.Wish, x.u, week, a)
-	}
-	if len(x.lots) == 0 || year <= 0 {
-		return
-	}
-	x.u.Left = pool.Draw(year, day)
-	x.u.LeftShare = math.Min(1, x.u.Left/year)
-	if x.u.LeftShare > 1-1e-9 {
-		x.u.LeftShare = 1
-	}
-}
-
-// Serves tells whether a lot can feed a use of a wish: the same food in the same
-// form, and the same preparation where the lot names one.
-func Serves(l shelf.Lot, w *Wish, u *Use) bool { return lotOf{l}.serves(w, u) }
