@@ -5,7 +5,7 @@ SHELL := /bin/bash
 DEMO_DB := .demo/mill-house.db
 DEMO_ADDR := 127.0.0.1:8580
 
-.PHONY: help demo demo-reset build test check generate fresh bench chromium screenshots clean
+.PHONY: help demo demo-reset build test check generate fresh bench chromium compiler screenshots clean
 
 help:
 	@echo "make demo         build and start with the demo household on http://$(DEMO_ADDR)"
@@ -26,7 +26,7 @@ demo-reset:
 build: bin/inventory
 
 WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/package.json
-GO_SOURCES := $(shell find cmd internal demo -type f -not -name '*_test.go') web/embed.go go.mod go.sum
+GO_SOURCES := $(shell find cmd internal demo api -type f -not -name '*_test.go') web/embed.go go.mod go.sum
 
 web/node_modules/.installed: web/package.json web/package-lock.json
 	cd web && npm ci --no-audit --no-fund --loglevel=error
@@ -39,13 +39,18 @@ web/dist/index.html: web/node_modules/.installed $(WEB_SOURCES)
 bin/inventory: web/dist/index.html $(GO_SOURCES)
 	CGO_ENABLED=0 go build -trimpath -o $@ ./cmd/inventory
 
-# The checks first, since they are quick, then the tests. The end-to-end tests
-# drive bin/inventory in Chromium.
-test: check chromium build
-	go test -count=1 ./...
+# The checks first, since they are quick, then the tests: the browser's, which drive
+# bin/inventory in Chromium and mostly wait, beside the rest, which runs under the race
+# detector. Both have time enough on a loaded machine.
+test: check chromium compiler build
+	@set -e; log=$$(mktemp); trap 'rm -f $$log' EXIT; \
+	go test -count=1 -timeout 30m -parallel 3 ./e2e >$$log 2>&1 & browser=$$!; \
+	go test -count=1 -timeout 30m -race ./internal/... ./cmd/... ./demo/... ./api/... || failed=1; \
+	wait $$browser || failed=1; cat $$log; \
+	[ -z "$$failed" ] || { echo "some tests failed"; exit 1; }
 
 check: web/node_modules/.installed web/dist/index.html fresh
-	@bad=$$(gofmt -l cmd internal demo e2e web/embed.go); if [ -n "$$bad" ]; then echo "not gofmt'ed: $$bad"; exit 1; fi
+	@bad=$$(gofmt -l cmd internal demo e2e api web/embed.go); if [ -n "$$bad" ]; then echo "not gofmt'ed: $$bad"; exit 1; fi
 	go vet ./...
 	bin/tools/staticcheck ./...
 	cd web && npm run --silent check
@@ -82,6 +87,12 @@ chromium:
 	@command -v chromium >/dev/null || { \
 	  sudo=; [ "$$(id -u)" = 0 ] || sudo=sudo; \
 	  $$sudo apt-get update -qq && DEBIAN_FRONTEND=noninteractive $$sudo apt-get install -y -qq chromium; }
+
+# The race detector links with a C compiler.
+compiler:
+	@command -v gcc >/dev/null || command -v clang >/dev/null || { \
+	  sudo=; [ "$$(id -u)" = 0 ] || sudo=sudo; \
+	  $$sudo apt-get update -qq && DEBIAN_FRONTEND=noninteractive $$sudo apt-get install -y -qq gcc libc6-dev; }
 
 screenshots: chromium build
 	INVENTORY_SCREENSHOTS=$(CURDIR)/docs/screenshots go test -count=1 -run TestScreenshots ./e2e

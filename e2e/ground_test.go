@@ -38,6 +38,7 @@ func (p *page) shortage() float64 {
 // From a measured plot to beds, all by keyboard and figures; a bed that would lie
 // over another is refused with how far.
 func TestAPlotIsDividedIntoBeds(t *testing.T) {
+	t.Parallel()
 	p := start(t, "serve").open("/")
 	p.see(".welcome")
 	p.fill(`[aria-label="A first wish"]`, "6 heads lettuce a week may-oct")
@@ -83,6 +84,7 @@ func TestAPlotIsDividedIntoBeds(t *testing.T) {
 // The week scrubbed to August shows what stands then; a bed less leaves more
 // without ground, and taking that back mends it.
 func TestTheGroundIsScrubbed(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/ground")
 	p.see("[data-piece]")
 	p.scrubTo("2027-08-02")
@@ -108,6 +110,7 @@ func TestTheGroundIsScrubbed(t *testing.T) {
 // answer while it is held there, the rotation is bent, and the mark is seen; taken
 // back, it is gone from there.
 func TestTheRotationIsBent(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/ground")
 	p.scrubTo("2027-08-02")
 	p.must(p.see(`[data-piece="27-w3-canned-1"]`).Focus())
@@ -148,6 +151,7 @@ func TestTheRotationIsBent(t *testing.T) {
 
 // A planting dragged to another bed of the chart lies there, and stays.
 func TestAPlantingIsDragged(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/ground/year")
 	p.see("[data-part]")
 	p.shortage()
@@ -185,6 +189,7 @@ func TestAPlantingIsDragged(t *testing.T) {
 
 // A way out is tried, the shortage falls by what it said, and undo brings it back.
 func TestAWayOutIsTried(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/ground")
 	p.see("[data-left]")
 	short := p.shortage()
@@ -206,6 +211,7 @@ func TestAWayOutIsTried(t *testing.T) {
 // A crop that stands keeps its ground: it is drawn, nothing is laid on it, and once
 // it is cleared the ground is free again.
 func TestWhatStandsKeepsItsGround(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/ground/beds")
 	p.click(`[aria-label="More of Heron bed"]`)
 	p.clickNamed(".now .link", "put down what stands there")
@@ -232,6 +238,7 @@ func TestWhatStandsKeepsItsGround(t *testing.T) {
 // The plot prints on one page, the beds a card each; the drawing opens by itself,
 // and a bed of 30 m is 300 mm long on paper at 1 : 100.
 func TestTheGroundOnPaper(t *testing.T) {
+	t.Parallel()
 	a := start(t, "demo")
 	p := a.open("/ground/sheet?day=2027-08-02")
 	p.see(".plot-sheet [data-piece]")
@@ -261,6 +268,7 @@ func TestTheGroundOnPaper(t *testing.T) {
 // What the ground is given: a material with both prices says which is cheaper, too
 // much is flagged, and the barrels spare the tap.
 func TestTheGroundIsCaredFor(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/ground/care")
 	p.shows(`[data-order="Compost"]`, "7.20 m³")
 	p.shows(`[data-order="Compost"]`, "bulk, by 544.00")
@@ -284,6 +292,7 @@ func TestTheGroundIsCaredFor(t *testing.T) {
 
 // What can still go into a bed on a day.
 func TestWhatCanStillGoIn(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/ground")
 	p.scrubTo("2027-09-06")
 	p.click(`[data-plot-bed="b4"] .bed`)
@@ -297,6 +306,7 @@ func TestWhatCanStillGoIn(t *testing.T) {
 // What throws a shadow gives the beds their hours of sun; a pairing is ticked, a
 // family bent, a year of history put down; each can be taken back.
 func TestHowTheGroundIsKept(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/ground/beds")
 	p.click(`[aria-label="More of Weir bed"]`)
 	p.shows(`[data-bed="b2"] .sun`, "Sun on a middle day")
@@ -327,6 +337,7 @@ func TestHowTheGroundIsKept(t *testing.T) {
 // In the garden one wants to know where: the Daybook and the list of sowings say in
 // which bed, but not of what is done indoors.
 func TestWhereItGoes(t *testing.T) {
+	t.Parallel()
 	a := startOn(t, "demo", "2027-05-04")
 	p := a.open("/daybook", 390, 844)
 	line := `[data-task="sow"][data-crop="Dry bean"]`
@@ -352,6 +363,7 @@ func TestWhereItGoes(t *testing.T) {
 
 // What stands already, in a bed that nobody has said, is asked for; said, it stays.
 func TestWhatStandsIsAskedFor(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/ground")
 	p.shortage()
 	p.gone("[data-unsaid]")
@@ -368,6 +380,7 @@ func TestWhatStandsIsAskedFor(t *testing.T) {
 
 // A household with nothing but an open plot and a few pots has its ground too.
 func TestAFieldAndPots(t *testing.T) {
+	t.Parallel()
 	p := start(t, "serve").open("/")
 	p.see(".welcome")
 	p.fill(`[aria-label="A first wish"]`, "20 heads lettuce")

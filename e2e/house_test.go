@@ -18,6 +18,7 @@ func (p *page) choose(label, option string) {
 }
 
 func TestAWarmerStoreKeepsForFewerWeeks(t *testing.T) {
+	t.Parallel()
 	a := start(t, "demo")
 	p := a.open("/house")
 	fed := p.value(`[data-tally="weeks_fed"] .figure`)
@@ -41,6 +42,7 @@ func TestAWarmerStoreKeepsForFewerWeeks(t *testing.T) {
 }
 
 func TestGuestsAndTimesAway(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/house")
 	eaters := `[data-figure="house/eaters"]`
 	before := p.value(eaters)
@@ -67,6 +69,7 @@ func TestGuestsAndTimesAway(t *testing.T) {
 }
 
 func TestRiskAndYearMoveTheDates(t *testing.T) {
+	t.Parallel()
 	a := start(t, "demo")
 	p := a.open("/house")
 	p.choose("Close to the frost", "careful: a week later, a week sooner in")
@@ -82,6 +85,7 @@ func TestRiskAndYearMoveTheDates(t *testing.T) {
 }
 
 func TestAnotherClimate(t *testing.T) {
+	t.Parallel()
 	a := start(t, "demo")
 	p := a.open("/house")
 	p.choose("Begin from a climate like yours", "No frost, hot summers")
@@ -97,6 +101,7 @@ func TestAnotherClimate(t *testing.T) {
 }
 
 func TestAWishSaidInFull(t *testing.T) {
+	t.Parallel()
 	a := start(t, "demo")
 	p := a.open("/table")
 	p.click(`[data-wish="w1"] .title`)
@@ -129,6 +134,7 @@ func TestAWishSaidInFull(t *testing.T) {
 }
 
 func TestThePrintedLeafHasNoControls(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/sowings")
 	p.see("[data-sowing]")
 	hidden := p.eval(`() => [...document.styleSheets].some(s => [...s.cssRules].some(r => r.media && r.media.mediaText === 'print' && r.cssText.includes('.no-print')))`)

@@ -10,6 +10,7 @@ import (
 )
 
 func TestFromEmptyToAFirstRibbon(t *testing.T) {
+	t.Parallel()
 	a := start(t, "serve")
 	p := a.open("/")
 	p.see(".welcome")
@@ -30,6 +31,7 @@ func TestFromEmptyToAFirstRibbon(t *testing.T) {
 }
 
 func TestAMemberMoreEatsMore(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/house")
 	eaters := `[data-figure="house/eaters"]`
 	before := p.value(eaters)
@@ -48,6 +50,7 @@ func TestAMemberMoreEatsMore(t *testing.T) {
 }
 
 func TestThePlaceIsHeldAgainstItself(t *testing.T) {
+	t.Parallel()
 	a := start(t, "demo")
 	p := a.open("/house")
 	p.fill(`[aria-label="Latitude"] `, "91")
@@ -72,6 +75,7 @@ func TestThePlaceIsHeldAgainstItself(t *testing.T) {
 }
 
 func TestSowingsShowAllCounts(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/sowings")
 	line := `[data-sowing="27-w3-canned-1"]`
 	for _, want := range []string{"Tomato, paste", "Tomato sauce, thick", "cells", "seeds; set out", "60 × 90 cm, 2 rows", "5 May", "5 Aug – 3 Sep", "kg"} {
@@ -86,6 +90,7 @@ func TestSowingsShowAllCounts(t *testing.T) {
 }
 
 func TestSowingsOverTheYear(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/sowings")
 	p.see("[data-sowing]")
 	p.clickNamed(".choice button", "over the year")
@@ -114,6 +119,7 @@ const controls = `() => {
 }`
 
 func TestEverythingIsReachedByKeyboardAlone(t *testing.T) {
+	t.Parallel()
 	p := start(t, "serve").open("/")
 	p.see(".welcome")
 	p.typed("carrots 2x week") // the line has the focus
@@ -164,19 +170,6 @@ func TestEverythingIsReachedByKeyboardAlone(t *testing.T) {
 	p.shows(".ribbon .caption", "week of 12 May")
 }
 
-func TestNothingIsWiderThanItsScreen(t *testing.T) {
-	a := start(t, "demo")
-	for _, size := range [][]int{{1280, 800}, {390, 844}} {
-		for path, see := range leaves {
-			p := a.open(path, size...)
-			p.see(see)
-			if over := p.eval(`() => document.documentElement.scrollWidth - window.innerWidth`); over != "0" && !strings.HasPrefix(over, "-") {
-				t.Errorf("%s at %d px is %s px too wide", path, size[0], over)
-			}
-		}
-	}
-}
-
 // The first load stays small and comes from the binary alone. Sizes go to
 // docs/benchmarks.md where INVENTORY_REPORT names a file.
 func TestTheFirstLoad(t *testing.T) {
@@ -214,6 +207,7 @@ func TestTheFirstLoad(t *testing.T) {
 }
 
 func TestThePortInUseAndTheWrongDatabase(t *testing.T) {
+	t.Parallel()
 	addr := taken(t)
 	for _, c := range [][]string{{"serve", "--db", t.TempDir() + "/a.db", "--addr", addr}, {"serve", "--db", "/etc/passwd"}} {
 		out, err := binaryOutput(c...)

@@ -30,6 +30,7 @@ func (p *page) overTheYear() {
 }
 
 func TestASowingIsMovedByKeys(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/table")
 	before := p.gaps("w1") // carrots, fresh and from the store
 	fed := p.tally("weeks_fed")
@@ -59,6 +60,7 @@ func TestASowingIsMovedByKeys(t *testing.T) {
 }
 
 func TestASowingIsDrawnByHand(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/sowings")
 	p.overTheYear()
 	axis := p.see(`[data-crop="beet"] [data-bar] .axis`)
@@ -79,6 +81,7 @@ func TestASowingIsDrawnByHand(t *testing.T) {
 }
 
 func TestACropsOwnWays(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/sowings")
 	p.overTheYear()
 	p.click(`[data-crop="pepper-sweet"] .name`)
@@ -94,6 +97,7 @@ func TestACropsOwnWays(t *testing.T) {
 }
 
 func TestATaskIsPutDownWithLess(t *testing.T) {
+	t.Parallel()
 	p := startOn(t, "demo", "2027-03-17").open("/daybook")
 	line := `[data-task="sow"][data-crop="Pepper, sweet"]`
 	p.shows(line, "64 cells")
@@ -120,6 +124,7 @@ func TestATaskIsPutDownWithLess(t *testing.T) {
 }
 
 func TestAFutureDayIsNotDone(t *testing.T) {
+	t.Parallel()
 	p := startOn(t, "demo", "2027-03-17").open("/daybook")
 	line := `[data-task="sow"][data-crop="Pepper, sweet"]`
 	p.click(line + " .what")
@@ -130,6 +135,7 @@ func TestAFutureDayIsNotDone(t *testing.T) {
 }
 
 func TestThePlanIsAgreedTo(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/sowings")
 	p.clickNamed(".agree .link", "Agree to this plan")
 	p.shows(".agree", "still as agreed")
@@ -149,6 +155,7 @@ func TestThePlanIsAgreedTo(t *testing.T) {
 }
 
 func TestAWeatherFileMovesTheWindows(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/sowings")
 	p.overTheYear()
 	window := `[data-crop="tomato-paste"] .window`
@@ -178,6 +185,7 @@ func TestAWeatherFileMovesTheWindows(t *testing.T) {
 }
 
 func TestTheStationIsFetched(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/house")
 	p.clickNamed(".weather .link", "weather station")
 	p.until("the address of the station", `() => document.querySelector('[aria-label="Where the station answers"]').value.startsWith('http://')`)
@@ -198,6 +206,7 @@ func TestTheStationIsFetched(t *testing.T) {
 var pdfPage = regexp.MustCompile(`/Type\s*/Page[^s]`)
 
 func TestTheSheetsPrintAPageAMonth(t *testing.T) {
+	t.Parallel()
 	a := start(t, "demo")
 	for _, kind := range []string{"sowing", "raising"} {
 		for _, paper := range []struct {
@@ -224,6 +233,7 @@ func TestTheSheetsPrintAPageAMonth(t *testing.T) {
 }
 
 func TestTheMoonIsShownWhenAsked(t *testing.T) {
+	t.Parallel()
 	p := start(t, "demo").open("/daybook")
 	p.see(".daybook")
 	if strings.Contains(p.text(".daybook"), "Full") {
@@ -241,6 +251,7 @@ func dateOf(year, month, day int) time.Time {
 // On a phone, with one thumb: the boxes are large, nothing is cut off, and what
 // is put down by mistake is taken back.
 func TestTheDaybookOnAPhone(t *testing.T) {
+	t.Parallel()
 	p := startOn(t, "demo", "2027-04-21").open("/daybook", 390, 844)
 	p.see("[data-task]")
 	if wide := number(t, p.eval(`() => document.documentElement.scrollWidth`)); wide > 390 {
@@ -265,6 +276,7 @@ func TestTheDaybookOnAPhone(t *testing.T) {
 
 // What will not be sown is given up, and does not come again.
 func TestASowingIsGivenUp(t *testing.T) {
+	t.Parallel()
 	p := startOn(t, "demo", "2027-04-21").open("/daybook")
 	line := `[data-task="sow"][data-crop="Chard"]`
 	p.click(line + " .what")

@@ -100,7 +100,11 @@ func create(file string) error {
 // CopyFile writes a copy of a household file, of this version or an older one, into
 // a new file, and changes nothing of the first.
 func CopyFile(ctx context.Context, from, out string) error {
-	db, err := connect(from, "mode=ro&_pragma=busy_timeout(5000)")
+	options := "mode=ro&_pragma=busy_timeout(5000)"
+	if _, err := os.Stat(from + "-wal"); errors.Is(err, fs.ErrNotExist) {
+		options += "&immutable=1" // nobody has it open: it can be read where nothing may be written
+	}
+	db, err := connect(from, options)
 	if err != nil {
 		return explain(from, err)
 	}

@@ -56,15 +56,42 @@ useKeys([
   { keys: '← →', does: 'in a ribbon, a week back or on' },
 ])
 
-/** Somebody else may have edited while this window was away. */
+/** Somebody else may have edited while this window was away; and what waits may be sent now. */
 function refresh() {
-  if (document.visibilityState === 'visible' && !store.busy && !store.unsent) void store.load()
+  if (document.visibilityState === 'visible' && !store.busy) void store.again()
 }
-onMounted(() => {
-  void store.load()
+
+// A place whose script was never fetched cannot be shown without a connection.
+const missing = ref('')
+router.onError((_, to) => (missing.value = to.fullPath))
+router.afterEach(() => (missing.value = ''))
+
+/** Looks every few seconds whether Inventory answers again, while something waits for that. */
+const retry = 4000
+let timer = 0
+async function look() {
+  if (store.waiting.length && !store.busy) await store.again()
+  if (missing.value && (await reachable())) location.assign(missing.value)
+}
+async function reachable(): Promise<boolean> {
+  try {
+    return (await fetch('/api/state', { method: 'HEAD', cache: 'no-store' })).status < 500
+  } catch {
+    return false
+  }
+}
+onMounted(async () => {
   document.addEventListener('visibilitychange', refresh)
+  window.addEventListener('online', look)
+  timer = window.setInterval(look, retry)
+  await store.load()
+  if (store.waiting.length) await store.again()
 })
-onBeforeUnmount(() => document.removeEventListener('visibilitychange', refresh))
+onBeforeUnmount(() => {
+  document.removeEventListener('visibilitychange', refresh)
+  window.removeEventListener('online', look)
+  window.clearInterval(timer)
+})
 </script>
 
 <template>
@@ -79,7 +106,11 @@ onBeforeUnmount(() => document.removeEventListener('visibilitychange', refresh))
       <Tally />
       <Notice />
       <main>
-        <RouterView v-if="store.household" />
+        <p v-if="missing" class="waiting" role="alert" data-missing>
+          This place has not been loaded on this device yet, and Inventory does not answer now. It opens when Inventory
+          answers again. <button type="button" class="link" @click="look">Try now</button>
+        </p>
+        <RouterView v-else-if="store.household" />
         <p v-else-if="!store.problem" class="quiet waiting">Fetching the household …</p>
       </main>
     </div>

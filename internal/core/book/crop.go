@@ -98,6 +98,7 @@ type Crop struct {
 	StoreWhen       string // late, own
 	RootDepth       Maybe  // cm
 	Sprawls, GoesOn bool
+	Hill            bool // earth is drawn up to it, as with potatoes and leeks
 	LatestWeeks     Maybe
 	Basis           string
 

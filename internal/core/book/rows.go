@@ -8,7 +8,7 @@ var cropColumns = strings.Fields(`id name food botanical family group life start
 	in_row_cm row_cm block_cm depth_cm per_station seeds_per_m yield_min yield_typ yield_max piece_g
 	yield_cv fail_prob height_cm support sun feed rotation_years seeds_per_g piece_plant_g germ_rate
 	seed_life_years min_plants edible store store_weeks store_loss_month cure_days water_mm_week
-	store_when root_depth_cm sprawls goes_on latest_weeks basis`)
+	store_when root_depth_cm sprawls goes_on latest_weeks hill basis`)
 
 func (b *Book) readCrop(s *sheet) {
 	c := &Crop{
@@ -39,7 +39,7 @@ func (b *Book) readCrop(s *sheet) {
 		Edible: s.number("edible", 0, 1), Store: s.word("store", "none", "cool-moist", "cool-dry", "warm-dry", "dry", "ground"),
 		StoreWeeks: s.maybe("store_weeks", 0, 520), StoreLoss: s.maybe("store_loss_month", 0, 0.9), CureDays: s.maybe("cure_days", 0, 120),
 		WaterMM: s.maybe("water_mm_week", 0, 200), StoreWhen: s.word("store_when", "", "late", "own"), RootDepth: s.maybe("root_depth_cm", 1, 300),
-		Sprawls: s.word("sprawls", "", "yes") == "yes", GoesOn: s.word("goes_on", "", "yes") == "yes",
+		Sprawls: s.word("sprawls", "", "yes") == "yes", GoesOn: s.word("goes_on", "", "yes") == "yes", Hill: s.word("hill", "", "yes") == "yes",
 		LatestWeeks: s.maybe("latest_weeks", -52, 52), Basis: s.must("basis"),
 		Survive: 0.95, Closeness: 1,
 	}

@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"context"
 	"fmt"
+	"math"
 	"slices"
 	"strings"
 
@@ -30,7 +31,7 @@ type Way struct {
 	Jars     int            `json:"jars"`
 	Freezer  float64        `json:"freezer"` // L
 	Hours    float64        `json:"hours"`   // of putting up
-	Buy      float64        `json:"buy"`     // kg to buy
+	Buy      float64        `json:"buy"`     // kg of the crop to buy; 0 where it is bought put up
 }
 
 // gapsOf returns the weeks of a wish that nothing feeds.
@@ -168,28 +169,38 @@ func (c *computation) buying(i, gaps int) Way {
 	if len(r.Uses) > 0 {
 		crop = r.Uses[0].Crop
 	}
-	var pieces float64
+	var wished float64 // in the wish's own unit
 	for week, s := range r.Source {
 		if s != table.Gap {
 			continue
 		}
 		_, m, d := (c.start + civil.Date(7*week+3)).Split() // its middle: 29 February moves the first by a day
 		w.Pins = append(w.Pins, table.Pin{Day: civil.MonthDay{Month: m, Day: d}, Source: table.Bought})
-		switch a := r.Wanted[week]; w.Amount.Kind {
+		a := r.Wanted[week]
+		wished += a
+		switch w.Amount.Kind {
 		case table.Meals:
 			if crop.Edible > 0 {
 				way.Buy += a * c.desk.Eaters[week] * c.portion(w, crop) / 1000 / crop.Edible
 			}
 		case table.PiecesWeek, table.PiecesYear:
-			pieces += a
 			way.Buy += a * crop.Piece.Or(0) / 1000
-		default:
+		case table.WeightWeek, table.WeightYear:
 			way.Buy += a
 		}
 	}
-	way.Words = "buy " + amount.Mark(way.Buy, amount.Kilogram)
-	if pieces > 0 {
-		way.Words = fmt.Sprintf("buy %.0f pieces, about %s", pieces, amount.Mark(way.Buy, amount.Kilogram))
+	about := ", about " + amount.Mark(way.Buy, amount.Kilogram)
+	switch w.Amount.Kind {
+	case table.PiecesWeek, table.PiecesYear:
+		way.Words = fmt.Sprintf("buy %.0f pieces", wished) + about
+	case table.Jars:
+		way.Words = fmt.Sprintf("buy %.0f filled jars", math.Ceil(wished-1e-9))
+	case table.Litres:
+		way.Words = "buy " + amount.Mark(wished, amount.Litre) + " of it put up"
+	case table.DriedKg:
+		way.Words = "buy " + amount.Mark(wished, amount.Kilogram) + " of it dried"
+	default:
+		way.Words = "buy " + amount.Mark(way.Buy, amount.Kilogram)
 	}
 	return way
 }

@@ -125,7 +125,7 @@ func Tasks(j Job, r book.Rules) []Task {
 	if s := j.Crop.Support; s != "" && s != "none" && j.Method != "patch" {
 		add(Task{What: Support, Do: supports[s], Day: up + supportAfter, Count: float64(j.Plants), Unit: amount.Plant, Minutes: float64(j.Plants) * r.MinutesPlant})
 	}
-	if j.Crop.Unit == "tuber" && j.Crop.Family == "Solanaceae" || j.Crop.ID == "leek" {
+	if j.Crop.Hill {
 		add(Task{What: Hill, Do: "Hill", Day: stands + hillAfter, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area * r.MinutesThin})
 	}
 	out = append(out, j.harvest(r)...)

@@ -60,6 +60,9 @@ export type SowingEvent = Schemas['SowingEvent']
 export type Log = Schemas['Log']
 export type PlaceAsk = Schemas['PlaceAsk']
 export type WeatherRecord = Schemas['WeatherRecord']
+export type Unknown = Schemas['Unknown']
+export type DemoHousehold = Schemas['DemoHousehold']
+export type HouseholdRead = Schemas['HouseholdRead']
 export type PlaceChart = Schemas['PlaceChart']
 
 export const api = createClient<paths>({ baseUrl: '/api' })

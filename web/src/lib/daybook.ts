@@ -39,7 +39,7 @@ export function linesUntil(plan: Plan, until: number): Line[] {
     for (const t of s.tasks) {
       const n = dayNumber(t.day)
       if (n > until || n < dayNumber(plan.as_of) - forgotten || !open(s, t, plan.as_of)) continue
-      const key = `${t.day} ${t.what} ${s.crop} ${s.cover ?? ''}`
+      const key = `${t.day} ${t.what} ${s.crop} ${s.cover ?? ''} ${t.unit ?? ''}` // pieces and kg are no sum
       const line = out.get(key) ?? {
         key,
         what: t.what,

@@ -6,15 +6,14 @@ import {
   api,
   Refused,
   type Edit,
-  type Log,
   type Move,
-  type PlaceAsk,
   type Problem,
   type Reference,
   type SowingEvent,
   type State,
   type Tally,
 } from './api'
+import { useQueue, type Entry } from './queue'
 import { useUnits } from './units'
 
 type Change = Omit<Edit, 'client' | 'id' | 'revision'>
@@ -33,6 +32,9 @@ function clientName(): string {
   return made
 }
 
+/** How long an entry waits for its answer before it is kept to be sent again, ms. */
+const patience = 15_000
+
 export const useHousehold = defineStore('household', () => {
   const state = shallowRef<State>()
   const reference = shallowRef<Reference>()
@@ -40,7 +42,8 @@ export const useHousehold = defineStore('household', () => {
   const notice = ref('')
   const problem = shallowRef<Problem>()
   const busy = ref(0)
-  const unsent = shallowRef<Edit | Log | PlaceAsk>()
+  const queue = useQueue()
+  const refused = shallowRef<{ words: string; why: string }[]>([])
   const moves = shallowRef<Move[]>([])
   const client = clientName()
 
@@ -76,25 +79,86 @@ export const useHousehold = defineStore('household', () => {
     problem.value = undefined
   }
 
-  async function send(edit: Edit | Log | PlaceAsk): Promise<Problem | undefined> {
+  async function post(entry: Entry): Promise<State> {
+    const signal = AbortSignal.timeout(patience)
+    if ('event' in entry) return answer(() => api.POST('/log', { body: entry, signal }))
+    if ('sowing' in entry) return answer(() => api.POST('/placements', { body: entry, signal }))
+    return answer(() => api.POST('/edits', { body: entry, signal }))
+  }
+
+  /** Does an entry; returns what was wrong with it. One that gets no answer waits, and is not wrong. */
+  async function send(entry: Entry): Promise<Problem | undefined> {
+    if (queue.waiting.value.length) {
+      queue.add(entry, wordsFor(entry))
+      await flush()
+      return undefined
+    }
     busy.value++
     try {
-      if ('event' in edit) take(await answer(() => api.POST('/log', { body: edit })))
-      else if ('sowing' in edit) take(await answer(() => api.POST('/placements', { body: edit })))
-      else take(await answer(() => api.POST('/edits', { body: edit })))
-      unsent.value = undefined
-      if ('command' in edit && /own-|begin/.test(edit.command)) await renew()
+      take(await post(entry))
+      if ('command' in entry && /own-|begin|unknown|call-it/.test(entry.command)) await renew()
       return undefined
     } catch (e) {
       if (!(e instanceof Refused)) throw e
       const p = e.problem
-      if (p.status === 0) unsent.value = edit // sent again under the same id, it is done once
+      if (p.status === 0 && state.value?.household) {
+        queue.add(entry, wordsFor(entry))
+        return undefined
+      }
       if (p.status === 409) await load()
       if (p.status !== 422) problem.value = p // a mistake in a field is told at the field
       return p
     } finally {
       busy.value--
     }
+  }
+
+  /** Sends what waits, in its order, as far as it is answered. */
+  let flushing = false
+  async function flush(): Promise<void> {
+    if (flushing || !queue.waiting.value.length) return
+    flushing = true
+    busy.value++
+    let done = 0
+    try {
+      for (let next = queue.first(); next; next = queue.first()) {
+        try {
+          take(await post(next))
+        } catch (e) {
+          if (!(e instanceof Refused)) throw e
+          if (e.problem.status === 0) return // still no answer: it all waits on
+          const words = queue.waiting.value[0]?.words ?? ''
+          refused.value = [...refused.value, { words, why: wordsOf(e.problem) }]
+        }
+        queue.drop()
+        done++
+      }
+      await renew()
+      await load()
+      notice.value = `Inventory answers again: ${done === 1 ? 'what waited was' : `all ${done} entries that waited were`} sent`
+    } finally {
+      flushing = false
+      busy.value--
+    }
+  }
+
+  /** Says an entry in a few words, for the list of those that wait. */
+  function wordsFor(entry: Entry): string {
+    const sowing = (id: string) => state.value?.plan?.sowings.find((s) => s.id === id)?.crop_name ?? id
+    if ('event' in entry) {
+      const e = entry.event
+      const task = state.value?.plan?.sowings.find((s) => s.id === e.sowing)?.tasks.find((t) => t.what === e.task)
+      return [task?.do ?? e.what, sowing(e.sowing), e.day].filter(Boolean).join(' ')
+    }
+    if ('sowing' in entry) return 'put ' + sowing(entry.sowing) + ' in a bed'
+    return entry.command.replaceAll('-', ' ') + (entry.wish ? ': ' + entry.wish.food : '')
+  }
+
+  /** Whether an entry of this sowing and task waits to be sent. */
+  function waitsFor(id: string, task: string): boolean {
+    return queue.waiting.value.some(
+      ({ entry }) => 'event' in entry && entry.event.sowing === id && entry.event.task === task,
+    )
   }
 
   // Edits go one after the other: one that follows quickly is made against what
@@ -127,20 +191,29 @@ export const useHousehold = defineStore('household', () => {
     return inTurn(() => send({ sowing, bed: '', stays: true, ...stamp() }))
   }
 
+  /** Tries once more to reach Inventory. */
   async function again() {
-    if (unsent.value) await send(unsent.value)
+    if (queue.waiting.value.length) await inTurn(flush)
     else await load()
   }
 
   async function step(path: '/undo' | '/redo') {
+    const of = path === '/undo' ? state.value?.undo : state.value?.redo
+    if (!of) return
     busy.value++
     try {
       const own = JSON.stringify([state.value?.household?.own_crops, state.value?.household?.own_preparations])
-      take(await answer(() => api.POST(path, { body: { client, id: freshId() } })))
+      const body = { client, id: freshId(), revision: of.revision, edit: of.edit }
+      take(await answer(() => api.POST(path, { body })))
       const now = JSON.stringify([state.value?.household?.own_crops, state.value?.household?.own_preparations])
       if (own !== now) await renew()
     } catch (e) {
       report(e)
+      if (e instanceof Refused && e.problem.status === 409) {
+        const told = e.problem
+        await load()
+        problem.value = told
+      }
     } finally {
       busy.value--
     }
@@ -154,7 +227,8 @@ export const useHousehold = defineStore('household', () => {
     moves,
     problem,
     busy,
-    unsent,
+    waiting: queue.waiting,
+    refused,
     household: computed(() => state.value?.household),
     plan: computed(() => state.value?.plan),
     /** Every crop of the book, the household's own among them. */
@@ -165,8 +239,9 @@ export const useHousehold = defineStore('household', () => {
     place,
     stays,
     again,
-    undo: () => step('/undo'),
-    redo: () => step('/redo'),
+    waitsFor,
+    undo: () => inTurn(() => step('/undo')),
+    redo: () => inTurn(() => step('/redo')),
   }
 })
 

@@ -18,9 +18,23 @@ const words = computed(() => (store.notice ? capital(render(store.notice)) + '.'
 
 <template>
   <div class="notices no-print">
-    <div v-if="store.problem" class="problem" role="alert">
+    <div v-if="store.waiting.length" class="problem" role="alert" data-waiting>
+      <strong>Inventory does not answer.</strong>
+      {{ store.waiting.length === 1 ? 'One entry is' : `${store.waiting.length} entries are` }} kept on this device and
+      sent when it answers again.
+      <button type="button" class="link" @click="store.again()">Try now</button>
+      <button type="button" class="link" :aria-expanded="open" @click="open = !open">
+        {{ open ? 'hide' : 'what waits' }}
+      </button>
+      <ol v-if="open">
+        <li v-for="w in store.waiting" :key="w.entry.id">{{ capital(w.words) }}</li>
+      </ol>
+    </div>
+    <div v-else-if="store.problem" class="problem" role="alert">
       <strong>{{ store.problem.title }}.</strong> {{ capital(store.problem.detail) }}
-      <button v-if="store.unsent || !store.state" type="button" class="link" @click="store.again()">Try again</button>
+      <button v-if="!store.problem.status || !store.state" type="button" class="link" @click="store.again()">
+        Try again
+      </button>
       <button type="button" class="link" @click="store.problem = undefined">Close</button>
     </div>
     <div v-else-if="words" class="notice small">
@@ -34,6 +48,15 @@ const words = computed(() => (store.notice ? capital(render(store.notice)) + '.'
       <button v-if="store.state?.undo" type="button" class="link" @click="store.undo()">undo</button>
       <MoveList v-if="open" :moves="store.moves" />
     </div>
+    <div v-if="store.refused.length" class="problem" role="alert" data-refused>
+      <strong
+        >{{ store.refused.length === 1 ? 'One entry was' : `${store.refused.length} entries were` }} not taken.</strong
+      >
+      <ul>
+        <li v-for="(r, i) in store.refused" :key="i">{{ capital(r.words) }}: {{ r.why }}</li>
+      </ul>
+      <button type="button" class="link" @click="store.refused = []">Close</button>
+    </div>
   </div>
 </template>
 
@@ -45,6 +68,11 @@ const words = computed(() => (store.notice ? capital(render(store.notice)) + '.'
 }
 .problem .link {
   margin-left: 0.8rem;
+}
+.problem ol,
+.problem ul {
+  margin: 0.3rem 0;
+  padding-left: 1.4rem;
 }
 .notice {
   padding: 0.25rem 1.2rem;

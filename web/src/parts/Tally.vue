@@ -83,7 +83,7 @@ const figures = computed(() => {
         type="button"
         class="link small"
         :disabled="!store.state?.undo"
-        :title="store.state?.undo"
+        :title="store.state?.undo?.words"
         @click="store.undo()"
       >
         Undo <kbd>u</kbd>
@@ -92,7 +92,7 @@ const figures = computed(() => {
         type="button"
         class="link small"
         :disabled="!store.state?.redo"
-        :title="store.state?.redo"
+        :title="store.state?.redo?.words"
         @click="store.redo()"
       >
         Redo <kbd>U</kbd>

@@ -47,6 +47,9 @@ const each = computed(() => {
 /** Counts matter where they say how many plants there are. */
 const counted = computed(() => ['sow', 'plant-out'].includes(props.line.what))
 
+/** Put down on this device, and not yet sent. */
+const waits = computed(() => props.line.parts.every(({ sowing, task }) => store.waitsFor(sowing.id, task.what)))
+
 async function put(sowing: Sowing, task: Task, count: number) {
   const today = store.plan?.as_of
   problem.value = await store.log({
@@ -72,6 +75,7 @@ async function skip() {
 
 async function done() {
   for (const { sowing, task } of [...props.line.parts]) {
+    if (store.waitsFor(sowing.id, task.what)) continue
     const real = counts.value[sowing.id]
     const all = task.count ?? 0
     const less = open.value && counted.value && real !== undefined && Math.abs(real - all) > 1e-9
@@ -81,12 +85,12 @@ async function done() {
 </script>
 
 <template>
-  <li class="task" :data-task="line.what" :data-crop="line.crop">
+  <li class="task" :class="{ waits }" :data-task="line.what" :data-crop="line.crop">
     <button
       type="button"
       class="tick"
       :aria-label="`Done: ${line.do} ${line.crop}`"
-      :disabled="store.busy > 0"
+      :disabled="store.busy > 0 || waits"
       @click="done"
     >
       <svg viewBox="0 0 16 16" aria-hidden="true"><path d="M3 8.5 6.5 12 13 4.5" /></svg>
@@ -95,7 +99,7 @@ async function done() {
       <span class="do">{{ line.do }}</span> <span class="crop">{{ line.crop }}</span>
       <span class="more small"
         ><b v-if="amount">{{ amount }}</b
-        ><span v-if="each">{{ each }}</span
+        ><b v-if="waits" class="waits">waits to be sent</b><span v-if="each">{{ each }}</span
         ><span v-if="place">{{ place }}</span
         ><span v-if="line.parts.length > 1">{{ many(line.parts.length, 'sowing') }}</span></span
       >
@@ -164,6 +168,12 @@ async function done() {
 .tick:hover path,
 .tick:focus-visible path {
   opacity: 1;
+}
+.waits .tick path {
+  opacity: 1;
+}
+b.waits {
+  color: var(--accent);
 }
 .what {
   text-align: left;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // House: who eats here, where they live, and the rules they plan by.
 import Capacities from './Capacities.vue'
+import Copies from './Copies.vue'
 import Guests from './Guests.vue'
 import Members from './Members.vue'
 import Overrules from './Overrules.vue'
@@ -44,6 +45,7 @@ import Stores from './Stores.vue'
         hint="From these come the hours in Daybook and the trays in Sowings."
       />
       <Rules />
+      <Copies />
       <section aria-label="Crop book">
         <h3>Crop book</h3>
         <p>

@@ -53,7 +53,7 @@ async function putBack(o: Overrule) {
 
 <style scoped>
 .own {
-  grid-template-columns: 1fr 1.2fr auto auto;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr) auto auto;
 }
 .mine {
   color: var(--accent);

@@ -57,4 +57,9 @@ const fresh = () =>
 .r {
   text-align: right;
 }
+@container leaf (max-width: 620px) {
+  .patches {
+    grid-template-columns: minmax(0, 1fr) 3.6rem 4.2rem auto;
+  }
+}
 </style>

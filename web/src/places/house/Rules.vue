@@ -81,10 +81,6 @@ async function save() {
       <button type="button" class="plain" :aria-pressed="system === 'metric'" @click="system = 'metric'">metric</button>
       <button type="button" class="plain" :aria-pressed="system === 'us'" @click="system = 'us'">US customary</button>
     </div>
-    <p class="small file">
-      <a href="/api/household-file" download="household.json">Household file</a>
-      <span class="quiet"> to keep, or to plan on the command line</span>
-    </p>
   </section>
 </template>
 
@@ -95,9 +91,6 @@ async function save() {
   gap: 0.4rem 1rem;
 }
 .units {
-  margin-top: 0.7rem;
-}
-.file {
   margin-top: 0.7rem;
 }
 @container leaf (max-width: 620px) {

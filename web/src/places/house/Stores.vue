@@ -17,7 +17,7 @@ const fresh = () => add({ id: '', name: 'A new store', temperature: 5, damp: tru
     </p>
     <div v-else class="rows stores">
       <span class="quiet small">name</span><span class="quiet small r">in winter</span><span></span
-      ><span class="quiet small r">holds</span><span></span>
+      ><span class="quiet small r">holds</span><span class="last"></span>
       <template v-for="(r, i) in rows" :key="r.value.id">
         <ElInput v-model="r.value.name" size="small" :aria-label="`Name of store ${i + 1}`" @change="save(i)" />
         <NumberInput
@@ -52,5 +52,17 @@ const fresh = () => add({ id: '', name: 'A new store', temperature: 5, damp: tru
 }
 .r {
   text-align: right;
+}
+@container leaf (max-width: 620px) {
+  .stores {
+    grid-template-columns: minmax(0, 1fr) 4.2rem auto 5.2rem;
+  }
+  .stores > button {
+    grid-column: 1 / -1;
+    justify-self: end;
+  }
+  .stores > .last {
+    display: none;
+  }
 }
 </style>

@@ -243,14 +243,16 @@ const spacing = computed(() => {
   }
   .ground {
     grid-column: 2 / -1;
-    grid-template-columns: auto auto auto 1fr;
-    column-gap: 1rem;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1rem;
   }
   .ground .n {
     text-align: left;
   }
   .spacing {
-    grid-column: auto;
+    text-align: left;
+    white-space: normal;
   }
   .dates {
     grid-column: 2;

@@ -39,7 +39,7 @@ const shown = computed(() => {
   )
 })
 
-const feed = computed(() => `${location.origin}/api/calendar.ics?units=${system.value}`)
+const feed = computed(() => `${location.origin}/api${store.state?.calendar ?? ''}?units=${system.value}`)
 
 const months = computed(() => byMonth(shown.value, (s) => s.date))
 
@@ -213,7 +213,7 @@ h2:focus {
     display: none;
   }
   .sow-grid {
-    grid-template-columns: 4rem auto 1fr;
+    grid-template-columns: 4rem minmax(0, auto) minmax(0, 1fr);
     column-gap: 0.8rem;
   }
 }

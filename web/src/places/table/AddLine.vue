@@ -2,11 +2,12 @@
 // One line to type a wish in; it says what it understood before it is taken.
 import { ElButton, ElInput } from 'element-plus'
 import { ref } from 'vue'
+import type { Wish } from '../../lib/api'
 import { otherErrors, useHousehold } from '../../lib/household'
 import { useLine } from '../../lib/lines'
 import LineReadings from '../../parts/LineReadings.vue'
 
-defineEmits<{ controls: [] }>()
+const emit = defineEmits<{ controls: [wish?: Wish] }>()
 const store = useHousehold()
 const { text, readings, chosen, wrong, accept, clear } = useLine()
 const input = ref<InstanceType<typeof ElInput>>()
@@ -21,7 +22,13 @@ async function add() {
   else clear()
 }
 
-defineExpose({ focus: () => input.value?.focus() })
+/** Opens the controls with what was typed in them; what is not understood stays in the line. */
+async function byControls() {
+  const reading = text.value.trim() ? await accept() : undefined
+  emit('controls', (reading ?? readings.value[chosen.value])?.wish)
+}
+
+defineExpose({ focus: () => input.value?.focus(), clear })
 </script>
 
 <template>
@@ -36,7 +43,7 @@ defineExpose({ focus: () => input.value?.focus() })
         @keydown.esc="clear"
       />
       <ElButton native-type="submit" type="primary" :disabled="!text.trim()">Add</ElButton>
-      <button type="button" class="link small" @click="$emit('controls')">by controls</button>
+      <button type="button" class="link small" @click="byControls">by controls</button>
     </div>
     <LineReadings v-model:chosen="chosen" :readings="readings" :wrong="wrong || refused" />
   </form>

@@ -7,6 +7,7 @@ import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import Legend from '../../parts/Legend.vue'
 import MonthScale from '../../parts/MonthScale.vue'
+import UnknownList from '../../parts/UnknownList.vue'
 import AddLine from './AddLine.vue'
 import WishEditor from './WishEditor.vue'
 import WishRow from './WishRow.vue'
@@ -22,8 +23,9 @@ const rows = computed(() => {
   const plan = store.plan
   const wishes = store.household?.wishes ?? []
   if (!plan) return []
-  const all = wishes.flatMap((wish, i) => {
-    const p = plan.wishes[i]
+  const planned = new Map(plan.wishes.map((p) => [p.id, p]))
+  const all = wishes.flatMap((wish) => {
+    const p = planned.get(wish.id) // what the crop book does not know is not planned
     return p ? [{ wish, plan: p }] : []
   })
   const wanted = find.value.trim().toLowerCase()
@@ -79,6 +81,12 @@ const blank: Wish = {
   stagger: { kind: 'need' },
 }
 
+const first = ref<Wish>(blank) // what the controls of a new wish begin with
+function byControls(wish?: Wish) {
+  first.value = wish ?? blank
+  open.value = 'new'
+}
+
 useKeys([
   { keys: 'n', does: 'a new wish', run: () => line.value?.focus() },
   { keys: '/', does: 'find a wish', run: () => finder.value?.focus() },
@@ -90,8 +98,16 @@ useKeys([
 <template>
   <section class="table">
     <h2 class="hidden-words" tabindex="-1">Table</h2>
-    <AddLine ref="line" @controls="open = 'new'" />
-    <WishEditor v-if="open === 'new'" :wish="blank" is-new @close="close('new')" />
+    <UnknownList />
+    <AddLine ref="line" @controls="byControls" />
+    <WishEditor
+      v-if="open === 'new'"
+      :key="JSON.stringify(first)"
+      :wish="first"
+      is-new
+      @close="close('new')"
+      @added="line?.clear()"
+    />
 
     <div v-if="rows.length || find" class="bar">
       <Legend />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // All that can be said of a wish, by controls, with what each use comes to.
-import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
+import { ElButton, ElCheckbox, ElInput, ElOption, ElSelect } from 'element-plus'
 import { ref } from 'vue'
 import type { Form, PlanWish, Problem, Wish } from '../../lib/api'
 import { fieldError, otherErrors, useHousehold } from '../../lib/household'
@@ -13,7 +13,7 @@ import StoryField from './StoryField.vue'
 import { useWishDraft } from './wishdraft'
 
 const props = defineProps<{ wish: Wish; plan?: PlanWish; isNew?: boolean }>()
-const emit = defineEmits<{ close: []; move: [step: number]; remove: [] }>()
+const emit = defineEmits<{ close: []; added: []; move: [step: number]; remove: [] }>()
 const store = useHousehold()
 const { entry, shown, say } = useUnits()
 const {
@@ -44,7 +44,9 @@ async function save() {
   const wish = toWish()
   if (!wish) return
   problem.value = await store.edit({ command: props.isNew ? 'add-wish' : 'change-wish', wish })
-  if (!problem.value) emit('close')
+  if (problem.value) return
+  if (props.isNew) emit('added')
+  emit('close')
 }
 
 const told = [
@@ -207,11 +209,10 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
         <ElInput v-model="draft.days" class="number" inputmode="numeric" aria-label="Days between" />
         <span v-if="at('stagger.days')" class="wrong" role="alert">{{ at('stagger.days') }}</span>
       </label>
-      <ElCheckbox
-        v-if="!unweighed && draft.forms.includes('fresh') && !putUp && draft.stagger === 'need'"
-        v-model="draft.early"
-        >risk one cheap row two weeks early</ElCheckbox
-      >
+      <div v-if="!unweighed && draft.forms.includes('fresh') && !putUp && draft.stagger === 'need'" class="field">
+        <span>An early row</span>
+        <ElCheckbox v-model="draft.early" data-early>risk one cheap row two weeks early</ElCheckbox>
+      </div>
       <label v-if="!unweighed && (kept || draft.stagger === 'times')" class="field narrow">
         <span>{{ draft.stagger === 'times' ? 'Sowings' : 'Sowings of what is kept' }}</span>
         <ElInput

@@ -112,8 +112,9 @@ async function pin(e: Eaten, source: string) {
                 ><Figure :value="e.take" :unit="e.take_unit" :figure="e.figure" :label="e.title" />
                 {{ e.source === 'fresh' ? 'of' : 'from' }} {{ e.from }}</template
               >
-              <span v-if="e.ahead !== e.source" class="warn">
-                {{
+              <span v-if="e.ahead !== e.source" class="warn"
+                >{{ e.from ? ' · ' : ''
+                }}{{
                   e.ahead === 'gap'
                     ? 'not yet on the shelf this coming year'
                     : 'this coming year ' + sourceWords[e.ahead]

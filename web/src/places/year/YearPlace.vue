@@ -23,6 +23,7 @@ const { say } = useUnits()
 const ahead = ref(false)
 const group = ref<'yours' | 'food' | 'source'>('yours')
 const mending = ref('') // the wish whose ways are open
+const helping = ref(-1) // the week whose ways are open: they take a second to reckon
 const week = ref(-1) // the week in focus
 const grid = ref<HTMLElement>()
 
@@ -299,7 +300,15 @@ onMounted(() =>
             <span class="warn">{{ say(o.over, 'batches') }} more than the kitchen can do</span>
           </h3>
           <p class="small quiet">{{ o.parts.map((p) => `${p.title} ${say(p.batches, 'batches')}`).join(' · ') }}</p>
-          <WaysList :week="o.week" />
+          <button
+            type="button"
+            class="link small no-print"
+            :aria-expanded="helping === o.week"
+            @click="helping = helping === o.week ? -1 : o.week"
+          >
+            {{ helping === o.week ? 'hide what would help' : 'what would help?' }}
+          </button>
+          <WaysList v-if="helping === o.week" :week="o.week" />
         </div>
       </section>
     </template>

@@ -1,0 +1,64 @@
+// What was entered while Inventory did not answer: kept on this device, in order,
+// through a reload too, and sent when it answers again. Every entry has an id of its
+// own, so that one that was sent twice is done once.
+import { ref } from 'vue'
+import type { Edit, Log, PlaceAsk } from './api'
+
+export type Entry = Edit | Log | PlaceAsk
+
+export interface Waiting {
+  entry: Entry
+  words: string
+}
+
+const prefix = 'inventory.waiting.'
+const own = prefix + Math.random().toString(36).slice(2)
+
+/** The waiting entries of this window and of windows that were closed before theirs were sent. */
+function kept(): Waiting[] {
+  const out: Waiting[] = []
+  for (const key of Object.keys(localStorage).filter((k) => k.startsWith(prefix))) {
+    try {
+      out.push(...(JSON.parse(localStorage.getItem(key) ?? '[]') as Waiting[]))
+    } catch {
+      // Not readable: nothing in it can be sent.
+    }
+    localStorage.removeItem(key)
+  }
+  return out.sort((a, b) => a.entry.revision - b.entry.revision)
+}
+
+export function useQueue() {
+  const waiting = ref<Waiting[]>(kept())
+  const sent: string[] = [] // ids of this run of entries that were sent already
+
+  function save() {
+    if (waiting.value.length) localStorage.setItem(own, JSON.stringify(waiting.value))
+    else {
+      localStorage.removeItem(own)
+      sent.length = 0
+    }
+  }
+  save()
+
+  return {
+    waiting,
+    add(entry: Entry, words: string) {
+      waiting.value = [...waiting.value, { entry, words }]
+      save()
+    },
+    /** The first entry, saying which of this device's own it follows. */
+    first(): Entry | undefined {
+      const w = waiting.value[0]
+      return w && { ...w.entry, follows: sent.slice(-1000) }
+    },
+    /** Forgets the first entry: it was sent, and taken or refused. */
+    drop(): Waiting | undefined {
+      const [first, ...rest] = waiting.value
+      if (first) sent.push(first.entry.id)
+      waiting.value = rest
+      save()
+      return first
+    },
+  }
+}

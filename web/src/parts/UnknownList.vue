@@ -1,0 +1,103 @@
+<script setup lang="ts">
+// What the crop book does not know: kept, left out of the plan, mended or removed.
+import { ElButton, ElOption, ElSelect } from 'element-plus'
+import { computed, ref } from 'vue'
+import type { Problem, Unknown } from '../lib/api'
+import { useHousehold, wordsOf } from '../lib/household'
+import { count } from '../lib/words'
+
+const store = useHousehold()
+const chosen = ref<Record<string, string>>({})
+const problem = ref<Problem>()
+
+/** The entries by the name that is not known. */
+const groups = computed(() => {
+  const out = new Map<string, { of: string; name: string; entries: Unknown[] }>()
+  for (const u of store.plan?.unknown ?? []) {
+    const key = u.of + '/' + u.name
+    const g = out.get(key) ?? { of: u.of, name: u.name, entries: [] }
+    g.entries.push(u)
+    out.set(key, g)
+  }
+  return [...out].map(([key, g]) => ({ key, ...g }))
+})
+
+/** The names of the book that may take the place of one. */
+function names(of: string): { id: string; label: string }[] {
+  if (of === 'food') return (store.reference?.foods ?? []).map((f) => ({ id: f.name, label: f.name }))
+  if (of === 'crop') return store.crops.map((c) => ({ id: c.id, label: c.name }))
+  if (of === 'preparation') return (store.reference?.preparations ?? []).map((p) => ({ id: p.id, label: p.name }))
+  return []
+}
+
+async function callIt(of: string, unknown: string, known: string) {
+  problem.value = await store.edit({
+    command: 'call-it',
+    call: { of: of as 'crop' | 'food' | 'preparation', unknown, known },
+  })
+}
+async function remove(name: string) {
+  problem.value = await store.edit({ command: 'remove-unknown', target: name })
+}
+</script>
+
+<template>
+  <section v-if="groups.length" class="unknown no-print" aria-label="Not in the crop book">
+    <h3>{{ count(store.plan?.unknown.length ?? 0, 'entry is', 'entries are') }} not in the crop book</h3>
+    <p class="small">
+      They were made with another version of the crop book. They are kept, but not planned, until you choose what they
+      are called now, or remove them.
+    </p>
+    <div v-for="g in groups" :key="g.key" class="name" :data-unknown="g.name">
+      <p>
+        <b>“{{ g.name || '–' }}”</b>
+        <span class="small"> in {{ g.entries.map((e) => e.words).join('; ') }}</span>
+        <span v-if="!names(g.of).length" class="small quiet">. Wanted: {{ g.entries[0]?.allowed }}</span>
+      </p>
+      <div class="mend">
+        <template v-if="names(g.of).length">
+          <ElSelect
+            v-model="chosen[g.key]"
+            size="small"
+            filterable
+            :placeholder="`choose a ${g.of} of the book`"
+            :aria-label="`What ${g.name} is called now`"
+          >
+            <ElOption v-for="n in names(g.of)" :key="n.id" :value="n.id" :label="n.label" />
+          </ElSelect>
+          <ElButton size="small" :disabled="!chosen[g.key]" @click="callIt(g.of, g.name, chosen[g.key] ?? '')">
+            It is called this now
+          </ElButton>
+        </template>
+        <button type="button" class="link small warn" @click="remove(g.name)">
+          remove {{ g.entries.length === 1 ? 'it' : `all ${g.entries.length}` }}
+        </button>
+      </div>
+    </div>
+    <p v-if="problem" class="wrong" role="alert">{{ wordsOf(problem) }}</p>
+  </section>
+</template>
+
+<style scoped>
+.unknown {
+  border-left: 4px solid var(--accent);
+  background: var(--wash);
+  padding: 0.5rem 1rem 0.6rem;
+  margin-bottom: 0.8rem;
+}
+h3 {
+  font-size: 1.05rem;
+}
+.name {
+  margin-top: 0.4rem;
+}
+.mend {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 0.8rem;
+  align-items: center;
+}
+.mend .el-select {
+  width: 16rem;
+}
+</style>
