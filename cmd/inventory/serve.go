@@ -72,7 +72,7 @@ keeps your edits; remove the file to start over.`,
 		RunE: func(c *cobra.Command, _ []string) error { return s.serve(c) },
 	}
 	s.add(c, "inventory-demo.db", "the demo's `FILE`")
-	c.Flags().StringVar(&s.demo, "of", demo.Households[0].ID, "`ONE` of "+strings.Join(demoNames(), ", "))
+	c.Flags().StringVar(&s.demo, "of", "", "`ONE` of "+strings.Join(demoNames(), ", "))
 	return c
 }
 
@@ -174,8 +174,8 @@ func (s *serving) prepare(ctx context.Context, st *store.Store, clock func() civ
 		demos = append(demos, api.DemoHousehold{ID: d.ID, Words: d.Words, Household: h})
 	}
 	if s.asDemo {
-		i := slices.IndexFunc(demos, func(d api.DemoHousehold) bool { return d.ID == s.demo })
-		if i < 0 {
+		i := max(0, slices.IndexFunc(demos, func(d api.DemoHousehold) bool { return d.ID == s.demo }))
+		if s.demo != "" && demos[i].ID != s.demo {
 			return nil, fmt.Errorf("there is no demo household %q; there are %s", s.demo, strings.Join(demoNames(), ", "))
 		}
 		snap, err := st.Load(ctx)

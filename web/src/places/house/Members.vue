@@ -57,7 +57,7 @@ async function fresh() {
         />
         <button
           type="button"
-          class="link small"
+          class="link small home"
           :aria-expanded="away === r.value.id"
           @click="away = away === r.value.id ? '' : r.value.id"
         >
@@ -92,7 +92,11 @@ async function fresh() {
 }
 @container leaf (max-width: 620px) {
   .members {
-    grid-template-columns: 1fr 1fr 3.6rem;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) 4.2rem;
+  }
+  .home {
+    grid-column: 1 / 3;
+    justify-self: start;
   }
 }
 </style>

@@ -250,6 +250,9 @@ const spacing = computed(() => {
   .ground .n {
     text-align: left;
   }
+  .ground .tag {
+    margin-left: 0.25rem;
+  }
   .spacing {
     text-align: left;
     white-space: normal;
