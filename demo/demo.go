@@ -14,7 +14,7 @@ type Household struct {
 // nobody chooses.
 var Households = []Household{
 	{"mill-house", "Five people in an old mill house: cold winters, warm summers, eleven beds", MillHouse},
-	{"garden-of-the-wells", "Four people in a hot lowland without frost: the garden rests in summer", Wells},
+	{"garden-of-the-wells", "Four people in a hot lowland without frost: greens in winter, okra in summer", Wells},
 	{"sheep-station", "Three people on a cool southern coast: long mild summers, July is winter", SheepStation},
 }
 

@@ -54,7 +54,7 @@ func Load(files fs.FS) (*Book, error) {
 	try(readSheet(files, "perennials.csv", strings.Fields("crop first_pick_weeks pick_weeks full_bearing_year share_year1 share_year2 share_year3 stand_years"), b.readPatch))
 	try(readSheet(files, "dense.csv", strings.Fields("id crop seed_g_per_m2 soak_hours days_min days_max yield_kg_per_m2 notes"), b.readDense))
 	try(readSheet(files, "nutrition.csv", strings.Fields("crop portion_g kcal_per_100g protein_g_per_100g"), b.readNutrition))
-	try(readSheet(files, "preparations.csv", strings.Fields("id crop_ids name form method unit raw_kg_per_unit default_container keeps_months acidity hands_on_minutes_per_batch batch_units caution_ids basis"), b.readPreparation))
+	try(readSheet(files, "preparations.csv", strings.Fields("id crop_ids name form method unit raw_kg_per_unit default_container keeps_months ready_weeks acidity hands_on_minutes_per_batch batch_units caution_ids basis"), b.readPreparation))
 	try(readSheet(files, "preparation_parts.csv", strings.Fields("preparation crop_ids raw_kg_per_unit note"), b.readPart))
 	try(readSheet(files, "interplant.csv", strings.Fields("id long_crop short_crop weeks_together room_fraction why timing"), b.readPairing))
 	try(readSheet(files, "cautions.csv", strings.Fields("id topic level when text"), b.readCaution))

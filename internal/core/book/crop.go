@@ -100,6 +100,10 @@ type Crop struct {
 	Sprawls, GoesOn bool
 	Hill            bool // earth is drawn up to it, as with potatoes and leeks
 	LatestWeeks     Maybe
+	StoreIdeal      Maybe  // °C at which it keeps longest, where it is not its store's
+	Winter          Winter // whether it may or must stand through the winter unripe
+	BoltHours       Maybe  // length of the day in spring at which what has wintered runs to seed, h
+	LeastRows       Maybe  // of a block of a crop that the wind pollinates
 	Basis           string
 
 	// Survive is the share of starts set out that stand; for vegetative stock
@@ -249,6 +253,7 @@ type Preparation struct {
 	JarLitre float64 // size of that container; 0 for what is counted by weight
 
 	KeepsMonths float64
+	ReadyWeeks  float64 // from putting up to the first eating
 	Acidity     string
 	Minutes     float64 // hands-on minutes a batch
 	BatchUnits  float64 // litres or dried kg a batch
@@ -315,3 +320,14 @@ func ParseWhen(when string) (out [][]Condition, ok bool) {
 	}
 	return out, true
 }
+
+// Winter says how a crop stands to a winter in the open.
+type Winter string
+
+// A crop is ripe before the winter, may stand through it unripe and go on in spring,
+// or has to.
+const (
+	BeforeWinter   Winter = ""
+	MayWinter      Winter = "yes"
+	MustHaveWinter Winter = "must"
+)

@@ -7,8 +7,8 @@ var cropColumns = strings.Fields(`id name food botanical family group life start
 	t_base_c t_cap_c t_ref_c dtm_min dtm_typ dtm_max dtm_from harvest harvest_days hold_days keep_days
 	in_row_cm row_cm block_cm depth_cm per_station seeds_per_m yield_min yield_typ yield_max piece_g
 	yield_cv fail_prob height_cm support sun feed rotation_years seeds_per_g piece_plant_g germ_rate
-	seed_life_years min_plants edible store store_weeks store_loss_month cure_days water_mm_week
-	store_when root_depth_cm sprawls goes_on latest_weeks hill basis`)
+	seed_life_years min_plants edible store store_ideal_c store_weeks store_loss_month cure_days water_mm_week
+	store_when root_depth_cm sprawls goes_on latest_weeks winter bolt_h block hill basis`)
 
 func (b *Book) readCrop(s *sheet) {
 	c := &Crop{
@@ -37,10 +37,12 @@ func (b *Book) readCrop(s *sheet) {
 		RotationYears: s.maybe("rotation_years", 0, 20), SeedsPerGram: s.maybe("seeds_per_g", 0.01, 100000), StockGram: s.maybe("piece_plant_g", 0.1, 5000),
 		Germination: s.maybe("germ_rate", 0.01, 1), SeedLife: s.maybe("seed_life_years", 0.5, 20), MinPlants: s.number("min_plants", 1, 1000),
 		Edible: s.number("edible", 0, 1), Store: s.word("store", "none", "cool-moist", "cool-dry", "warm-dry", "dry", "ground"),
+		StoreIdeal: s.maybe("store_ideal_c", -5, 30),
 		StoreWeeks: s.maybe("store_weeks", 0, 520), StoreLoss: s.maybe("store_loss_month", 0, 0.9), CureDays: s.maybe("cure_days", 0, 120),
 		WaterMM: s.maybe("water_mm_week", 0, 200), StoreWhen: s.word("store_when", "", "late", "own"), RootDepth: s.maybe("root_depth_cm", 1, 300),
 		Sprawls: s.word("sprawls", "", "yes") == "yes", GoesOn: s.word("goes_on", "", "yes") == "yes", Hill: s.word("hill", "", "yes") == "yes",
-		LatestWeeks: s.maybe("latest_weeks", -52, 52), Basis: s.must("basis"),
+		LatestWeeks: s.maybe("latest_weeks", -52, 52), Winter: Winter(s.word("winter", "", "yes", "must")), BoltHours: s.maybe("bolt_h", 8, 18),
+		LeastRows: s.maybe("block", 1, 20), Basis: s.must("basis"),
 		Survive: 0.95, Closeness: 1,
 	}
 	if c.DTMMin > c.DTM || c.DTM > c.DTMMax {
@@ -122,7 +124,7 @@ func (b *Book) readPreparation(s *sheet) {
 		Form:   s.word("form", "canned", "juiced", "frozen", "dried", "pickled", "fermented", "jam"),
 		Method: s.word("method", "boiling-water", "pressure-canner", "dehydrator", "air-dry", "freezer", "crock", "refrigerator"),
 		Unit:   s.word("unit", "litre", "kg"), Raw: s.number("raw_kg_per_unit", 0.01, 50), Jar: s.must("default_container"),
-		KeepsMonths: s.number("keeps_months", 0.1, 120), Acidity: s.word("acidity", "low", "acidified", "high"),
+		KeepsMonths: s.number("keeps_months", 0.1, 120), ReadyWeeks: s.number("ready_weeks", 0, 52), Acidity: s.word("acidity", "low", "acidified", "high"),
 		Minutes: s.number("hands_on_minutes_per_batch", 0, 1000), BatchUnits: s.number("batch_units", 0.01, 100),
 		Cautions: s.list("caution_ids"), Basis: s.must("basis"),
 	}
@@ -157,7 +159,7 @@ func (b *Book) readPart(s *sheet) {
 func (b *Book) readPairing(s *sheet) {
 	b.Pairings = append(b.Pairings, Pairing{
 		ID: s.key("id"), Long: b.crop(s, "long_crop").ID, Short: b.crop(s, "short_crop").ID,
-		WeeksTogether: s.number("weeks_together", 0, 52), RoomFraction: s.number("room_fraction", 0, 1), Why: s.must("why"), Timing: s.word("timing", "easy", "tricky"),
+		WeeksTogether: s.number("weeks_together", 0, 52), RoomFraction: s.number("room_fraction", 0, 1), Why: s.must("why"), Timing: s.word("timing", "easy", "tricky", "tight"),
 	})
 }
 

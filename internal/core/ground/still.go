@@ -61,7 +61,7 @@ func StillGoes(in plan.Input, p plan.Plan, fit Input, l Layout, bedID string, da
 			if crop.Perennial() || crop.Dense != nil || !crop.Weighed() {
 				continue
 			}
-			if g, ok := goes(crop, year, h.Rules(crop.ID), h.YearStart(), in.AsOf, day); ok && (free.Until == 0 || g.Last+civil.Date(rules.ClearDays) < free.Until) {
+			if g, ok := goes(crop, year, h.Rules(crop.ID), h.YearStart(), in.AsOf, day); ok && g.clearedBy(free.Until, civil.Date(rules.ClearDays), crop) {
 				free.size(&g, crop, fit, k, rules)
 				if g.Plants > 0 {
 					g.serve(crop, p, h.Wishes)
@@ -126,6 +126,21 @@ func goes(c *book.Crop, y *place.Year, r season.Rules, start, asOf, day civil.Da
 		}
 	}
 	return Goes{}, false
+}
+
+// clearedBy lets what still stands be cleared before the next thing needs the ground,
+// and tells whether enough of it can be picked until then: what is gathered once is
+// ready, the rest gives a third of its picking or a fortnight of it.
+func (g *Goes) clearedBy(until, days civil.Date, c *book.Crop) bool {
+	if until == 0 {
+		return true
+	}
+	least := 0
+	if c.Harvest != book.Once {
+		least = int(math.Min(14, c.HarvestDays/3))
+	}
+	g.Last = min(g.Last, until-days-1)
+	return g.Last >= g.First+civil.Date(least)
 }
 
 // size reckons how many plants the patch holds and what they give.

@@ -101,7 +101,7 @@ func (w *ways) try(way Way, change func(*table.Household)) {
 	in := w.in
 	change(&in.Household)
 	p, _, l, err := Of(in)
-	if err != nil {
+	if err != nil || len(p.Unknown) > len(w.in.Unknown) {
 		return // the book or the household does not allow it
 	}
 	way.Short, way.Gains = l.Short, w.layout.Short-l.Short

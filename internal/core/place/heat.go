@@ -75,19 +75,50 @@ func (y *Year) HeatSums(base, limit float64) *Sums {
 	return s
 }
 
-// HotDays returns the counts of days with a mean maximum over a limit, °C, as
-// Sums are counted, built once for a year and a limit.
-func (y *Year) HotDays(over float64) *Sums {
-	if s := y.hot[over]; s != nil {
+// GrowthSums returns the sums of growth as shares of that of a day at the reference
+// temperature, never more than 1, as Sums are counted, built once for a crop's figures.
+func (y *Year) GrowthSums(base, limit, reference float64) *Sums {
+	key := growthKey{base, limit, reference}
+	if s := y.growth[key]; s != nil {
+		return s
+	}
+	table, s := y.Heat(base, limit), new(Sums)
+	d := y.Day(-Days)
+	for i := range s[1:] {
+		s[i+1] = s[i] + math.Min(1, table[d]/(math.Min(reference, limit)-base))
+		if d++; d == Days {
+			d = 0
+		}
+	}
+	if y.growth == nil {
+		y.growth = map[growthKey]*Sums{}
+	}
+	y.growth[key] = s
+	return s
+}
+
+// growthKey names a table of growth.
+type growthKey struct{ base, limit, reference float64 }
+
+// warmth is how many degrees over its limit a crop can bear nothing more, °C.
+const warmth = 4
+
+// Stress returns how much the heat of a day takes from a crop with a limit, 0 to 1:
+// heat wears, it is no wall. d is a year day.
+func (y *Year) Stress(d int, limit float64) float64 {
+	return math.Max(0, math.Min(1, (y.Max[d]-limit)/warmth))
+}
+
+// StressSums returns the sums of Stress for a limit, as Sums are counted, built once
+// for a year and a limit.
+func (y *Year) StressSums(limit float64) *Sums {
+	if s := y.hot[limit]; s != nil {
 		return s
 	}
 	s := new(Sums)
 	d := y.Day(-Days)
 	for i := range s[1:] {
-		s[i+1] = s[i]
-		if y.Max[d] > over {
-			s[i+1]++
-		}
+		s[i+1] = s[i] + y.Stress(d, limit)
 		if d++; d == Days {
 			d = 0
 		}
@@ -95,7 +126,7 @@ func (y *Year) HotDays(over float64) *Sums {
 	if y.hot == nil {
 		y.hot = map[float64]*Sums{}
 	}
-	y.hot[over] = s
+	y.hot[limit] = s
 	return s
 }
 

@@ -205,6 +205,8 @@ type Year struct {
 	heat map[heatKey]*[Days]float64
 	sums map[heatKey]*Sums
 	hot  map[float64]*Sums
+
+	growth map[growthKey]*Sums
 }
 
 // Build makes a place's daily tables. The days of this year that have been, if

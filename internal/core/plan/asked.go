@@ -135,7 +135,8 @@ func (c *computation) stagger(key groupKey, group []*asked) (rows []*row) {
 	prefix := fmt.Sprintf("%02d-%s-%s-", c.in.Household.Year%100, w.ID, nameOf(first))
 	n := 0
 	var fed season.Weeks
-	for _, s := range sowing.Plan(all, w.Stagger, known) {
+	sowings := sowing.Plan(all, w.Stagger, known)
+	for _, s := range sowings {
 		r := &row{key: key, crop: first.crop, hand: s.Hand, early: s.Early}
 		switch {
 		case s.Hand != nil:
@@ -168,7 +169,7 @@ func (c *computation) stagger(key groupKey, group []*asked) (rows []*row) {
 		r.of = len(rows)
 	}
 	if key.fresh {
-		c.starve(group, all.Weeks&^fed)
+		c.starve(group, all.Weeks&^fed, all.Season, sowings)
 	}
 	return rows
 }

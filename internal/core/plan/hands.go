@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/reckon"
 	"inventory/internal/core/season"
@@ -207,9 +208,10 @@ func (c *computation) givesOf(group []*asked, h *table.Hand, share float64) floa
 	return math.Min(1, float64(h.Plants)/float64(want))
 }
 
-// starve marks the weeks that plantings were to feed and cannot, and that no
-// other start can feed either.
-func (c *computation) starve(group []*asked, weeks season.Weeks) {
+// starve marks the weeks that no sowing feeds: those that plantings were to feed and
+// cannot, and those for which one would have to sow again within some days. It says
+// which it is, and which sowing would close the gap.
+func (c *computation) starve(group []*asked, weeks season.Weeks, s *season.Season, sowings []sowing.Sowing) {
 	for _, a := range group {
 		mine := a.use.Weeks & weeks
 		if mine == 0 {
@@ -225,8 +227,31 @@ func (c *computation) starve(group []*asked, weeks season.Weeks) {
 		a.use.Weeks &^= mine
 		out.WeeksFed -= mine.Count()
 		out.Uses[a.res].Weeks -= mine.Count()
-		out.Notes = append(out.Notes, fmt.Sprintf("what was sown and counted leaves %d weeks that nothing else can feed any more", mine.Count()))
+		left := mine
+		for _, w := range mine.List() {
+			if st, beside := crowded(s, sowings, w); beside != nil {
+				left &^= season.Weeks(0).With(w)
+				out.Notes = append(out.Notes, fmt.Sprintf("the week of %s is not fed: a sowing on %s would, but nobody sows again so near to that of %s",
+					(c.start+civil.Date(7*w)).Short(), (c.start+civil.Date(st.Sow)).Short(), (c.start+civil.Date(beside.Start.Sow)).Short()))
+			}
+		}
+		if left != 0 {
+			out.Notes = append(out.Notes, fmt.Sprintf("what was sown and counted leaves %d weeks that nothing else can feed any more", left.Count()))
+		}
 	}
+}
+
+// crowded returns the latest start that feeds a week and lies too near to another
+// sowing, with that one; nil where there is none.
+func crowded(s *season.Season, sowings []sowing.Sowing, week int) (found season.Start, beside *sowing.Sowing) {
+	for i, st := range s.Starts {
+		if s.Feeds[i].Has(week) {
+			if o := sowing.Beside(sowings, st); o != nil {
+				found, beside = st, o
+			}
+		}
+	}
+	return found, beside
 }
 
 // orphans shows the plantings that nobody wants any more: they stand all the

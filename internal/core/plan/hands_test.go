@@ -102,7 +102,7 @@ func TestSixHeadsOfLettuceAWeek(t *testing.T) {
 		}
 	}
 	can := p.Sowings[0].season.Fresh()
-	if fed != can || fed.Count() < 10 {
+	if (can&^fed).Count() > 1 || fed.Count() < 10 || fed != can && !slices.ContainsFunc(p.Wishes[0].Notes, func(n string) bool { return strings.Contains(n, "nobody sows again so near") }) {
 		t.Errorf("fed in %v, could be in %v", fed.List(), can.List())
 	}
 	first, last := fed.List()[0], fed.List()[fed.Count()-1]
@@ -133,7 +133,7 @@ func TestFewerCellsAreMadeUpFor(t *testing.T) {
 	if len(mine.Feeds) >= len(s.Feeds) || len(mine.Feeds) == 0 {
 		t.Errorf("it feeds %v, before %v", mine.Feeds, s.Feeds)
 	}
-	if now.Tally.WeeksFed != before.Tally.WeeksFed {
+	if now.Tally.WeeksFed < before.Tally.WeeksFed {
 		t.Errorf("%d weeks fed, before %d: others should have stepped in", now.Tally.WeeksFed, before.Tally.WeeksFed)
 	}
 	moves := Moves(before.Agreement().Sowings, now.Agreement().Sowings)
@@ -503,7 +503,10 @@ func TestNoWeekThatAStartCouldFeedGoesUnfed(t *testing.T) {
 				}
 			}
 			for week := range season.WeeksPerYear {
-				if w.Wanted[week] > 0 && w.Source[week] == table.Gap && a.use.Season.Fresh().Has(week) {
+				said := slices.ContainsFunc(c.plan.Wishes[a.wish].Notes, func(n string) bool {
+					return strings.HasPrefix(n, "the week of "+(c.start+civil.Date(7*week)).Short()+" is not fed: a sowing on")
+				})
+				if w.Wanted[week] > 0 && w.Source[week] == table.Gap && a.use.Season.Fresh().Has(week) && !said {
 					t.Errorf("%s: a start could feed week %d", w.Wish.ID, week)
 				}
 				if a.use.Weeks.Has(week) && !fed.Has(week) && c.plan.Wishes[a.wish].Plants > 0 {

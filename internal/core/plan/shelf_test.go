@@ -1,6 +1,7 @@
 package plan
 
 import (
+	"context"
 	"math"
 	"testing"
 
@@ -43,5 +44,23 @@ func TestWhatIsStoredLoses(t *testing.T) {
 		if wasted >= 39 || wasted < 20 {
 			t.Errorf("of 40 kg of %s that nearly nobody eats, %g kg are left after ten weeks: it loses nothing", food, wasted)
 		}
+	}
+}
+
+// The ways of every wish of a large household are found, whatever the change that is
+// tried: one that the book does not allow is passed over.
+func TestEveryWishHasItsWays(t *testing.T) {
+	in := everything()
+	in.Memory = &Memory{}
+	some := 0
+	for _, w := range in.Household.Wishes {
+		ways, err := Ways(context.Background(), in, w.ID)
+		if err != nil {
+			t.Errorf("%s: %v", w.ID, err)
+		}
+		some += len(ways)
+	}
+	if some < 10 {
+		t.Errorf("only %d ways", some)
 	}
 }

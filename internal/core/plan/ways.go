@@ -3,6 +3,7 @@ package plan
 import (
 	"cmp"
 	"context"
+	"errors"
 	"fmt"
 	"math"
 	"slices"
@@ -61,6 +62,19 @@ func difference(way *Way, before, after *Plan) {
 	way.Hours = after.Kitchen.TotalHour - before.Kitchen.TotalHour
 }
 
+// errNotAllowed is what a change gives that the book does not know or allow.
+var errNotAllowed = errors.New("the crop book does not allow it")
+
+// allowed works out the plan of an input with a change in it. A change that would only
+// be left out of the plan is none.
+func allowed(in Input) (Plan, error) {
+	p, err := Compute(in)
+	if err == nil && len(p.Unknown) > len(in.Unknown) {
+		err = errNotAllowed
+	}
+	return p, err
+}
+
 // Ways returns the ways of closing the gaps of one wish, those that close most
 // first; none where it has no gap. It ends early, with the context's error, where
 // nobody waits any longer.
@@ -85,7 +99,7 @@ func Ways(ctx context.Context, in Input, wish string) ([]Way, error) {
 		if ctx.Err() != nil {
 			return nil, ctx.Err()
 		}
-		changed, err := Compute(in.with(i, *c.Wish))
+		changed, err := allowed(in.with(i, *c.Wish))
 		if err != nil {
 			continue // the book does not allow it for this wish
 		}
@@ -228,7 +242,7 @@ func Helps(ctx context.Context, in Input, week int) ([]Way, error) {
 		return out, nil
 	}
 	try := func(way Way, changed Input) bool {
-		after, err := Compute(changed)
+		after, err := allowed(changed)
 		if err != nil {
 			return false
 		}
@@ -291,7 +305,7 @@ func (c *computation) fewer(w table.Wish, i int, try func(Way, Input) bool) {
 			return
 		}
 		changed := c.in.with(i, fewer)
-		after, err := Compute(changed)
+		after, err := allowed(changed)
 		if err != nil {
 			return
 		}

@@ -10,6 +10,7 @@ import (
 	"inventory/internal/core/caution"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/reckon"
+	"inventory/internal/core/season"
 	"inventory/internal/core/table"
 	"inventory/internal/core/working"
 )
@@ -138,6 +139,21 @@ func (c *computation) ask(out *Wish, i int, r *table.Resolved, u *table.Use) {
 	}
 }
 
+// beside returns how a part of a preparation likes its starts: by how much of its
+// picking falls into the weeks in which the main crop is put up.
+func (c *computation) beside(s *season.Season, main *table.Use) func(season.Start) int {
+	var weeks season.Weeks
+	for _, i := range main.Lot {
+		st := main.Season.Starts[i]
+		for w, v := range main.Season.ByWeek(st) {
+			if v > 0 {
+				weeks = weeks.With(w)
+			}
+		}
+	}
+	return func(st season.Start) int { return int(100 * s.RunShare(st, weeks)) }
+}
+
 // askPart asks for another crop that a preparation takes, timed to the same
 // putting-up where the crop's season allows it.
 func (c *computation) askPart(out *Wish, i int, w table.Wish, u *table.Use, n int, part book.Part, units float64) {
@@ -148,8 +164,7 @@ func (c *computation) askPart(out *Wish, i int, w table.Wish, u *table.Use, n in
 	}
 	res := Use{Form: string(u.Form), Part: true, Crop: crop.ID, CropName: crop.Short(), Why: u.Prep.Name + " takes it", Weeks: u.Weeks.Count(), Unit: amount.Kilogram, Figure: base}
 	s := c.season(crop, "")
-	late := crop.StoreWhen == "late" && crop.Harvest == book.Once
-	pu := &table.Use{Form: u.Form, Crop: crop, Season: s, Lot: s.Lot(late, 1), Weeks: u.Weeks}
+	pu := &table.Use{Form: u.Form, Crop: crop, Season: s, Lot: s.Lot(table.Late(crop, s), 1, c.beside(s, u)), Weeks: u.Weeks}
 	if pu.Hands = c.resolver.ByHand(crop, "", w.ID, u.Form, true); len(pu.Hands) > 0 {
 		pu.Season, pu.Lot = s.With(), nil
 		for _, h := range pu.Hands {

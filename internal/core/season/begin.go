@@ -19,7 +19,7 @@ func Begin(c *book.Crop, y *place.Year, r Rules, yearStart, day int) (st Start, 
 		return s.Starts[0], ""
 	}
 	g := newGround(c, y, r, waysOf(c, r.Way)[0])
-	g.pauses(yearStart)
+	g.leaving(yearStart)
 	offset := mod(yearStart-y.Last, place.Days)
 	from, to := g.span()
 	x, years := day+offset, 0
@@ -43,7 +43,7 @@ func Begin(c *book.Crop, y *place.Year, r Rules, yearStart, day int) (st Start, 
 		why = "it is later than " + g.lastWhy()
 	}
 	by := years*place.Days - offset
-	st.Day, st.Sow, st.Ready, st.Sure, st.Plain, st.End = st.Day+by, st.Sow+by, st.Ready+by, st.Sure+by, st.Plain+by, st.End+by
+	st.Day, st.Sow, st.Ready, st.Sure, st.Plain, st.End, st.Lift = st.Day+by, st.Sow+by, st.Ready+by, st.Sure+by, st.Plain+by, st.End+by, st.Lift+by
 	return st, why
 }
 
@@ -55,17 +55,19 @@ func (g *ground) force(x int) Start {
 		st.Ready, st.Sure, st.End = st.Plain, st.Plain, st.Plain+g.picking()
 		return st
 	}
-	stop := g.stop
-	if g.inAutumn || x >= g.limit && g.limit < never {
-		stop += place.Days
-	}
 	most := x + g.most
-	st.Ready = min(most, max(g.gathers(x, g.need, &g.hand), x+g.least))
-	st.Sure = min(most, max(g.gathers(x, g.sureNeed, &g.sureHand), st.Ready))
-	st.End = max(st.Ready, min(st.Ready+g.picking(), stop))
-	g.inHeat(&st, st.Ready-st.Day)
-	if g.crop.Harvest == book.Once && g.idleDays(st.Ready, st.Ready+1) > 0 {
+	st.Ready = min(most, max(g.gathers(x, g.need, 0), x+g.least))
+	st.Sure = min(most, max(g.gathers(x, g.sureNeed, 1), st.Ready))
+	if winter, r := g.throughWinter(st); r.rule == permitted {
+		return winter
+	}
+	st.End = max(st.Ready, g.ends(st, g.limitOf(x), after(g.turns.freeze, x)))
+	if g.wears(&st).rule != permitted {
+		st.End = max(st.Ready, st.End)
+	}
+	if st.Lost >= 1-1e-9 {
 		st.End = st.Ready
 	}
+	st.Lift = g.lifted(st, g.limitOf(x))
 	return st
 }

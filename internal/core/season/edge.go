@@ -2,6 +2,7 @@ package season
 
 import (
 	"fmt"
+	"math"
 
 	"inventory/internal/core/place"
 )
@@ -22,6 +23,12 @@ const (
 	setsInHeat
 	notBefore
 	notAfter
+	tooEarlyForWinter
+	tooSmallForWinter
+	freezesInWinter
+	runsToSeed
+	pickedToSeed
+	tooEarlyForBulbs
 )
 
 // refusal is why a day is not permitted, kept as a rule and a number, since it
@@ -31,6 +38,33 @@ type refusal struct {
 	value float64
 }
 
+// miss tells how far a refused start is from being permitted, in days and parts of
+// them: the reason of the one that comes nearest is the one to tell. Rules that are
+// looked at later count as nearer.
+func (g *ground) miss(st Start, r refusal) float64 {
+	far := map[refusalRule]float64{notBefore: 9e4, notAfter: 9e4, tooCold: 8e4, soilTooCold: 7e4, tooLateToPlant: 6e4,
+		tooEarlyForWinter: 5e4, tooSmallForWinter: 5e4, neverReady: 4e4, freezesInWinter: 3e4, readyTooLate: 2e4, ripensInHeat: 1e4, runsToSeed: 1e4, pickedTooShort: 5e3, pickedToSeed: 5e3, tooEarlyForBulbs: 6e4, setsInHeat: 5e3, pickedInHeat: 5e3}[r.rule]
+	switch r.rule {
+	case readyTooLate:
+		if limit := g.limitOf(st.Day); limit < never {
+			far += math.Min(9e3, float64(st.Sure-limit))
+		}
+	case neverReady:
+		far += math.Min(9e3, float64(st.Ready-st.Day))
+	case pickedTooShort, pickedToSeed:
+		far -= r.value
+	case ripensInHeat, setsInHeat, pickedInHeat:
+		far += g.between(st.Day, st.Ready)
+	}
+	return far
+}
+
+// tooFar is how many days after its limit a ready day says nothing any more.
+const tooFar = 90
+
+// anyTime is the reason of both edges where every day of the year is permitted.
+const anyTime = "it can be begun at any time of the year here"
+
 // words says a refusal.
 func (g *ground) words(r refusal) string {
 	switch r.rule {
@@ -39,6 +73,9 @@ func (g *ground) words(r refusal) string {
 	case tooLateToPlant:
 		return fmt.Sprintf("planted later than week %+.0f from the last frost it makes no crop", r.value)
 	case readyTooLate:
+		if limit := g.limit; limit < never && mod(int(r.value)-limit, place.Days) > tooFar {
+			return "it does not get ready before " + g.why
+		}
 		return fmt.Sprintf("ready %s, too late for %s", words(g.year, int(r.value)), g.why)
 	case neverReady:
 		return fmt.Sprintf("the %.0f degree-days it needs do not come within three times its catalogue days", r.value)
@@ -47,11 +84,23 @@ func (g *ground) words(r refusal) string {
 	case pickedTooShort:
 		return fmt.Sprintf("only %.0f days of picking before %s", r.value, g.why)
 	case ripensInHeat:
-		return fmt.Sprintf("its last third would stand in days over %.0f °C, too hot for it", r.value)
+		return fmt.Sprintf("it would grow through four weeks of days well over %.0f °C, too hot for it", r.value)
 	case pickedInHeat:
-		return fmt.Sprintf("days over %.0f °C would end its picking before half of it", r.value)
+		return fmt.Sprintf("days over %.0f °C would leave less than a third of its weight", r.value)
 	case setsInHeat:
-		return fmt.Sprintf("two to four weeks before it is ready, days over %.0f °C keep it from setting", r.value)
+		return fmt.Sprintf("two to four weeks before it is picked, days over %.0f °C keep it from setting", r.value)
+	case tooEarlyForWinter:
+		return "too early for the winter: it would be too far on when the cold comes"
+	case tooSmallForWinter:
+		return "too small before the winter to stand through it"
+	case freezesInWinter:
+		return "it freezes in a usual winter here before it is ripe"
+	case runsToSeed:
+		return "it runs to seed before it is ready, about " + words(g.year, int(r.value))
+	case pickedToSeed:
+		return fmt.Sprintf("only %.0f days of picking before it runs to seed", r.value)
+	case tooEarlyForBulbs:
+		return "planted earlier, it would make its bulbs too soon"
 	case notBefore:
 		return "you said not before " + words(g.year, int(r.value))
 	case notAfter:

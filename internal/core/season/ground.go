@@ -1,9 +1,7 @@
 package season
 
 import (
-	"fmt"
 	"math"
-	"slices"
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
@@ -16,160 +14,38 @@ type ground struct {
 	year  *place.Year
 	rules Rules
 	way   Way
-	limit int // it must be ready before this day
-	stop  int // picking ends before this day
+	turns turns
+	limit int // it must be ready before this day, first time round
+	last  int // where there is frost: that day of the season whose starts are tried
 	why   string
 	// What is the same for every start: days from planting or sowing by the
-	// catalogue, days indoors before, the heat needed without and with slack, the
-	// least and most days it may take.
-	days, need, sureNeed          float64
+	// catalogue, days indoors before, the heat needed without slack, with it and for
+	// a lot that is kept, the least and most days it may take.
+	days, need, sureNeed, lotNeed float64
 	counted, indoors, least, most int
 	isRaised, bought, inAutumn    bool
 
-	hand, sureHand int         // where the last searches of the heat ended
-	idle           []int16     // paused days among the first i from x = hotFrom; nil where none
-	heat           *place.Sums // degree days × light; nil for what grows on trays
-	hot            *place.Sums // days over heat_max; nil where that is no limit
-}
-
-const (
-	never   = 10 * place.Days
-	hotFrom = -place.Days
-)
-
-// fruiting are the groups whose harvest is set fruit; their heat rule is a
-// pause, not a limit, but for the peas and broad beans, which are hardy.
-func fruiting(c *book.Crop) bool {
-	switch c.Group {
-	case "fruit", "legume", "grain", "berry":
-		return !(c.Group == "legume" && c.Frost == book.Hardy)
-	}
-	return false
+	hands  [3]int      // where the last searches of the heat ended
+	heat   *place.Sums // degree days × light; nil for what grows on trays
+	stress *place.Sums // of the heat; nil where it takes nothing
+	leaves *leaves     // what the heat leaves of a picking; nil where all
+	cumul  []float64   // as in Season
 }
 
 // newGround works out the limits of one crop, begun in one way.
 func newGround(c *book.Crop, y *place.Year, r Rules, w Way) *ground {
-	g := &ground{crop: c, year: y, rules: r, way: w}
-	g.limits()
-	g.count()
-	return g
-}
-
-// How many days before the picking the heat stops the fruit from setting.
-const setFrom, setTo = 28, 14
-
-// pauseFrom is the first day, counted from the start of the table year, that a
-// table of paused days holds.
-const pauseFrom = -place.Days
-
-// pauses finds the days on which a fruiting crop gives nothing, because a day 28
-// to 14 days before was too hot for it to set; counted over three years from
-// pauseFrom days of the table year. It is nil where there is none.
-func (g *ground) pauses(yearStart int) []int16 {
-	c, y := g.crop, g.year
-	if !c.HeatMax.Known || !fruiting(c) || c.Perennial() || y.Max[y.Warmest] <= c.HeatMax.Value-3 {
-		return nil
-	}
-	var paused [place.Days]bool
-	some := false
-	for d := range place.Days {
-		if y.Max[d] <= c.HeatMax.Value {
-			continue
-		}
-		some = true
-		for k := setTo; k <= setFrom; k++ {
-			paused[mod(d+k, place.Days)] = true
-		}
-	}
-	if !some {
-		return nil
-	}
-	count := func(first int) []int16 {
-		out := make([]int16, 3*place.Days+1)
-		for i := range out[1:] {
-			out[i+1] = out[i]
-			if paused[mod(first+i, place.Days)] {
-				out[i+1]++
-			}
-		}
-		return out
-	}
-	g.idle = count(y.Day(hotFrom))
-	return count(mod(yearStart+pauseFrom, place.Days))
-}
-
-// idleDays returns how many of the days from x = a to b are paused.
-func (g *ground) idleDays(a, b int) int {
-	if g.idle == nil {
-		return 0
-	}
-	at := func(x int) int { return int(g.idle[max(0, min(len(g.idle)-1, x-hotFrom))]) }
-	return at(b) - at(a)
-}
-
-func (g *ground) limits() {
-	c, y := g.crop, g.year
+	g := &ground{crop: c, year: y, rules: r, way: w, cumul: curve(c)}
 	if c.Dense == nil && !c.Perennial() {
 		g.heat = y.HeatSums(c.TBase, c.TCap)
-	}
-	if c.HeatMax.Known && !fruiting(c) && !c.Perennial() {
-		g.hot = y.HotDays(c.HeatMax.Value)
-	}
-	g.limit, g.stop = never, never
-	if c.Dense != nil {
-		return // shoots grow on a tray indoors
-	}
-	if c.Frost == book.Tender || c.Frost == book.VeryTender {
-		if !y.FrostFree {
-			g.limit = mod(y.First-y.Last, place.Days) - g.rules.Risk.shift()
-			g.stop = g.limit
-			g.why = fmt.Sprintf("the first autumn frost, %s", words(y, g.limit))
+		if c.HeatMax.Known {
+			g.stress = y.StressSums(c.HeatMax.Value)
 		}
-		return
+		g.limits()
+	} else {
+		g.limit = never
 	}
-	grow := g.growthStops()
-	freeze := g.freezes()
-	g.limit, g.why = grow, "the short, cold days that stop growth"
-	if c.FrostKill >= -4 && freeze < grow {
-		g.limit, g.why = freeze, fmt.Sprintf("the freeze at %.0f °C that kills it", c.FrostKill)
-	}
-	if g.limit < never {
-		g.why += ", about " + words(y, g.limit)
-		g.stop = max(freeze, g.limit)
-		if g.stop >= never { // it never freezes: picked until growth restarts
-			g.stop = place.Days
-		}
-	}
-}
-
-// growthStops returns the first day after midsummer on which the day is shorter
-// than 10 h or the mean falls under the base + 1, or never.
-func (g *ground) growthStops() int {
-	y := g.year
-	warmest := mod(y.Warmest-y.Last, place.Days)
-	for x := warmest; x < warmest+place.Days; x++ {
-		if d := y.Day(x); y.Light[d] < 10 || y.Mean[d] < g.crop.TBase+1 {
-			return x
-		}
-	}
-	return never
-}
-
-// freezes returns the first day on which the mean minimum has fallen by
-// −frost_kill from its value on the median first frost, or never.
-func (g *ground) freezes() int {
-	y := g.year
-	if y.FrostFree {
-		return never
-	}
-	first := mod(y.First-y.Last, place.Days)
-	kill := y.Min[y.Day(first)] + math.Min(0, g.crop.FrostKill)
-	for x := first; x < place.Days; x++ {
-		if y.Min[y.Day(x)] <= kill {
-			return x - g.rules.Risk.shift()
-		}
-	}
-	return never
+	g.count()
+	return g
 }
 
 func (g *ground) tenderShift() int {
@@ -199,6 +75,16 @@ func (g *ground) autumnPlanted() bool {
 	return e.Known && e.Value < -20
 }
 
+// mustWinter tells whether the crop has to stand through a winter before it is ripe.
+func (g *ground) mustWinter() bool { return g.crop.Winter == book.MustHaveWinter }
+
+// bulb tells whether a crop makes its bulbs by the length of the day.
+func (g *ground) bulb() bool { return g.crop.Group == "bulb" }
+
+// bulbWeeks is for how long before its latest day a bulb may go in where growth never
+// stops.
+const bulbWeeks = 20
+
 // span is the run of days worth trying.
 func (g *ground) span() (from, to int) {
 	y := g.year
@@ -217,18 +103,42 @@ func (g *ground) span() (from, to int) {
 		first := mod(y.First-y.Last, place.Days)
 		return first - 14, first + 42
 	case y.FrostFree:
-		return 0, place.Days - 1
+		return g.round(0)
 	}
 	from = int(math.Round(7*g.earliest().Or(0))) + g.tenderShift()
 	if g.byTemperature() { // from midwinter on, but for what waits four weeks and more
 		if e := g.earliest().Or(0); e >= 4 {
 			from = int(math.Round(7 * e))
 		} else {
-			coldest := slices.Index(y.Mean[:], slices.Min(y.Mean[:]))
-			from = -mod(y.Last-coldest, place.Days)
+			from = g.turns.coldest - place.Days*order(g.turns.coldest > 0)
 		}
 	}
-	return from, min(g.limit, place.Days) + 7
+	if g.bulb() && g.turns.stop >= never && g.crop.LatestWeeks.Known {
+		from = min(from, int(7*(g.crop.LatestWeeks.Value-bulbWeeks)))
+	}
+	if g.limit >= never {
+		return g.round(from)
+	}
+	g.last = after(g.limit, from)
+	return from, g.last + 7
+}
+
+func order(b bool) int {
+	if b {
+		return 1
+	}
+	return 0
+}
+
+// round returns a whole year of days that begins where nothing may be started, so
+// that no window is cut in two; from a day on where there is no such day.
+func (g *ground) round(from int) (first, last int) {
+	for x := from; x < from+place.Days; x++ {
+		if _, r := g.try(x); r.rule != permitted {
+			return x, x + place.Days - 1
+		}
+	}
+	return from, from + place.Days - 1
 }
 
 // warmEnough is the temperature rule for the spring edge where there is no
@@ -246,6 +156,12 @@ func (g *ground) warmEnough(x int) (float64, bool) {
 	return need, g.year.Min[g.year.Day(x)] >= need
 }
 
+// inSpring tells whether a day lies between the coldest and the warmest.
+func (g *ground) inSpring(x int) bool {
+	warmest := mod(g.year.Warmest-g.year.Last, place.Days)
+	return mod(x-g.turns.coldest, place.Days) < mod(warmest-g.turns.coldest, place.Days)
+}
+
 // count works out once what is the same for every start.
 func (g *ground) count() {
 	c := g.crop
@@ -258,12 +174,12 @@ func (g *ground) count() {
 	}
 	g.counted = max(1, int(math.Round(g.days)))
 	g.need = Needs(c, g.days)
-	g.sureNeed = g.need * g.rules.Risk.slack()
+	g.sureNeed, g.lotNeed = g.need*g.rules.Risk.slack(), g.need*g.rules.Risk.lotSlack()
 	in := 0.0
 	if g.isRaised { // the days indoors count, whoever raised it
 		in = 7 * c.RaiseWeeks.Or(0)
 	}
-	g.least, g.most = int(math.Round(leastShare*(in+g.days)-in)), int(math.Round(mostShare*(in+g.days)-in))
+	g.least, g.most = int(math.Ceil(leastShare*(in+g.days)-in-1e-9)), int(math.Round(mostShare*(in+g.days)-in))
 }
 
 // try starts the crop on day x and returns what follows, or why it may not be
@@ -274,45 +190,283 @@ func (g *ground) try(x int) (Start, refusal) {
 	if r := g.said(x); r.rule != permitted {
 		return st, r
 	}
-	limit, stop := g.limit, g.stop
-	if g.inAutumn { // it is lifted in the next year
-		limit, stop = limit+place.Days, stop+place.Days
+	if c.Dense != nil {
+		st.Ready, st.Sure, st.Safe = st.Plain, st.Plain, true
+		st.End = st.Ready + g.picking()
+		return st, refusal{}
 	}
-	if g.byTemperature() && (g.year.FrostFree || x < mod(g.year.Warmest-g.year.Last, place.Days)) {
+	if g.byTemperature() && g.inSpring(x) {
 		if need, ok := g.warmEnough(x); !ok {
 			return st, refusal{tooCold, need}
 		}
 	}
-	if g.year.FrostFree && c.Dense == nil && !g.inAutumn {
-		if st.Ready >= limit && x >= limit {
-			limit, stop = limit+place.Days, stop+place.Days
-		}
-	}
-	if c.LatestWeeks.Known && !g.year.FrostFree && x > int(7*c.LatestWeeks.Value) {
-		return st, refusal{tooLateToPlant, c.LatestWeeks.Value}
-	}
-	if !st.Raised && c.Dense == nil && c.SoilMin.Known && g.year.Soil[g.year.Day(x)] < c.SoilMin.Value {
+	if !st.Raised && c.SoilMin.Known && g.year.Soil[g.year.Day(x)] < c.SoilMin.Value {
 		return st, refusal{soilTooCold, c.SoilMin.Value}
 	}
-	if r := g.ready(&st, limit); r.rule != permitted {
-		return st, r
+	if g.mustWinter() {
+		return g.throughWinter(st)
 	}
-	st.End = min(st.Ready+g.picking(), stop)
-	if r := g.inHeat(&st, st.Ready-st.Day); r.rule != permitted {
-		return st, r
-	}
-	switch idle := g.idleDays(st.Ready, min(st.End, limit)); {
-	case c.Harvest != book.Once:
-		if got := float64(min(st.End, limit) - st.Ready - idle); got < 14 && got < c.HarvestDays/3 {
-			if idle > 0 {
-				return st, refusal{setsInHeat, c.HeatMax.Value}
+	if r := g.tooLate(x); r.rule != permitted {
+		if c.Winter == book.MayWinter {
+			winter, no := g.throughWinter(st)
+			if no.rule == permitted || g.turns.stop < never && x > upTo(g.turns.longest, after(g.turns.stop, x)) {
+				return winter, no
 			}
-			return st, refusal{pickedTooShort, got}
 		}
-	case g.idleDays(st.Ready, st.Ready+1) > 0:
-		return st, refusal{setsInHeat, c.HeatMax.Value}
+		return st, r
+	}
+	return g.grown(st)
+}
+
+// limitOf returns the day before which what is begun on day x must be ready.
+func (g *ground) limitOf(x int) int {
+	switch {
+	case g.inAutumn:
+		return after(g.limit, place.Days) // the autumn after the next last frost
+	case g.last > 0:
+		return g.last
+	}
+	return after(g.limit, x)
+}
+
+// tooLate looks whether it is later than the crop makes its harvest of the season.
+func (g *ground) tooLate(x int) refusal {
+	late := g.crop.LatestWeeks
+	if !late.Known {
+		return refusal{}
+	}
+	from := 0
+	if g.year.FrostFree { // weeks count from the coolest one
+		from = g.turns.coldest
+	}
+	latest := from + int(7*late.Value)
+	no := refusal{tooLateToPlant, late.Value}
+	switch {
+	case g.turns.stop >= never && !g.bulb():
+	case g.turns.stop >= never:
+		if before := mod(latest-x, place.Days); before > (place.Days+7*bulbWeeks)/2 {
+			return no
+		} else if before > 7*bulbWeeks {
+			return refusal{tooEarlyForBulbs, 0}
+		}
+	case g.year.FrostFree:
+		if mod(x-from, place.Days) > mod(latest-from, place.Days) {
+			return no
+		}
+	case x > latest:
+		return no
+	}
+	return refusal{}
+}
+
+// grown lets a start grow in the year it is begun. What would not be ready before
+// growth stops may stand through the winter, where the crop does.
+func (g *ground) grown(st Start) (Start, refusal) {
+	c := g.crop
+	limit := g.limitOf(st.Day)
+	st.Ready = max(g.gathers(st.Day, g.need, 0), st.Day+g.least)
+	st.Sure = max(g.gathers(st.Day, g.sureNeed, 1), st.Ready)
+	if st.Sure >= limit && limit < never {
+		if stop := after(g.turns.stop, st.Day); c.Winter == book.MayWinter && stop <= st.Sure {
+			if winter, r := g.throughWinter(st); r.rule == permitted || st.Day > upTo(g.turns.longest, stop) {
+				return winter, r
+			}
+		}
+		return st, refusal{readyTooLate, float64(st.Sure)}
+	}
+	if st.Ready > st.Day+g.most || st.Sure >= never {
+		return st, refusal{neverReady, g.need}
+	}
+	st.End = g.ends(st, limit, after(g.turns.freeze, st.Day))
+	counted := limit
+	if c.Winter == book.MayWinter && g.turns.young >= never {
+		counted = never // it does not freeze: it is picked on until it runs to seed
+	}
+	if st, r := g.bears(st, counted, after(g.turns.freeze, st.Day)); r.rule != permitted {
+		return st, r
+	}
+	lot := max(g.gathers(st.Day, g.lotNeed, 2), st.Ready)
+	last := limit
+	if c.Group == "tuber" && last < never { // lifted a fortnight after the frost at the latest
+		last += lotAfterFrost
+	}
+	st.Safe = last >= never || lot+lotBefore <= last
+	st.Lift = g.lifted(st, limit)
+	return g.worn(st)
+}
+
+// lifted returns the day on which what is to be stored is lifted at the latest: the
+// last of its standing, a fortnight after growth has stopped; tender crops before the
+// frost, tubers a fortnight after it.
+func (g *ground) lifted(st Start, limit int) int {
+	last := st.End - 1
+	if g.crop.Group == "tuber" && limit < never {
+		last = min(last, limit+lotAfterFrost)
+	}
+	if stop := after(g.turns.stop, st.Ready-1); stop < never {
+		last = min(last, max(st.Sure, stop+lotAfterFrost))
+	}
+	return max(st.Ready, last)
+}
+
+// How long before its limit a lot that is kept must be ready, and how long after the
+// frost tubers may be lifted.
+const (
+	lotBefore     = 28
+	lotAfterFrost = 14
+)
+
+// throughWinter lets a start stand through the winter unripe and go on in spring. The
+// days in which it stands still give no heat and are not counted.
+func (g *ground) throughWinter(st Start) (Start, refusal) {
+	c := g.crop
+	stop, goes := after(g.turns.stop, st.Day), never
+	if g.mustWinter() && g.turns.stop >= never {
+		stop = after(g.turns.shortest, st.Day)
+		goes = stop
+	} else if stop < never {
+		goes = after(g.turns.restart, stop)
+	}
+	if stop >= never {
+		return st, refusal{readyTooLate, float64(st.Sure)}
+	}
+	before := g.heatOf(st.Day, stop)
+	if g.mustWinter() {
+		before = 0
+		if st.Day < stop-7*mustFrom {
+			return st, refusal{tooEarlyForWinter, 0}
+		}
+		if st.Day > stop-7*mustTo {
+			return st, refusal{tooSmallForWinter, 0}
+		}
+	} else if st.Day <= upTo(g.turns.longest, stop) || setsFruit(c) && before > g.need*mostFruit {
+		return st, refusal{tooEarlyForWinter, 0}
+	}
+	switch {
+	case stop-st.Day < rooted:
+		return st, refusal{tooSmallForWinter, 0}
+	case g.turns.young < never:
+		return st, refusal{freezesInWinter, c.FrostKill}
+	}
+	st.Winters = true
+	st.Ready = max(g.gathers(goes, g.need-before, 0), goes)
+	st.Sure = max(g.gathers(goes, g.sureNeed-before, 1), st.Ready)
+	st.Safe = true // the winter is behind it
+	if waits := goes - stop; !g.mustWinter() {
+		st.Ready = max(st.Ready, st.Day+g.least+waits)
+		st.Sure = max(st.Sure, st.Ready)
+		if st.Ready > st.Day+g.most+waits {
+			return st, refusal{neverReady, g.need}
+		}
+	}
+	if st.Sure >= never {
+		return st, refusal{neverReady, g.need}
+	}
+	st.End = g.ends(st, after(g.limit, goes), after(g.turns.freeze, goes))
+	if st, r := g.bears(st, after(g.limit, goes), after(g.turns.freeze, goes)); r.rule != permitted {
+		return st, r
+	}
+	return g.worn(st)
+}
+
+// When what has to stand through the winter is planted, weeks before growth stops; and
+// how much of its heat a crop that sets fruit may have had by then.
+const (
+	mustFrom, mustTo = 24, 14
+	mostFruit        = 1.0 / 3
+)
+
+// ends returns the day after the last on which a start is picked or stands: when its
+// picking is over, or it no longer holds, or it freezes, or runs to seed; tender crops
+// by their limit.
+func (g *ground) ends(st Start, limit, freeze int) int {
+	end := st.Ready + g.picking()
+	switch {
+	case g.crop.Harvest == book.Once:
+		end = g.stands(st.Sure)
+	case g.crop.GoesOn && !tender(g.crop):
+		end = st.Ready + place.Days
+	}
+	if tender(g.crop) {
+		return min(end, limit)
+	}
+	return min(end, freeze, g.boltsAfter(st))
+}
+
+// boltsAfter returns the day on which a start runs to seed, once it has stood rooted
+// through a shortest day.
+func (g *ground) boltsAfter(st Start) int {
+	return g.bolts(after(g.turns.shortest, st.Day+rooted-1))
+}
+
+// How fast a ripe crop uses up the days it holds: never slower and never faster.
+const slowest, fastest = 0.05, 1.5
+
+// stands returns the first day on which what is ripe on a day no longer holds: a day
+// uses up more of it the warmer it is.
+func (g *ground) stands(ripe int) int {
+	c := g.crop
+	left := math.Max(1, c.HoldDays) - 1e-9
+	for x := ripe; x < ripe+place.Days; x++ {
+		rate := (g.year.Mean[g.year.Day(x)] - c.TBase) / (c.TRef - c.TBase)
+		if left -= math.Max(slowest, math.Min(fastest, rate)); left <= 0 {
+			return x + 1
+		}
+	}
+	return ripe + place.Days
+}
+
+// bears looks whether a start that is ready then gives enough before its limit, and
+// before it runs to seed.
+func (g *ground) bears(st Start, limit, freeze int) (Start, refusal) {
+	bolts := g.boltsAfter(st)
+	if tender(g.crop) {
+		bolts = never
+	}
+	if st.Sure >= bolts {
+		return st, refusal{runsToSeed, float64(bolts)}
+	}
+	slow := st
+	slow.Ready = st.Sure // with the slack, its picking ends later too
+	last := min(g.ends(slow, limit, freeze), limit, bolts)
+	switch c := g.crop; {
+	case c.Harvest == book.Once:
+		if last <= st.Sure {
+			return st, refusal{readyTooLate, float64(st.Sure)}
+		}
+	default:
+		got, days := float64(last-st.Sure), last-st.Sure
+		if g.leaves != nil {
+			_, days = g.leaves.between(st.Sure, last)
+		}
+		if enough := math.Min(leastDays, c.HarvestDays*leastPicking); float64(days) < enough-1e-9 {
+			if float64(days) < got && got >= enough {
+				return st, g.tooHot()
+			}
+			if bolts < limit && bolts < freeze {
+				return st, refusal{pickedToSeed, math.Max(0, got)}
+			}
+			return st, refusal{pickedTooShort, math.Max(0, got)}
+		}
 	}
 	return st, refusal{}
+}
+
+// tooHot is the refusal of a start of which the heat leaves too little.
+func (g *ground) tooHot() refusal {
+	if fruiting(g.crop) {
+		return refusal{setsInHeat, g.crop.HeatMax.Value}
+	}
+	return refusal{pickedInHeat, g.crop.HeatMax.Value}
+}
+
+// What a start must give of its picking: so many days, or that share of them.
+const leastDays, leastPicking = 14.0, 1.0 / 3
+
+// worn lets the heat take what it takes.
+func (g *ground) worn(st Start) (Start, refusal) {
+	r := g.wears(&st)
+	return st, r
 }
 
 // picking returns how many days it is picked, or holds, where nothing ends it.
@@ -343,30 +497,6 @@ func (g *ground) said(x int) refusal {
 	return refusal{}
 }
 
-// inHeat ends the picking where the heat comes, and refuses a start that would be
-// in its last third in the heat or would lose more than half of its picking.
-func (g *ground) inHeat(st *Start, days int) refusal {
-	if g.hot == nil {
-		return refusal{}
-	}
-	at := func(x int) float64 { return g.hot[max(0, min(len(g.hot)-1, x-hotFrom))] }
-	third := st.Ready - days/3
-	if at(st.Ready+1)-at(third) > 0 {
-		return refusal{ripensInHeat, g.crop.HeatMax.Value}
-	}
-	full := st.End - st.Ready
-	if g.crop.GoesOn {
-		full = min(full, int(math.Round(g.crop.HarvestDays)))
-	}
-	for st.End > st.Ready+1 && at(st.End)-at(st.Ready) > 0 {
-		st.End--
-	}
-	if g.crop.Harvest != book.Once && 2*(st.End-st.Ready) < full {
-		return refusal{pickedInHeat, g.crop.HeatMax.Value}
-	}
-	return refusal{}
-}
-
 // Needs returns the heat a crop needs to its first harvest, °C·days, where its
 // catalogue days are so many: they hold at the crop's reference temperature.
 func Needs(c *book.Crop, days float64) float64 {
@@ -376,42 +506,30 @@ func Needs(c *book.Crop, days float64) float64 {
 // How much a catalogue's days may shrink and stretch, the days indoors counted.
 const leastShare, mostShare = 0.8, 3.0
 
-// ready works out when a start is ready by the heat it needs, with the slack of
-// the risk and without, and refuses one that is ready too late.
-func (g *ground) ready(st *Start, limit int) refusal {
-	if g.crop.Dense != nil {
-		st.Ready, st.Sure = st.Plain, st.Plain
-		if st.Sure >= limit {
-			return refusal{readyTooLate, float64(st.Sure)}
-		}
-		return refusal{}
-	}
-	st.Ready = max(g.gathers(st.Day, g.need, &g.hand), st.Day+g.least)
-	st.Sure = max(g.gathers(st.Day, g.sureNeed, &g.sureHand), st.Ready)
-	switch {
-	case st.Sure >= limit && limit < never:
-		return refusal{readyTooLate, float64(st.Sure)}
-	case st.Ready > st.Day+g.most || st.Sure >= never:
-		return refusal{neverReady, g.need}
-	}
-	return refusal{}
+// heatOf returns the heat of the days from a to b, b excluded.
+func (g *ground) heatOf(a, b int) float64 {
+	at := func(x int) float64 { return g.heat[max(0, min(len(g.heat)-1, x-hotFrom))] }
+	return at(b) - at(a)
 }
 
 // gathers returns the first day by which so much heat has come since a start,
 // whose own day counts and the ready day does not; never where it does not come
 // within the tables. Starts are tried day after day, so the search goes on from
-// where it last ended, one hand for each of the two heats looked for.
-func (g *ground) gathers(start int, need float64, hand *int) int {
+// where it last ended, one hand for each of the heats looked for.
+func (g *ground) gathers(start int, need float64, hand int) int {
 	from := max(0, start-hotFrom)
+	if from >= len(g.heat) {
+		return never
+	}
 	want := g.heat[from] + need - 1e-9
-	i := *hand
+	i := min(g.hands[hand], len(g.heat)-1)
 	if i < from || g.heat[i] >= want {
 		i = from
 	}
 	for i < len(g.heat) && g.heat[i] < want {
 		i++
 	}
-	*hand = max(from, i-1)
+	g.hands[hand] = max(from, i-1)
 	if i == len(g.heat) {
 		return never
 	}

@@ -41,8 +41,8 @@ func curve(c *book.Crop) []float64 {
 }
 
 // Share returns the share of a plant's full harvest that a start gives in the
-// days from a to b (b excluded), counted as Start counts. Days on which the heat
-// of some weeks before leaves nothing to pick give nothing.
+// days from a to b (b excluded), counted as Start counts. What the heat takes is
+// left out.
 func (s *Season) Share(st Start, a, b int) float64 {
 	a, b = max(a, st.Ready), min(b, st.End)
 	if a >= b {
@@ -51,46 +51,115 @@ func (s *Season) Share(st Start, a, b int) float64 {
 	switch {
 	case s.Crop.Harvest == book.Once:
 		if a == st.Ready {
-			return 1
+			return 1 - st.Lost
 		}
 		return 0
 	case s.Crop.Perennial(): // level over its picking
 		return float64(b-a) / float64(st.End-st.Ready)
+	case s.grows != nil: // level, and never more than has grown
+		return s.level(st, st.Ready, st.End) * s.left(a, b)
 	case s.Crop.GoesOn: // level; a season shorter than the book's loses the rest
-		return float64(s.picked(a, b)) / math.Max(s.Crop.HarvestDays, float64(s.picked(st.Ready, st.End)))
+		_, days := s.leaves.between(st.Ready, st.End)
+		return s.left(a, b) / math.Max(s.Crop.HarvestDays, float64(days))
 	}
 	at := func(d int) float64 { return s.cumul[min(d-st.Ready, len(s.cumul)-1)] }
-	if s.idle == nil || s.picked(a, b) == b-a {
+	if s.leaves == nil || s.left(a, b) >= float64(b-a)-1e-9 {
 		return at(b) - at(a)
 	}
 	var sum float64
 	for d := a; d < b; d++ {
-		if s.picked(d, d+1) == 1 {
-			sum += at(d+1) - at(d)
-		}
+		sum += (at(d+1) - at(d)) * s.left(d, d+1)
 	}
 	return sum
 }
 
-// picked returns how many of the days from a to b the heat does not pause.
-func (s *Season) picked(a, b int) int {
-	if s.idle == nil {
-		return b - a
+// left returns what the heat leaves of the days from a to b, in days.
+func (s *Season) left(a, b int) float64 {
+	left, _ := s.leaves.between(a, b)
+	return left
+}
+
+// ahead is for how many days of picking a hardy crop that goes on has leaves when it
+// is first picked.
+const ahead = 14
+
+// grown returns the share of a plant's full harvest that has grown by the end of day d:
+// it begins with some days of picking, and puts on more as it is warm and light.
+func (s *Season) grown(st Start, d int) float64 {
+	at := func(d int) float64 { return s.grows[max(0, min(len(s.grows)-1, d+s.shift))] }
+	return math.Min(1, (ahead+at(d+1)-at(st.Ready))/s.Crop.HarvestDays)
+}
+
+// Grows tells whether no more can be picked than has grown: hardy leaves that are
+// picked on and on.
+func (s *Season) Grows() bool { return s.grows != nil }
+
+// level returns the share that can be picked on each day from a to b, day after day
+// alike, so that no week's sum is more than has grown by then.
+func (s *Season) level(st Start, a, b int) float64 {
+	most := math.Inf(1)
+	for end := a + 7; ; end += 7 {
+		end = min(end, b)
+		most = math.Min(most, s.grown(st, end-1)/float64(end-a))
+		if end == b {
+			return most
+		}
 	}
-	at := func(d int) int { return int(s.idle[max(0, min(len(s.idle)-1, d-pauseFrom))]) }
-	return b - a - (at(b) - at(a))
+}
+
+// RunShare returns the share of a plant's full harvest that a start gives in the weeks
+// of a run.
+func (s *Season) RunShare(st Start, run Weeks) (share float64) {
+	if s.grows == nil {
+		for w, v := range s.ByWeek(st) {
+			if run.Has(w) {
+				share += v
+			}
+		}
+		return share
+	}
+	// The weeks of the run, as they come after the ready day; what is not picked
+	// before them is still there.
+	var days, level = 0, math.Inf(1)
+	var left float64
+	for a := st.Ready; a < st.End; {
+		b := s.weekEnd(a)
+		if end := min(b, st.End); run.Has(WeekOf(a)) {
+			days += end - a
+			left += s.left(a, end)
+			level = math.Min(level, s.grown(st, end-1)/float64(days))
+		}
+		a = b
+	}
+	if days == 0 {
+		return 0
+	}
+	return level * left
+}
+
+// weekEnd returns the day after the week of the table year that a day lies in.
+func (s *Season) weekEnd(a int) int {
+	w, day := WeekOf(a), mod(a, place.Days)
+	if w == WeeksPerYear-1 {
+		return a + place.Days - day
+	}
+	return a + 7*(w+1) - day
 }
 
 // ByWeek returns the share of a plant's full harvest that a start gives in each
 // week of the table year; what runs past the year's end wraps round.
 func (s *Season) ByWeek(st Start) (out [WeeksPerYear]float64) {
+	level := 1.0
+	if s.grows != nil {
+		level = s.level(st, st.Ready, max(st.End, st.Ready+1))
+	}
 	for a := st.Ready; a < st.End; {
-		w, day := WeekOf(a), mod(a, place.Days)
-		b := a + 7*(w+1) - day
-		if w == WeeksPerYear-1 {
-			b = a + place.Days - day
+		b := s.weekEnd(a)
+		if s.grows != nil {
+			out[WeekOf(a)] += level * s.left(a, min(b, st.End))
+		} else {
+			out[WeekOf(a)] += s.Share(st, a, b)
 		}
-		out[w] += s.Share(st, a, b)
 		a = b
 	}
 	return out
@@ -114,7 +183,8 @@ func (s *Season) feeds(st Start, seen *pickings) (out Weeks) {
 		return out
 	}
 	slot, length := &seen[st.Ready%7], st.End-st.Ready
-	if s.idle == nil && slot.length == length && st.End < 7*WeeksPerYear { // the same picking, some weeks later
+	quick := s.leaves == nil && s.grows == nil && st.End < 7*WeeksPerYear
+	if quick && slot.length == length { // the same picking, some weeks later
 		return slot.weeks << uint(st.Ready/7)
 	}
 	shares := s.ByWeek(st)
@@ -124,7 +194,7 @@ func (s *Season) feeds(st Start, seen *pickings) (out Weeks) {
 			out = out.With(w)
 		}
 	}
-	if s.idle == nil && st.End < 7*WeeksPerYear {
+	if quick {
 		slot.length, slot.weeks = length, out>>uint(st.Ready/7)
 	}
 	return out

@@ -39,6 +39,18 @@ func (r Risk) slack() float64 {
 	return 1.04
 }
 
+// lotSlack is how much more heat than a crop needs a lot that is kept is planned for:
+// nobody squeezes the winter's carrots against the frost.
+func (r Risk) lotSlack() float64 {
+	switch r {
+	case Careful:
+		return 1.20
+	case Bold:
+		return 1.10
+	}
+	return 1.15
+}
+
 // School is how a household finds the first day of spring on which it plants.
 type School string
 

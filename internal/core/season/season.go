@@ -59,6 +59,11 @@ type Start struct {
 	Sure   int  // the same with the slack of the household's risk: feeding and limits go by it
 	Plain  int  // the same by the catalogue's days alone
 	End    int  // the day after the last picking, or after it no longer holds
+
+	Lost    float64 // share of its weight that the heat takes
+	Winters bool    // it stands through the winter unripe and goes on in spring
+	Safe    bool    // it is ready long enough before the limit for a lot that is kept
+	Lift    int     // the last day on which it is lifted to be stored
 }
 
 // Window is a run of days on which a crop may be started, with the reason at
@@ -78,7 +83,10 @@ type Season struct {
 	Why     string // why there is no start at all; empty when there is one
 	main    int    // how many of the starts are begun in the usual way; the rest only where no other feeds the week
 	cumul   []float64
-	idle    []int16 // paused days among the first i from pauseFrom; nil where heat never pauses it
+	leaves  *leaves     // what the heat leaves of each day's picking; nil where all
+	grows   *place.Sums // what a hardy crop that goes on grows by each day, days of full growth; else nil
+	endless bool        // nothing limits it here
+	shift   int         // from days of the table year to those of grows
 }
 
 // pickings remembers, while a season is worked out, which weeks a picking of a
@@ -100,11 +108,13 @@ func (s *Season) Fresh() (all Weeks) {
 // Of works out a crop's season at a place, for a household with its rules.
 // yearStart is the year day (0 to 364) on which the table year begins.
 func Of(c *book.Crop, y *place.Year, r Rules, yearStart int) *Season {
-	s := &Season{Crop: c}
-	s.cumul = curve(c)
 	ways := waysOf(c, r.Way)
 	g := newGround(c, y, r, ways[0])
-	s.idle = g.pauses(yearStart)
+	s := &Season{Crop: c, cumul: g.cumul, endless: g.limit >= never}
+	s.leaves = g.leaving(yearStart)
+	if c.GoesOn && !tender(c) && !c.Perennial() {
+		s.grows, s.shift = y.GrowthSums(c.TBase, c.TCap, c.TRef), mod(yearStart-y.Last, place.Days)-hotFrom
+	}
 	if c.Perennial() {
 		s.patch(g, yearStart)
 	} else {
@@ -125,9 +135,13 @@ func Of(c *book.Crop, y *place.Year, r Rules, yearStart int) *Season {
 // besides adds the starts of a second way that feed weeks which the first way
 // cannot: what usually goes in place is raised where only that feeds the week.
 func (s *Season) besides(g *ground, yearStart int) {
-	second := &Season{Crop: s.Crop, cumul: s.cumul, idle: g.pauses(yearStart)}
+	second := &Season{Crop: s.Crop, cumul: s.cumul, leaves: g.leaving(yearStart), grows: s.grows, shift: s.shift}
 	second.scan(g, yearStart)
 	fed, from := s.Fresh(), -1
+	direct := map[int]bool{}
+	for _, st := range s.Starts {
+		direct[mod(st.Day, place.Days)] = true
+	}
 	var seen pickings
 	for i, st := range second.Starts {
 		feeds := second.feeds(st, &seen)
@@ -136,10 +150,15 @@ func (s *Season) besides(g *ground, yearStart int) {
 		}
 		if from < 0 || second.Starts[i-1].Day != st.Day-1 {
 			from = len(s.Windows)
-			w := Window{First: st, ReadyFirst: st.Ready, FirstWhy: "raised: " + second.edge(st), LastWhy: "from then on, sown in place, it feeds the same weeks"}
-			s.Windows = append(s.Windows, w)
+			s.Windows = append(s.Windows, Window{First: st, ReadyFirst: st.Ready, FirstWhy: "raised: " + second.edge(st)})
 		}
-		s.Windows[from].Last, s.Windows[from].EndLast = st, st.End
+		w := &s.Windows[from]
+		w.Last, w.EndLast, w.LastWhy = st, st.End, "raised: "+second.lastEdge(st)
+		if direct[mod(st.Day+1, place.Days)] {
+			w.LastWhy = "from then on, sown in place, it feeds the same weeks"
+		} else if i+1 < len(second.Starts) && second.Starts[i+1].Day == st.Day+1 {
+			w.LastWhy = "raised later, it feeds no week that is not fed already"
+		}
 		s.Starts, s.Feeds = append(s.Starts, st), append(s.Feeds, feeds)
 	}
 	if len(s.Starts) > 0 {
@@ -158,6 +177,16 @@ func (s *Season) edge(st Start) string {
 	return ""
 }
 
+// lastEdge says why the window of a start ends when it does.
+func (s *Season) lastEdge(st Start) string {
+	for _, w := range s.Windows {
+		if mod(st.Day-w.First.Day, place.Days) <= mod(w.Last.Day-w.First.Day, place.Days) {
+			return w.LastWhy
+		}
+	}
+	return ""
+}
+
 // scan tries every day of the year and keeps the permitted ones.
 func (s *Season) scan(g *ground, yearStart int) {
 	from, to := g.span()
@@ -165,7 +194,8 @@ func (s *Season) scan(g *ground, yearStart int) {
 	starts := room[:0]
 	run := -1 // index of the first start of the window being read
 	var last Start
-	var before refusal
+	var before, nearest refusal
+	miss := math.Inf(1)
 	closeWindow := func(why string) {
 		w := &s.Windows[len(s.Windows)-1]
 		w.Last, w.LastWhy, w.EndLast = last, why, last.End
@@ -178,6 +208,9 @@ func (s *Season) scan(g *ground, yearStart int) {
 				closeWindow(g.words(r))
 			}
 			before = r
+			if m := g.miss(st, r); m < miss || nearest.rule == permitted {
+				miss, nearest = m, r
+			}
 			continue
 		}
 		st = canonical(st, mod(yearStart-g.year.Last, place.Days))
@@ -185,18 +218,29 @@ func (s *Season) scan(g *ground, yearStart int) {
 			run = len(starts)
 			why := g.words(before)
 			if x == from {
-				why = g.firstWhy()
+				if _, r := g.try(x - 1); g.limit >= never && r.rule != permitted {
+					why = g.words(r)
+				} else {
+					why = g.firstWhy()
+				}
 			}
 			s.Windows = append(s.Windows, Window{First: st, FirstWhy: why, ReadyFirst: st.Ready})
 		}
 		starts, last = append(starts, st), st
 	}
 	if run >= 0 {
-		closeWindow(g.lastWhy())
+		why := g.lastWhy()
+		if _, r := g.try(to + 1); g.limit >= never && r.rule != permitted {
+			why = g.words(r)
+		}
+		closeWindow(why)
 	}
 	s.Starts = slices.Clone(starts)
+	if len(s.Starts) == place.Days && len(s.Windows) == 1 && g.crop.Dense == nil {
+		s.Windows[0].FirstWhy, s.Windows[0].LastWhy = anyTime, anyTime
+	}
 	if len(s.Starts) == 0 {
-		s.Why = g.words(before)
+		s.Why = g.words(nearest)
 		if s.Why == "" {
 			s.Why = g.noDay()
 		}
@@ -239,8 +283,42 @@ func canonical(st Start, offset int) Start {
 		shift -= place.Days
 	}
 	st.Day, st.Sow, st.Ready, st.End = st.Day+shift, st.Sow+shift, st.Ready+shift, st.End+shift
-	st.Sure, st.Plain = st.Sure+shift, st.Plain+shift
+	st.Sure, st.Plain, st.Lift = st.Sure+shift, st.Plain+shift, st.Lift+shift
 	return st
+}
+
+// Stored returns what a start comes to where its harvest is stored: it is left
+// standing while it may, and lifted when it must be, or in the first of the weeks in
+// which it is wanted, so that the store's weeks begin then. What is eaten from the bed
+// in winter, and what is picked, stays as it is.
+func (s *Season) Stored(st Start, wanted Weeks) Start {
+	if s.Crop.Harvest != book.Once || s.Crop.Store == "ground" || s.Crop.Perennial() {
+		return st
+	}
+	lift := max(st.Ready, st.Sure, st.Lift)
+	if wanted != AllYear && wanted != 0 && !wanted.Has(WeekOf(max(st.Ready, st.Sure))) {
+		for d := max(st.Ready, st.Sure); d < lift; d++ {
+			if wanted.Has(WeekOf(d + 7)) { // it is eaten from the week after
+				lift = d
+			}
+		}
+	} else if wanted != AllYear && wanted != 0 {
+		lift = max(st.Ready, st.Sure)
+	}
+	st.Ready, st.Sure = lift, lift
+	st.End = max(st.End, lift+1)
+	return st
+}
+
+// ForStore returns the season with every start as it comes to where the harvest is
+// stored and wanted in some weeks.
+func (s *Season) ForStore(wanted Weeks) *Season {
+	out := *s
+	out.Starts = make([]Start, len(s.Starts))
+	for i, st := range s.Starts {
+		out.Starts[i] = s.Stored(st, wanted)
+	}
+	return &out
 }
 
 func mod(a, b int) int { return ((a % b) + b) % b }
@@ -331,41 +409,85 @@ func (s *Season) Best(wanted Weeks) int {
 	return best
 }
 
-// Lot returns the m starts, a fortnight apart, of a lot that is gathered to be
-// kept: timed to be lifted near the autumn limit, or else begun at the first permitted day. It returns fewer than m where the
-// window is too short, none where there is no window.
-func (s *Season) Lot(late bool, m int) (starts []int) {
-	const apart = 14
+// lotApart is how many days lie between the starts of a lot that is gathered in
+// several sowings.
+const lotApart = 14
+
+// Lot returns the m starts, a fortnight apart, of a lot that is gathered to be kept.
+// None is squeezed against its limit: those that are ready long enough before it come
+// first, and only where there are none the first permitted one. A late lot ends with
+// the last of them; any other begins with the one that is liked best, the first where
+// all are liked alike. It returns fewer than m where the window is too short, none
+// where there is no window.
+func (s *Season) Lot(late bool, m int, liked func(Start) int) (starts []int) {
 	if s.main == 0 {
 		return nil
 	}
-	// The window that is lifted last serves a late lot, the first one any other.
-	from, to := 0, 0
-	for i := 1; i <= s.main; i++ {
-		if i == s.main || s.Starts[i].Day != s.Starts[i-1].Day+1 {
-			if to = i; !late {
-				break
-			}
-			if i < s.main {
-				from = i
-			}
-		}
+	safe := s.safe(late)
+	if len(safe) == 0 {
+		return []int{0}
 	}
-	step, at := 1, from
-	if late {
-		step, at = -1, to-1
+	at, step := safe[0], 1
+	switch {
+	case late:
+		at, step = safe[len(safe)-1], -1
+	case liked != nil:
+		at = s.mostLiked(safe, liked)
 	}
 	for k := range m {
-		i := at + step*apart*k
-		if i < from || i >= to {
+		i := at + step*lotApart*k
+		if i < 0 || i >= s.main || !slices.Contains(safe, i) || mod(s.Starts[i].Day-s.Starts[at].Day, place.Days) != mod(step*lotApart*k, place.Days) {
 			break
 		}
 		starts = append(starts, i)
 	}
 	if late { // in the order of their days
-		for i, j := 0, len(starts)-1; i < j; i, j = i+1, j-1 {
-			starts[i], starts[j] = starts[j], starts[i]
-		}
+		slices.Reverse(starts)
 	}
 	return starts
 }
+
+// nearlyAsGood is by how many weeks less a start may be liked and still be taken for
+// being the earlier.
+const nearlyAsGood = 2
+
+// mostLiked returns, of the starts a week apart from the first on, the earliest that
+// is liked nearly as well as the best.
+func (s *Season) mostLiked(safe []int, liked func(Start) int) int {
+	best := math.MinInt
+	var weekly, score []int
+	for _, i := range safe {
+		if mod(s.Starts[i].Day-s.Starts[safe[0]].Day, 7) == 0 {
+			n := liked(s.Starts[i])
+			weekly, score, best = append(weekly, i), append(score, n), max(best, n)
+		}
+	}
+	for k, i := range weekly {
+		if score[k] >= best-nearlyAsGood {
+			return i
+		}
+	}
+	return safe[0]
+}
+
+// safe returns the starts of one window that a lot may take: of the window that is
+// lifted last for a late lot, of the first for any other.
+func (s *Season) safe(late bool) (out []int) {
+	for i, st := range s.Starts[:s.main] {
+		if !st.Safe {
+			continue
+		}
+		if len(out) > 0 && mod(st.Day-s.Starts[out[len(out)-1]].Day, place.Days) != 1 {
+			if !late {
+				return out
+			}
+			out = nil
+		}
+		out = append(out, i)
+	}
+	return out
+}
+
+// Endless tells whether nothing ever stops the crop's growth here, so that no lot of
+// it is late.
+func (s *Season) Endless() bool { return s.endless }

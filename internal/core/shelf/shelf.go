@@ -31,7 +31,8 @@ var ideals = map[string]struct {
 }{"cool-moist": {2, true}, "cool-dry": {2, false}, "warm-dry": {13, false}, "dry": {15, false}}
 
 // Life returns the weeks a crop keeps at a temperature: its life in the ideal
-// store, halved for every 8 °C away from it and once more where the damp is
+// store, at a temperature of its own where it has one, halved for every 8 °C away
+// from it and once more where the damp is
 // wrong. Standing in the ground is no store of the house: its life is the book's.
 func Life(c *book.Crop, temperature float64, damp bool) float64 {
 	weeks := c.StoreWeeks.Or(0)
@@ -39,7 +40,7 @@ func Life(c *book.Crop, temperature float64, damp bool) float64 {
 	if !ok {
 		return weeks
 	}
-	weeks *= math.Exp2(-math.Abs(temperature-ideal.temperature) / 8)
+	weeks *= math.Exp2(-math.Abs(temperature-c.StoreIdeal.Or(ideal.temperature)) / 8)
 	if damp != ideal.damp {
 		weeks /= 2
 	}

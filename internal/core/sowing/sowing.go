@@ -154,6 +154,41 @@ func (w *walk) latest(week int, among func(i int) bool) int {
 	return found
 }
 
+// alike is by how much more ground one start may take than another and still count as
+// taking as little.
+const alike = 1.02
+
+// thriftiest returns, of the starts a week apart that feed a week, the one that takes
+// the least ground for the least time for each week it feeds, the latest of those that
+// take as little. Hardy leaves that are picked on and on give no more than has grown:
+// what is set out late has grown little.
+func (w *walk) thriftiest(week int, among func(i int) bool) int {
+	s := w.use.Season
+	found, least := -1, 0.0
+	for i := w.first - 1; i >= 0; i-- { // the latest first
+		if !s.Feeds[i].Has(week) || s.Starts[i].Day%7 != 0 || !among(i) {
+			continue
+		}
+		st := s.Starts[i]
+		run, n := season.Weeks(0), 0
+		for k := week; n < season.WeeksPerYear && w.left.Has(k) && s.Feeds[i].Has(k); k = (k + 1) % season.WeeksPerYear {
+			run, n = run.With(k), n+1
+		}
+		share := s.RunShare(st, run)
+		if share <= 0 {
+			continue
+		}
+		lasts := w.wait(i, week) + st.Sure - st.Day + 7*n
+		if takes := float64(lasts) / share; found < 0 || takes*alike < least {
+			found, least = i, takes
+		}
+	}
+	if found < 0 {
+		return w.latest(week, among)
+	}
+	return found
+}
+
 // mixed tells whether the crop has starts of both ways.
 func (w *walk) mixed() bool { return w.use.Season.Crop.Start == "either" }
 
@@ -172,6 +207,7 @@ func (w *walk) byNeed(early bool) []Sowing {
 			}
 		}
 	}
+	near := func(i int) bool { return Beside(w.out, u.Season.Starts[i]) != nil }
 	past := func(i, week int) bool { return w.known.Bound.Has(week) && u.Season.Starts[i].Sow < w.known.Now }
 	first := 0
 	for week := range season.WeeksPerYear { // begin behind a hole, so that no run is cut at the year's end
@@ -189,10 +225,12 @@ func (w *walk) byNeed(early bool) []Sowing {
 		}
 		i := w.latest(week, func(i int) bool { return i >= w.first && !w.spent[i] })
 		if i < 0 {
-			i = w.latest(week, func(i int) bool { return agreed[i] && !past(i, week) })
+			i = w.latest(week, func(i int) bool { return agreed[i] && !past(i, week) && !near(i) })
 		}
-		if i < 0 {
-			i = w.latest(week, func(i int) bool { return i < w.first && !past(i, week) })
+		if may := func(i int) bool { return i < w.first && !past(i, week) && !near(i) }; i < 0 && u.Season.Grows() {
+			i = w.thriftiest(week, may)
+		} else if i < 0 {
+			i = w.latest(week, may)
 		}
 		if i < 0 {
 			continue
@@ -208,6 +246,29 @@ func (w *walk) byNeed(early bool) []Sowing {
 		w.risk(earliest)
 	}
 	return w.out
+}
+
+// LeastApart is how many days lie between two sowings of a crop in one way that are
+// made as the table needs it: nobody goes out again for less.
+const LeastApart = 7
+
+// Beside returns the sowing that a start would lie too near to, in the same way; nil
+// where there is none.
+func Beside(out []Sowing, st season.Start) *Sowing {
+	for k := range out {
+		if o := &out[k]; !o.Early && o.Start.Raised == st.Raised {
+			if apart := away(st.Day - o.Start.Day); apart < LeastApart && apart > -LeastApart {
+				return o
+			}
+		}
+	}
+	return nil
+}
+
+// away counts a difference of days round the year, −182 to 182.
+func away(days int) int {
+	const half = place.Days / 2
+	return ((days+half)%place.Days+place.Days)%place.Days - half
 }
 
 // run gives a start the weeks it feeds from one on, as far as its plants go.
@@ -321,11 +382,5 @@ func ShareOf(s *season.Season, st season.Start, run season.Weeks) float64 {
 	if run == 0 {
 		return s.Share(st, st.Ready, st.End)
 	}
-	share := 0.0
-	for w, v := range s.ByWeek(st) {
-		if run.Has(w) {
-			share += v
-		}
-	}
-	return share
+	return s.RunShare(st, run)
 }

@@ -94,7 +94,7 @@ func (rs *Resolver) Resolve(w Wish) Resolved {
 	if w.Amount.Kind.Unweighed() {
 		c, why := ch.kind(w, "", nil)
 		u := Use{Crop: c, Why: why, Season: rs.Seasons(c, w.Cover)}
-		u.Lot = u.Season.Lot(false, 1)
+		u.Lot = u.Season.Lot(false, 1, nil)
 		if rs.hands(&u, w); len(u.Hands) > 0 {
 			u.Lot = []int{len(u.Season.Starts) - 1}
 		}
@@ -217,19 +217,14 @@ func (rs *Resolver) use(w Wish, f Form, c *book.Crop, prep *book.Preparation) Us
 			last = st
 		}
 	}
-	first := 0 // weeks after the keeping in which it can first be eaten
 	if f == Cellar {
-		var life float64
-		u.Store, life = shelf.Best(c, rs.Household.Stores)
-		u.Life = min(amount.FloorWhole(life), season.WeeksPerYear-1)
-		u.Kept = season.WeekOf(last.Ready + int(c.CureDays.Or(0)))
-		first = 1
-	} else {
-		u.Life = min(int(math.Round(prep.KeepsMonths*365.25/12/7)), season.WeeksPerYear)
-		u.Kept = season.WeekOf(u.Season.HalfGathered(last))
+		u.Store, u.CanFeed, u.Kept, u.Life = rs.cellar(&u, last)
+		return u
 	}
-	for k := range u.Life {
-		u.CanFeed = u.CanFeed.With((u.Kept + first + k) % season.WeeksPerYear)
+	u.Life = min(int(math.Round(prep.KeepsMonths*365.25/12/7)), season.WeeksPerYear)
+	u.Kept = season.WeekOf(u.Season.HalfGathered(last))
+	for k := int(prep.ReadyWeeks); k < u.Life; k++ { // not before it is ripe
+		u.CanFeed = u.CanFeed.With((u.Kept + k) % season.WeeksPerYear)
 	}
 	return u
 }
@@ -247,6 +242,9 @@ func (rs *Resolver) hands(u *Use, w Wish) {
 	starts := make([]season.Start, len(u.Hands))
 	for i, h := range u.Hands {
 		starts[i] = h.Start
+		if u.Form == Cellar {
+			starts[i] = u.Season.Stored(h.Start, rs.fromStore(w))
+		}
 	}
 	u.Season = u.Season.With(starts...)
 }
@@ -254,14 +252,17 @@ func (rs *Resolver) hands(u *Use, w Wish) {
 // lot finds the starts of what is kept: those set by hand, and as many more as
 // the wish wants, on the days that were agreed while they still may be.
 func (rs *Resolver) lot(u *Use, w Wish) {
-	late := u.Crop.StoreWhen == "late" && u.Crop.Harvest == book.Once
+	if u.Form == Cellar {
+		u.Season = u.Season.ForStore(rs.fromStore(w))
+	}
+	late := Late(u.Crop, u.Season)
 	m := w.Stagger.Sowings
 	if m == 0 {
 		m = rs.split(u, w)
 	}
 	plain := rs.Agreements.starts(u.Crop, place.NoCover, false, u.Season)
 	if len(plain) != m {
-		plain = u.Season.Lot(late, m)
+		plain = u.Season.Lot(late, m, rs.liking(u, w))
 	}
 	before := u.Season
 	rs.hands(u, w)
@@ -275,6 +276,65 @@ func (rs *Resolver) lot(u *Use, w Wish) {
 		plain = withoutNearest(before, plain, u.Hands)
 	}
 	u.Lot = append(u.Lot, plain...)
+}
+
+// fromStore returns the weeks in which a wish is eaten from the store: all the year
+// where it is eaten fresh before, else those it is wanted in.
+func (rs *Resolver) fromStore(w Wish) season.Weeks {
+	if slices.Contains(w.Forms, Fresh) {
+		return season.AllYear
+	}
+	return rs.inSeason(w)
+}
+
+// Late tells whether a lot of a crop is timed to be lifted near the autumn limit; where
+// nothing ever stops growth there is none.
+func Late(c *book.Crop, s *season.Season) bool {
+	return c.StoreWhen == "late" && c.Harvest == book.Once && !s.Endless()
+}
+
+// liking returns how a lot that is stored in its own season likes its starts: by the
+// weeks that the wish can then have fed, over all its forms. Bulbs, legumes and grain
+// go by their days, so that the first is right.
+func (rs *Resolver) liking(u *Use, w Wish) func(season.Start) int {
+	if u.Form != Cellar || u.Crop.Harvest != book.Once {
+		return nil
+	}
+	switch u.Crop.Group {
+	case "bulb", "legume", "grain":
+		return nil
+	}
+	wanted := rs.inSeason(w)
+	var fresh season.Weeks
+	if slices.Contains(w.Forms, Fresh) {
+		for _, c := range rs.Book.Food(w.Food) {
+			if w.Kind == "" || w.Kind == c.ID {
+				fresh |= rs.Seasons(c, w.Cover).Fresh()
+			}
+		}
+	}
+	return func(st season.Start) int {
+		_, weeks, _, _ := rs.cellar(u, st)
+		return ((fresh | weeks) & wanted).Count()
+	}
+}
+
+// cellar returns the store in which a lot lies, the weeks that it feeds, the week in
+// which it is stored and for how many weeks it keeps. What stands in the bed as in a store feeds until it freezes
+// or runs to seed.
+func (rs *Resolver) cellar(u *Use, st season.Start) (store *shelf.Store, feeds season.Weeks, kept, weeks int) {
+	var life float64
+	store, life = shelf.Best(u.Crop, rs.Household.Stores)
+	kept = season.WeekOf(st.Ready + int(u.Crop.CureDays.Or(0)))
+	if u.Crop.Store == "ground" {
+		life = float64(st.End-st.Sure) / 7
+		kept = season.WeekOf(st.Sure)
+	}
+	weeks = min(amount.FloorWhole(life), season.WeeksPerYear-1)
+	for k := range weeks {
+		feeds = feeds.With((kept + 1 + k) % season.WeeksPerYear)
+	}
+	return store, feeds, kept, weeks
 }
 
 // mostSplit bounds how many sowings a lot is split into unasked.

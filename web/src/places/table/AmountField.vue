@@ -13,10 +13,14 @@ const unit = computed(() => (/kg|L|m²/.test(props.plan.unit) ? props.plan.unit 
 const shownNumber = computed(() => entry(Math.round(props.plan.number * 1000) / 1000, unit.value))
 const text = ref(shownNumber.value)
 const wrong = ref('')
+let sending = ''
 watch([shownNumber, system], () => {
   text.value = shownNumber.value
   wrong.value = ''
+  sending = ''
 })
+// What waits to be sent is not sent again when the field is left; refused later, it may be.
+watch([() => store.waiting.length === 0, () => store.refused.length], () => (sending = ''))
 
 /** What the number counts: "quart jars", "meals a week", "kg a year". */
 const words = computed(() => {
@@ -24,8 +28,6 @@ const words = computed(() => {
   const shownWords = unit.value ? said.replace(/^(kg|litres|m²)/, shown(unit.value).unit) : said
   return props.wish.amount.kind === 'litres' ? `${shownWords} put up` : shownWords
 })
-
-let sending = ''
 
 /** Sends the number; Enter and leaving the field both call it, one send is enough. */
 async function save() {
@@ -40,7 +42,7 @@ async function save() {
     command: 'change-wish',
     wish: { ...props.wish, amount: { ...props.wish.amount, number }, story: undefined }, // a number of one's own goes before the story
   })
-  sending = ''
+  if (p) sending = ''
   wrong.value = p ? fieldError(p, 'amount.number') || otherErrors(p) || p.detail : ''
 }
 
