@@ -143,10 +143,10 @@ func TestTheRotationIsBent(t *testing.T) {
 	p.clickNamed(".spine button", "US")
 	p.must(p.see(`[data-piece="27-w3-canned-1"]`).Focus()) // in hand on the plot too
 	p.press('m')
-	p.shows(".in-hand", "Tomato, paste over Willow bed")
+	p.shows(".in-hand", "Tomato, paste over Weir bed")
 	p.press(input.Escape)
 	p.gone(".in-hand")
-	p.shows(`.card [data-choice="b9"]`, "it takes 88.6 ft, the bed has 65.6 ft")
+	p.shows(`.card [data-choice="b9"]`, "it takes 72.8 ft, the bed has 65.6 ft")
 }
 
 // A planting dragged to another bed of the chart lies there, and stays.
@@ -155,7 +155,7 @@ func TestAPlantingIsDragged(t *testing.T) {
 	p := start(t, "demo").open("/ground/year")
 	p.see("[data-part]")
 	p.shortage()
-	part := p.see(`[data-band="b8"] [data-part="27-w3-canned-1"]`)
+	part := p.see(`[data-band="b2"] [data-part="27-w3-canned-1"]`)
 	p.must(part.ScrollIntoView())
 	box, err := part.Shape()
 	p.must(err)
@@ -295,8 +295,8 @@ func TestWhatCanStillGoIn(t *testing.T) {
 	t.Parallel()
 	p := start(t, "demo").open("/ground")
 	p.scrubTo("2027-09-06")
-	p.click(`[data-plot-bed="b4"] .bed`)
-	p.shows(".free-ground", "Alder bed, free on 6 Sep")
+	p.click(`[data-plot-bed="b5"] .bed`)
+	p.shows(".free-ground", "Heron bed, free on 6 Sep")
 	p.shows(".free-ground", "can still go in")
 	p.shows(".free-ground", "Radish")
 	p.press(input.Escape)
@@ -323,7 +323,7 @@ func TestHowTheGroundIsKept(t *testing.T) {
 	p.clickNamed(`[aria-label="Rules of the ground"] .el-checkbox`, "Spinach between Bush bean")
 	p.shows(".notice", "Changed how the ground is kept")
 	p.click(`[aria-label="Mill bed in 2024: nothing put down"]`)
-	p.choose("Families in Mill bed in 2024", "Poaceae flour corn, sweet corn")
+	p.choose("Families in Mill bed in 2024", "Poaceae flour corn, popcorn, sweet corn")
 	p.shows(".notice", "Changed Mill bed")
 	p.until("what was put down", `() => document.body.textContent.includes('Poaceae')`)
 	p.press(input.Escape)

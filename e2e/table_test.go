@@ -125,7 +125,7 @@ func TestAnOverruledYieldStandsAfterARestart(t *testing.T) {
 	p.fill(".drawer .overrule input", "much")
 	p.shows(".drawer .wrong", "is no number")
 	p.fill(".drawer .overrule input", "3.5")
-	p.shows(yield, "overruled by you; usual 2.5 kg")
+	p.shows(yield, "overruled by you; usual 3 kg")
 	after := p.value(sauce + ` [data-figure="wish/w3/plants"]`)
 	if after >= before {
 		t.Errorf("with more from a plant it wants %g plants, before %g", after, before)

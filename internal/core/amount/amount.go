@@ -138,6 +138,9 @@ func Format(v float64, u Unit, s System) string {
 		d++
 	}
 	text := strconv.FormatFloat(n, 'f', d, 64)
+	if strings.Trim(text, "-0.") == "" { // nothing is not less than nothing
+		text = strings.TrimPrefix(text, "-")
+	}
 	if sh.Unit == "" {
 		return text
 	}

@@ -4,9 +4,11 @@ import (
 	"fmt"
 	"math"
 	"strconv"
+	"strings"
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/reckon"
 	"inventory/internal/core/season"
@@ -291,12 +293,15 @@ func (c *computation) patch(base string, r *row, ask reckon.Ask, figures []strin
 		}
 	}
 	ask.Bearing = p.Bears(1)
-	if stand == 0 {
-		c.note(r, fmt.Sprintf("it stands as a patch for years: newly planted it gives %.0f %% of a full crop in its first year, %.0f %% in its second, all of it from its year %.0f; enter a patch that stands already in House",
-			100*p.Share[0], 100*p.Share[1], p.FullBearingYear))
+	plant := func() {
 		c.add(r, c.desk.Sow(base, r.crop, r.key.layout, ask), r.id, figures, false)
+		c.newPatch(c.sowings[len(c.sowings)-1], r, stand == 0)
+	}
+	if stand == 0 {
+		plant()
 		return
 	}
+	c.note(r, fmt.Sprintf("the %d %s that stand give %.0f %% of a full crop this year", stand, strings.ToLower(r.crop.Short()), 100*bearing/float64(stand)))
 	whole := (&reckon.Desk{Book: c.desk.Book, Rules: c.desk.Rules, UsualRules: c.desk.UsualRules}).Sow(base, r.crop, r.key.layout, ask)
 	share := math.Min(1, float64(stand)/math.Max(1, float64(whole.Plants)))
 	stands := c.desk.Stands("sowing/"+r.id+"-stands", r.crop, r.key.layout, stand, bearing, whole, share)
@@ -306,7 +311,55 @@ func (c *computation) patch(base string, r *row, ask reckon.Ask, figures []strin
 			ask.Parts[i].Need.Amount *= 1 - share
 		}
 		ask.Beside = true
-		c.add(r, c.desk.Sow(base, r.crop, r.key.layout, ask), r.id, figures, false)
+		plant()
+	}
+}
+
+// newPatch moves a new patch to the coming spring, and lets it be picked only from the
+// year in which it first bears. Where nothing else stands, the weeks it is to feed are
+// gaps until then.
+func (c *computation) newPatch(sw *Sowing, r *row, alone bool) {
+	if sw.Stands {
+		return
+	}
+	by := civil.Date(0)
+	for sw.Date+by < c.in.AsOf {
+		by += place.Days
+	}
+	for sw.Date+by-place.Days >= c.in.AsOf {
+		by -= place.Days
+	}
+	for _, day := range []*civil.Date{sw.HardenOff, sw.PlantOut, sw.UpBy, sw.FirstPick, sw.LastPick} {
+		if day != nil {
+			*day += by
+		}
+	}
+	sw.Date, sw.Day, sw.Clear = sw.Date+by, sw.Day+by, sw.Clear+by
+	p := r.crop.Patch
+	first := 1
+	for p.Bears(first) <= 0 {
+		first++
+	}
+	year, _, _ := sw.Day.Split()
+	if first == 1 {
+		c.note(r, fmt.Sprintf("newly planted it gives %.0f %% of a full crop in its first year, all of it from its year %.0f; enter a patch that stands already in House", 100*p.Bears(1), p.FullBearingYear))
+		return
+	}
+	sw.FirstPick, sw.LastPick, sw.Feeds = nil, nil, []int{}
+	for i := range sw.For {
+		f := &sw.For[i]
+		out := &c.plan.Wishes[f.asked.wish]
+		out.Harvested -= f.Need
+		if f.asked.form == table.Fresh {
+			out.Uses[f.asked.res].Harvested -= f.Need
+		}
+		f.Need = 0
+	}
+	c.note(r, fmt.Sprintf("planted in spring %d it is first picked in %d, with %.0f %% of a full crop, all of it from %d; enter a patch that stands already in House", year, year+first-1, 100*p.Bears(first), year+int(p.FullBearingYear)-1))
+	if alone {
+		for _, u := range r.uses {
+			c.gaps(u.a, u.a.use.Weeks)
+		}
 	}
 }
 

@@ -227,8 +227,7 @@ func (c *computation) tally() {
 		if w.Plants > 0 {
 			plants.Do(working.Plus, w.Title, float64(w.Plants), amount.Plant, working.Reckoned).Link(figure, "plants")
 		}
-		if r := c.resolved[i]; r.Wish.Amount.Kind == table.Jars && len(r.Uses) > 0 {
-			w.ToFill = max(0, amount.CeilWhole(reckon.ToFill(r.Wish, r.Uses[0])))
+		if w.ToFill = c.toFill(i); w.ToFill > 0 {
 			t.Jars += w.ToFill
 			jars.Do(working.Plus, w.Title, float64(w.ToFill), amount.Jar, working.Reckoned)
 		}
@@ -236,6 +235,27 @@ func (c *computation) tally() {
 	fed.Is("Weeks fed", amount.Week).Close(amount.Week)
 	plants.Is("Plants", amount.Plant).Close(amount.Plant)
 	jars.Is("Jars to fill", amount.Jar).Close(amount.Jar)
+}
+
+// toFill returns the jars that a wish fills: those it is counted in, or, where it is
+// wished by weight or as meals, those that what is put up comes to, in the
+// preparation's usual jar. What is frozen or dried fills none; what is wished in litres
+// is counted in litres.
+func (c *computation) toFill(i int) (jars int) {
+	r := &c.resolved[i]
+	switch r.Wish.Amount.Kind {
+	case table.Jars:
+		if len(r.Uses) > 0 {
+			jars = amount.CeilWhole(reckon.ToFill(r.Wish, r.Uses[0]))
+		}
+	case table.WeightWeek, table.WeightYear, table.Meals:
+		for _, a := range c.asked {
+			if p := a.use.Prep; a.wish == i && !a.part && p != nil && p.Unit == "litre" && p.JarLitre > 0 && a.form != table.Frozen && a.lot.Amount > 0 {
+				jars += amount.CeilWhole(c.desk.Units(a.lot, p) / p.JarLitre)
+			}
+		}
+	}
+	return max(0, jars)
 }
 
 // fullest finds the week in which the sowings take most bed.

@@ -218,15 +218,7 @@ func (c *computation) starve(group []*asked, weeks season.Weeks, s *season.Seaso
 			continue
 		}
 		out := &c.plan.Wishes[a.wish]
-		for _, w := range mine.List() {
-			out.Source[w] = table.Gap
-			if out.Coming[w] == table.Fresh {
-				out.Coming[w] = table.Gap
-			}
-		}
-		a.use.Weeks &^= mine
-		out.WeeksFed -= mine.Count()
-		out.Uses[a.res].Weeks -= mine.Count()
+		c.gaps(a, mine)
 		left := mine
 		for _, w := range mine.List() {
 			if st, beside := crowded(s, sowings, w); beside != nil {
@@ -239,6 +231,23 @@ func (c *computation) starve(group []*asked, weeks season.Weeks, s *season.Seaso
 			out.Notes = append(out.Notes, fmt.Sprintf("what was sown and counted leaves %d weeks that nothing else can feed any more", left.Count()))
 		}
 	}
+}
+
+// gaps takes weeks from what is to feed them: nothing does.
+func (c *computation) gaps(a *asked, weeks season.Weeks) {
+	if a.part {
+		return
+	}
+	out := &c.plan.Wishes[a.wish]
+	for _, w := range weeks.List() {
+		out.Source[w] = table.Gap
+		if out.Coming[w] == a.form {
+			out.Coming[w] = table.Gap
+		}
+	}
+	a.use.Weeks &^= weeks
+	out.WeeksFed -= weeks.Count()
+	out.Uses[a.res].Weeks -= weeks.Count()
 }
 
 // crowded returns the latest start that feeds a week and lies too near to another

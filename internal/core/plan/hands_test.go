@@ -491,7 +491,7 @@ func TestNoWeekThatAStartCouldFeedGoesUnfed(t *testing.T) {
 		}
 		for _, a := range c.asked {
 			w := c.resolved[a.wish]
-			if a.form != table.Fresh || a.part || w.Wish.Stagger.Kind != table.ByNeed {
+			if a.form != table.Fresh || a.part || w.Wish.Stagger.Kind != table.ByNeed || a.crop.Perennial() {
 				continue
 			}
 			var fed season.Weeks

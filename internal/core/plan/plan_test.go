@@ -390,7 +390,7 @@ func TestCautionsStandWhereTheyBelong(t *testing.T) {
 	if len(p.Wishes[2].Cautions) != 0 {
 		t.Errorf("kale is harmless: %v", p.Wishes[2].Cautions)
 	}
-	if note := p.Wishes[3].Notes; len(note) != 1 || !strings.Contains(note[0], "newly planted it gives 0 % of a full crop in its first year") {
+	if note := p.Wishes[3].Notes; len(note) != 1 || !strings.Contains(note[0], "it is first picked in 2028, with 50 % of a full crop") {
 		t.Errorf("a perennial says what it is reckoned from: %q", note)
 	}
 }

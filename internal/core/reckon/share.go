@@ -73,8 +73,8 @@ func (z *Size) share(all []class, parts []Part) {
 			if k.Need.Amount > 0 {
 				of = parts[i].Need.Amount / k.Need.Amount
 			}
-			if weight[i] = float64(k.plants) * of; z.Stand.Layout == "" { // trays have no plants
-				weight[i] = of
+			if weight[i] = float64(k.plants) * of; z.Stand.Layout == "" { // a tray has no plants: each has what it is sized for
+				weight[i] = z.Given[i].Need
 			}
 			total += weight[i]
 		}

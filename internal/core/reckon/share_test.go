@@ -63,3 +63,13 @@ func TestAPatchStandsForItsShare(t *testing.T) {
 		t.Errorf("%+v", z.Given)
 	}
 }
+
+// Two wishes on one tray are each credited with what it is sized for, however surely
+// each is to be met.
+func TestATraysPartsHaveWhatTheyAskedFor(t *testing.T) {
+	c := book.Usual().Crop("pea-shoots")
+	z := (&Desk{Book: book.Usual(), Rules: book.UsualRules()}).Sow("s", c, "", Ask{Parts: []Part{{Need: Need{Amount: 4}, Share: 1, Of: 1}, {Need: Need{Amount: 0.4}, Confidence: 0.8, Share: 1, Of: 1}}})
+	if a, b := z.Given[0], z.Given[1]; math.Abs(a.Average/b.Average-10) > 1e-9 || math.Abs(a.Area/b.Area-10) > 1e-9 || math.Abs(a.Average+b.Average-z.Average) > 1e-9 {
+		t.Errorf("4 kg and 0.4 kg are credited with %g and %g of %g", a.Average, b.Average, z.Average)
+	}
+}
