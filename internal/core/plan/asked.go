@@ -3,6 +3,7 @@ package plan
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -231,10 +232,32 @@ func (c *computation) size(r *row) {
 	}
 	ask := reckon.Ask{Raised: first.s.Start.Raised, Bought: first.s.Start.Bought, Parts: parts, Least: least, Bearing: 1, Counted: counted(r)}
 	if !r.crop.Perennial() {
-		c.add(r, c.desk.Sow(base, r.crop, r.key.layout, ask), r.id, figures, false)
+		z := c.desk.Sow(base, r.crop, r.key.layout, ask)
+		c.tooMuch(r, z, least)
+		c.add(r, z, r.id, figures, false)
 		return
 	}
 	c.patch(base, r, ask, figures)
+}
+
+// tooMuch says so where the fewest plants worth growing give more than twice what a
+// sowing is for, and how long one sowing could feed at that rate. It is said once.
+func (c *computation) tooMuch(r *row, z reckon.Size, least int) {
+	if !r.key.fresh || r.hand != nil || r.early || z.Plants > least || least < 2 || z.Need.Amount <= 0 || z.Average <= 2*z.Need.Amount {
+		return
+	}
+	weeks := r.uses[0].s.Run.Count()
+	out := &c.plan.Wishes[r.uses[0].a.wish]
+	const begins = "the fewest plants worth sowing, "
+	if weeks == 0 || slices.ContainsFunc(out.Notes, func(n string) bool { return strings.HasPrefix(n, begins) }) {
+		return
+	}
+	unit := amount.Kilogram
+	if z.Need.Pieces {
+		unit = amount.Piece
+	}
+	out.Notes = append(out.Notes, fmt.Sprintf("%s%d, give %s where %s is needed: a sowing every %.0f days would do", begins, z.Plants,
+		amount.Mark(z.Average, unit), amount.Mark(z.Need.Amount, unit), math.Round(7*float64(weeks)*z.Average/z.Need.Amount)))
 }
 
 // sumNeed adds up what several parts ask of one sowing.

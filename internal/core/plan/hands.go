@@ -227,6 +227,18 @@ func (c *computation) starve(group []*asked, weeks season.Weeks, s *season.Seaso
 					(c.start+civil.Date(7*w)).Short(), (c.start+civil.Date(st.Sow)).Short(), (c.start+civil.Date(beside.Start.Sow)).Short()))
 			}
 		}
+		for _, w := range left.List() {
+			least := math.Inf(1)
+			for i := range s.Starts {
+				if s.Feeds[i].Has(w) {
+					least = math.Min(least, s.Dear(i))
+				}
+			}
+			if !math.IsInf(least, 1) && least > 0 {
+				left &^= season.Weeks(0).With(w)
+				out.Notes = append(out.Notes, fmt.Sprintf("the week of %s is not fed: it would take %.1f times the plants of a good week", (c.start+civil.Date(7*w)).Short(), least))
+			}
+		}
 		if left != 0 {
 			out.Notes = append(out.Notes, fmt.Sprintf("what was sown and counted leaves %d weeks that nothing else can feed any more", left.Count()))
 		}

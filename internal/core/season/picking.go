@@ -169,7 +169,7 @@ func (s *Season) ByWeek(st Start) (out [WeeksPerYear]float64) {
 // on whose fourth day it can be eaten, from the ready day while it holds and at
 // most 4 days of keeping; a picked or cut one those that give at least half of
 // its best week's picking.
-func (s *Season) feeds(st Start, seen *pickings) (out Weeks) {
+func (s *Season) feeds(st Start, seen *pickings) (out Weeks, peak float64) {
 	if s.Crop.Harvest == book.Once && !s.Crop.Perennial() {
 		end := st.End + int(math.Min(4, s.Crop.KeepDays.Or(0)))
 		end = min(end, st.Sure+place.Days)
@@ -180,12 +180,12 @@ func (s *Season) feeds(st Start, seen *pickings) (out Weeks) {
 				}
 			}
 		}
-		return out
+		return out, 0
 	}
 	slot, length := &seen[st.Ready%7], st.End-st.Ready
 	quick := s.leaves == nil && s.grows == nil && st.End < 7*WeeksPerYear
 	if quick && slot.length == length { // the same picking, some weeks later
-		return slot.weeks << uint(st.Ready/7)
+		return slot.weeks << uint(st.Ready/7), slot.peak
 	}
 	shares := s.ByWeek(st)
 	best := slices.Max(shares[:])
@@ -195,9 +195,9 @@ func (s *Season) feeds(st Start, seen *pickings) (out Weeks) {
 		}
 	}
 	if quick {
-		slot.length, slot.weeks = length, out>>uint(st.Ready/7)
+		slot.length, slot.weeks, slot.peak = length, out>>uint(st.Ready/7), best
 	}
-	return out
+	return out, best
 }
 
 // HalfGathered returns the day by which half of what a start gives is in.

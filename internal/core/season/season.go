@@ -85,6 +85,7 @@ type Season struct {
 	cumul   []float64
 	leaves  *leaves     // what the heat leaves of each day's picking; nil where all
 	grows   *place.Sums // what a hardy crop that goes on grows by each day, days of full growth; else nil
+	peaks   []float64   // the most that one plant of each start gives in a week
 	endless bool        // nothing limits it here
 	shift   int         // from days of the table year to those of grows
 }
@@ -95,6 +96,7 @@ type Season struct {
 type pickings [7]struct {
 	length int
 	weeks  Weeks
+	peak   float64
 }
 
 // Fresh returns the weeks that some permitted start feeds.
@@ -124,13 +126,33 @@ func Of(c *book.Crop, y *place.Year, r Rules, yearStart int) *Season {
 	s.Feeds = make([]Weeks, len(s.Starts))
 	var seen pickings
 	for i, st := range s.Starts {
-		s.Feeds[i] = s.feeds(st, &seen)
+		var peak float64
+		s.Feeds[i], peak = s.feeds(st, &seen)
+		s.peaks = append(s.peaks, peak)
 	}
 	if len(ways) > 1 {
 		s.besides(newGround(c, y, r, ways[1]), yearStart)
 	}
 	return s
 }
+
+// dear is how many times the plants of a good week the weeks of a start may take.
+const dear = 3
+
+// Dear returns how many times the plants the best week of a start takes that the same
+// food takes in the week in which one plant gives most; 0 for what is gathered once
+// and for what is picked level: a plant that is picked for forty weeks gives less in a
+// week than one picked for ten, and is the thriftier.
+func (s *Season) Dear(i int) float64 {
+	if i >= len(s.peaks) || s.peaks[i] <= 0 || s.Crop.Perennial() || s.grows != nil {
+		return 0
+	}
+	return slices.Max(s.peaks) / s.peaks[i]
+}
+
+// TooDear tells whether a start takes more than three times the plants for what it
+// feeds: nobody grows so many for so little.
+func (s *Season) TooDear(i int) bool { return s.Dear(i) > dear+1e-9 }
 
 // besides adds the starts of a second way that feed weeks which the first way
 // cannot: what usually goes in place is raised where only that feeds the week.
@@ -144,7 +166,7 @@ func (s *Season) besides(g *ground, yearStart int) {
 	}
 	var seen pickings
 	for i, st := range second.Starts {
-		feeds := second.feeds(st, &seen)
+		feeds, peak := second.feeds(st, &seen)
 		if feeds&^fed == 0 {
 			continue
 		}
@@ -159,7 +181,7 @@ func (s *Season) besides(g *ground, yearStart int) {
 		} else if i+1 < len(second.Starts) && second.Starts[i+1].Day == st.Day+1 {
 			w.LastWhy = "raised later, it feeds no week that is not fed already"
 		}
-		s.Starts, s.Feeds = append(s.Starts, st), append(s.Feeds, feeds)
+		s.Starts, s.Feeds, s.peaks = append(s.Starts, st), append(s.Feeds, feeds), append(s.peaks, peak)
 	}
 	if len(s.Starts) > 0 {
 		s.Why = ""
@@ -327,7 +349,7 @@ func mod(a, b int) int { return ((a % b) + b) % b }
 // Starts, in order), for a household that fixes how often it sows.
 func (s *Season) Only(starts []int) *Season {
 	out := *s
-	out.Starts, out.Feeds = make([]Start, len(starts)), make([]Weeks, len(starts))
+	out.Starts, out.Feeds, out.peaks = make([]Start, len(starts)), make([]Weeks, len(starts)), nil
 	for i, k := range starts {
 		out.Starts[i], out.Feeds[i] = s.Starts[k], s.Feeds[k]
 	}
@@ -359,6 +381,66 @@ func (s *Season) Spread(m int, wanted Weeks) (starts []int) {
 	return starts
 }
 
+// Series returns m starts so many days apart, those that together feed most of the
+// weeks wanted, the earliest of those that feed as many; fewer than m where no window
+// is long enough.
+func (s *Season) Series(m, days int, wanted Weeks) (starts []int) {
+	byDay := map[int]int{}
+	for i, st := range s.Starts[:s.main] {
+		byDay[mod(st.Day, place.Days)] = i
+	}
+	best := -1
+	for i, st := range s.Starts[:s.main] {
+		series, fed := []int{i}, s.Feeds[i]
+		for k := 1; k < m; k++ {
+			next, there := byDay[mod(st.Day+k*days, place.Days)]
+			if !there {
+				break
+			}
+			series, fed = append(series, next), fed|s.Feeds[next]
+		}
+		if n := (fed & wanted).Count() + WeeksPerYear*len(series); n > best {
+			best, starts = n, series
+		}
+	}
+	return starts
+}
+
+// Evenly returns m starts of which the i-th feeds the week (i − ½) / m of the way
+// through the weeks wanted that some start feeds: the latest that is ready for it.
+func (s *Season) Evenly(m int, wanted Weeks) (starts []int) {
+	var fed Weeks
+	for _, f := range s.Feeds[:s.main] {
+		fed |= f
+	}
+	weeks := (fed & wanted).List()
+	if len(weeks) == 0 {
+		return nil
+	}
+	// The weeks in their order round the year, from behind the longest hole.
+	first := 0
+	for k := range weeks {
+		before := weeks[(k+len(weeks)-1)%len(weeks)]
+		if hole, most := mod(weeks[k]-before, WeeksPerYear), mod(weeks[first]-weeks[(first+len(weeks)-1)%len(weeks)], WeeksPerYear); hole > most {
+			first = k
+		}
+	}
+	for i := range m {
+		week := weeks[(first+(2*i+1)*len(weeks)/(2*m))%len(weeks)]
+		found, least := -1, place.Days
+		for k, f := range s.Feeds[:s.main] {
+			if wait := mod(7*week+3-s.Starts[k].Sure, place.Days); f.Has(week) && wait < least && !slices.Contains(starts, k) {
+				found, least = k, wait
+			}
+		}
+		if found >= 0 {
+			starts = append(starts, found)
+		}
+	}
+	slices.Sort(starts)
+	return starts
+}
+
 // With returns the season with more starts in it, which a household has made
 // or set by hand, permitted or not.
 func (s *Season) With(more ...Start) *Season {
@@ -375,7 +457,8 @@ func (s *Season) FedBy(st Start) Weeks {
 	if st.End <= st.Ready {
 		return 0
 	}
-	return s.feeds(st, &pickings{})
+	weeks, _ := s.feeds(st, &pickings{})
+	return weeks
 }
 
 // Every returns the starts of a fixed interval: the first day of each window

@@ -225,9 +225,9 @@ func (w *walk) byNeed(early bool) []Sowing {
 		}
 		i := w.latest(week, func(i int) bool { return i >= w.first && !w.spent[i] })
 		if i < 0 {
-			i = w.latest(week, func(i int) bool { return agreed[i] && !past(i, week) && !near(i) })
+			i = w.latest(week, func(i int) bool { return agreed[i] && !past(i, week) && !near(i) && !u.Season.TooDear(i) })
 		}
-		if may := func(i int) bool { return i < w.first && !past(i, week) && !near(i) }; i < 0 && u.Season.Grows() {
+		if may := func(i int) bool { return i < w.first && !past(i, week) && !near(i) && !u.Season.TooDear(i) }; i < 0 && u.Season.Grows() {
 			i = w.thriftiest(week, may)
 		} else if i < 0 {
 			i = w.latest(week, may)
@@ -256,10 +256,16 @@ const LeastApart = 7
 // where there is none.
 func Beside(out []Sowing, st season.Start) *Sowing {
 	for k := range out {
-		if o := &out[k]; !o.Early && o.Start.Raised == st.Raised {
-			if apart := away(st.Day - o.Start.Day); apart < LeastApart && apart > -LeastApart {
+		o := &out[k]
+		apart := away(st.Day - o.Start.Day)
+		if o.Start.Raised != st.Raised { // nor are there two ways on one day
+			if apart == 0 && !o.Early {
 				return o
 			}
+			continue
+		}
+		if !o.Early && apart < LeastApart && apart > -LeastApart {
+			return o
 		}
 	}
 	return nil

@@ -198,10 +198,17 @@ func (rs *Resolver) use(w Wish, f Form, c *book.Crop, prep *book.Preparation) Us
 			}
 		case Times:
 			spread := u.Season.Spread(max(1, w.Stagger.Sowings), rs.inSeason(w))
+			if w.Stagger.Days > 0 {
+				spread = u.Season.Series(max(1, w.Stagger.Sowings), w.Stagger.Days, rs.inSeason(w))
+			}
 			for range hands { // each set by hand is one of them: the nearest
 				spread = withoutNearest(u.Season, spread, hands)
 			}
 			u.Season = u.Season.Only(spread)
+		case ByNeed:
+			if m := rs.yearly(w, c); m > 0 && len(hands) == 0 && len(rs.Agreements.Days(c.ID, w.Cover, true)) == 0 {
+				u.Season = u.Season.Only(u.Season.Evenly(m, rs.inSeason(w)))
+			}
 		}
 		rs.hands(&u, w)
 		u.CanFeed = u.Season.Fresh()
@@ -227,6 +234,27 @@ func (rs *Resolver) use(w Wish, f Form, c *book.Crop, prep *book.Preparation) Us
 		u.CanFeed = u.CanFeed.With((u.Kept + k) % season.WeeksPerYear)
 	}
 	return u
+}
+
+// leastApart is how many days at least lie between the sowings of an amount that is
+// eaten fresh in the year.
+const leastApart = 14
+
+// yearly returns in how many equal sowings an amount of the year is grown that is eaten
+// fresh, and claims no particular week: as many as each are worth their least number of
+// plants, and no more than the season has room for. It is 0 for other wishes.
+func (rs *Resolver) yearly(w Wish, c *book.Crop) int {
+	if w.Amount.Kind != WeightYear && w.Amount.Kind != PiecesYear || len(w.Forms) != 1 || w.Forms[0] != Fresh || c.Perennial() || c.Dense != nil || c.Yield.Value <= 0 {
+		return 0
+	}
+	plants := w.Amount.Number / c.Yield.Value
+	if w.Amount.Kind == PiecesYear {
+		each, _ := c.PiecesPerPlant(c.Yield.Value)
+		plants = w.Amount.Number / math.Max(1e-9, each)
+	}
+	weeks := (rs.Seasons(c, w.Cover).Fresh() & rs.inSeason(w)).Count()
+	most := int(float64(7*weeks) / math.Max(leastApart, c.HarvestDays))
+	return max(1, min(most, int(math.Floor(plants/(1-c.FailProb)/math.Max(1, c.MinPlants)+0.5))))
 }
 
 // hands puts the starts of the plantings that are for a use into its season.

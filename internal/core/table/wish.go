@@ -124,7 +124,7 @@ type StaggerKind string
 const (
 	ByNeed StaggerKind = "need"  // so that the table never goes empty
 	Every  StaggerKind = "every" // at a fixed interval
-	Times  StaggerKind = "times" // so many sowings, spread over the season
+	Times  StaggerKind = "times" // so many sowings, spread over the season or so many days apart
 	OneGo  StaggerKind = "once"  // all at once
 )
 
@@ -229,6 +229,9 @@ func (w Wish) Validate(c invalid.Check, b *book.Book) {
 		c.Number("stagger.days", float64(w.Stagger.Days), 3, 120)
 	}
 	least := 0.0
+	if w.Stagger.Kind == Times && w.Stagger.Days != 0 {
+		c.Number("stagger.days", float64(w.Stagger.Days), 3, 120)
+	}
 	if w.Stagger.Kind == Times {
 		least = 1
 	}

@@ -20,7 +20,9 @@ watch([shownNumber, system], () => {
   sending = ''
 })
 // What waits to be sent is not sent again when the field is left; refused later, it may be.
-watch([() => store.waiting.length === 0, () => store.refused.length], () => (sending = ''))
+watch([() => store.waiting.length, () => store.refused.length], ([waiting, refused], [, before]) => {
+  if (waiting === 0 || refused > before) sending = ''
+})
 
 /** What the number counts: "quart jars", "meals a week", "kg a year". */
 const words = computed(() => {

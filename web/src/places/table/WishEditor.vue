@@ -202,11 +202,17 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
         </ElSelect>
       </label>
       <label
-        v-if="!unweighed && draft.forms.includes('fresh') && !putUp && draft.stagger === 'every'"
+        v-if="!unweighed && draft.forms.includes('fresh') && !putUp && ['every', 'times'].includes(draft.stagger)"
         class="field narrow"
       >
         <span>Days between</span>
-        <ElInput v-model="draft.days" class="number" inputmode="numeric" aria-label="Days between" />
+        <ElInput
+          v-model="draft.days"
+          class="number"
+          inputmode="numeric"
+          aria-label="Days between"
+          :placeholder="draft.stagger === 'times' ? 'spread evenly' : ''"
+        />
         <span v-if="at('stagger.days')" class="wrong" role="alert">{{ at('stagger.days') }}</span>
       </label>
       <div v-if="!unweighed && draft.forms.includes('fresh') && !putUp && draft.stagger === 'need'" class="field">

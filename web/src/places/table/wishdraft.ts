@@ -50,7 +50,7 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
       confidence: w.confidence === undefined || w.confidence === null ? 'usual' : String(w.confidence),
       left: w.left ? entry(w.left, unitOf[w.amount.kind]) : '',
       stagger: w.stagger.kind,
-      days: String(w.stagger.days || 14),
+      days: String(w.stagger.days || (w.stagger.kind === 'times' ? '' : 14)),
       sowings: w.stagger.sowings ? String(w.stagger.sowings) : '',
       early: !!w.stagger.early,
       layout: w.layout ?? '',
@@ -171,6 +171,15 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
     },
   )
 
+  watch(
+    () => draft.stagger,
+    (kind) => {
+      if (kind === 'times')
+        draft.days = '' // spread evenly, unless the days are said
+      else if (kind === 'every' && !draft.days) draft.days = '14'
+    },
+  )
+
   function forms(): Form[] {
     if (unweighed.value) return []
     if (putUp.value) return draft.forms.slice(0, 1)
@@ -217,7 +226,12 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
       left: weekly.value ? 0 : number('left', draft.left, unit.value, 0),
       stagger: {
         kind: draft.stagger,
-        days: draft.stagger === 'every' ? number('stagger.days', draft.days) : 0,
+        days:
+          draft.stagger === 'every'
+            ? number('stagger.days', draft.days)
+            : draft.stagger === 'times'
+              ? number('stagger.days', draft.days, '', 0)
+              : 0,
         sowings: number('stagger.sowings', draft.sowings, '', 0),
         early: draft.early && draft.stagger === 'need',
       },
