@@ -143,10 +143,10 @@ func TestTheRotationIsBent(t *testing.T) {
 	p.clickNamed(".spine button", "US")
 	p.must(p.see(`[data-piece="27-w3-canned-1"]`).Focus()) // in hand on the plot too
 	p.press('m')
-	p.shows(".in-hand", "Tomato, paste over Weir bed")
+	p.shows(".in-hand", "Tomato, paste over Alder bed")
 	p.press(input.Escape)
 	p.gone(".in-hand")
-	p.shows(`.card [data-choice="b9"]`, "it takes 72.8 ft, the bed has 65.6 ft")
+	p.shows(`.card [data-choice="b9"]`, "it takes 68.9 ft, the bed has 65.6 ft")
 }
 
 // A planting dragged to another bed of the chart lies there, and stays.
@@ -155,28 +155,30 @@ func TestAPlantingIsDragged(t *testing.T) {
 	p := start(t, "demo").open("/ground/year")
 	p.see("[data-part]")
 	p.shortage()
-	part := p.see(`[data-band="b2"] [data-part="27-w3-canned-1"]`)
+	part := p.see(`[data-band="b4"] [data-part="27-w3-canned-1"]`)
 	p.must(part.ScrollIntoView())
 	box, err := part.Shape()
 	p.must(err)
 	at := box.Box()
-	band, err := p.see(`[data-band="b4"] svg`).Shape()
+	band, err := p.see(`[data-band="b2"] svg`).Shape()
 	p.must(err)
 	p.must(p.Mouse.MoveTo(proto.Point{X: at.X + at.Width/2, Y: at.Y + 4}))
 	p.must(p.Mouse.Down(proto.InputMouseButtonLeft, 1))
 	p.must(p.Mouse.MoveLinear(proto.Point{X: at.X + at.Width/2, Y: band.Box().Y + 5}, 6))
-	p.shows(".in-hand", "over Alder bed")
+	p.shows(".in-hand", "over Weir bed")
 	p.until("what the rules say", `() => /would make room|free/.test(document.querySelector('.in-hand')?.textContent ?? '')`)
 	p.must(p.Mouse.Up(proto.InputMouseButtonLeft, 1))
 	p.shows(".notice", "Put Tomato, paste of")
-	p.see(`[data-band="b4"] [data-part="27-w3-canned-1"].held`)
+	p.see(`[data-band="b2"] [data-part="27-w3-canned-1"].held`)
 	p.shortage()
-	// And by keys alone: taken in hand, a bed up, put down.
-	p.must(p.see(`[data-band="b4"] [data-part="27-w3-canned-1"]`).Focus())
+	// And by keys alone: taken in hand, three beds down, put down.
+	p.must(p.see(`[data-band="b2"] [data-part="27-w3-canned-1"]`).Focus())
 	p.press('m')
 	p.until("what the rules say", `() => /would make room|free/.test(document.querySelector('.in-hand')?.textContent ?? '')`)
-	p.press(input.ArrowDown)
-	p.shows(".in-hand", "over Heron bed")
+	for _, over := range []string{"Ford bed", "Alder bed", "Heron bed"} {
+		p.press(input.ArrowDown)
+		p.shows(".in-hand", "over "+over)
+	}
 	p.press(input.Enter)
 	p.see(`[data-band="b5"] [data-part="27-w3-canned-1"].held`)
 	p.gone(".in-hand")

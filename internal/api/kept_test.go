@@ -20,7 +20,7 @@ func TestTheGroundKeepsTheContract(t *testing.T) {
 	for path, schema := range map[string]string{
 		"/api/ground-look?sowing=" + st.Plan.Sowings[3].ID: "Look",
 		"/api/ground-needs":                      "Needs",
-		"/api/ground-free?bed=b2&day=2027-10-01": "[]FreePatch",
+		"/api/ground-free?bed=b2&day=2027-10-20": "[]FreePatch",
 		"/api/ground-ways":                       "[]GroundWay",
 	} {
 		status, body, _ := call(t, s, path, nil)

@@ -12,19 +12,20 @@ import (
 )
 
 const (
-	mostPieces = 3    // of one planting
-	shortest   = 500  // mm of a piece
-	usualSteps = 1500 // of improvement
+	mostPieces = 3      // of one planting
+	tenths     = 10_000 // tenths of a millimetre in a metre: inches are whole in them
+	shortest   = 5000   // tenths of a millimetre of a piece
+	usualSteps = 1500   // of improvement
 )
 
-// fitting is a layout being made. Lengths are whole millimetres.
+// fitting is a layout being made. Lengths are whole tenths of a millimetre.
 type fitting struct {
 	in     Input
 	stand  [][]reckon.Stand // of planting and bed
-	whole  [][]int          // mm that a planting takes in a bed
+	whole  [][]int          // length that a planting takes in a bed
 	may    [][]bool         // whether its kind and the rotation let it
 	fault  [][]int          // how far a bed is from what it wishes
-	longs  []int            // mm that a bed is long
+	longs  []int            // length of a bed
 	shades [][]int          // beds in the noon shadow of a bed
 	end    []int            // of a bed, towards the pole
 	family []int            // of a planting, counted
@@ -96,9 +97,9 @@ func newFitting(in Input) *fitting {
 	f.families()
 	f.pairUp()
 	for k, b := range in.Beds {
-		f.longs = append(f.longs, int(math.Round(b.Length*1000)))
+		f.longs = append(f.longs, int(math.Round(b.Length*tenths)))
 		for _, s := range b.Stands {
-			f.beds[k] = append(f.beds[k], piece{-1, int(math.Round(s.At * 1000)), int(math.Round(s.Length * 1000)), 0, math.MinInt32, s.Until})
+			f.beds[k] = append(f.beds[k], piece{-1, int(math.Round(s.At * tenths)), int(math.Round(s.Length * tenths)), 0, math.MinInt32, s.Until + in.Clear})
 		}
 		slices.SortFunc(f.beds[k], byPlace)
 	}
@@ -114,7 +115,7 @@ func newFitting(in Input) *fitting {
 			}
 			f.stand[i][k] = s
 			length, _, _ := s.Takes(p.Planted, shape)
-			f.whole[i][k] = int(math.Ceil(length*1000 - 1e-6))
+			f.whole[i][k] = int(math.Ceil(length*tenths - 1e-5))
 			f.may[i][k] = bent || Rotation(b, p.Crop, in.Year) == 0
 			f.fault[i][k] = f.badly(i, k)
 		}
@@ -138,7 +139,7 @@ func (f *fitting) families() {
 	}
 }
 
-// size is the ground and time that a planting wants, mm · days in the first bed
+// size is the ground and time that a planting wants, length · days in the first bed
 // that can have it; without one, what is needed in the open counts.
 func (f *fitting) size(i int) int {
 	p := &f.in.Plantings[i]
@@ -181,11 +182,11 @@ func (f *fitting) gaps(k int, from, to civil.Date, out []gapIn) []gapIn {
 
 func (f *fitting) long(k int) int { return f.longs[k] }
 
-// Beside its faults, a bed is chosen by how much of a stretch is left over, mm;
+// Beside its faults, a bed is chosen by how much of a stretch is left over;
 // one where the family stands already counts as so much better a fit.
 const (
-	aFault   = 1_000_000
-	together = 400
+	aFault   = 10_000_000
+	together = 4000
 )
 
 // suits returns how badly a stretch suits a planting: the less the better.
@@ -270,15 +271,15 @@ func (f *fitting) split(i int) bool {
 }
 
 // holds returns how many plants a stretch of a bed holds, takes how much of it a
-// number of them takes, mm.
+// number of them takes.
 func (f *fitting) holds(i, k, length int) int {
 	s := f.stand[i][k]
-	return int(float64(length)/1000/s.Step+1e-9) * s.Rows
+	return int(float64(length)/tenths/s.Step+1e-9) * s.Rows
 }
 
 func (f *fitting) takes(i, k, planted int) int {
 	s := f.stand[i][k]
-	return int(math.Ceil(math.Ceil(float64(planted)/float64(s.Rows))*s.Step*1000 - 1e-6))
+	return int(math.Ceil(math.Ceil(float64(planted)/float64(s.Rows))*s.Step*tenths - 1e-5))
 }
 
 func (f *fitting) lay(i, k, at, length, planted int) {

@@ -37,9 +37,9 @@ func garden(seed uint64, beds, plantings int, full bool) Input {
 		in.Beds = append(in.Beds, bed.Bed{ID: fmt.Sprintf("b%d", k), Name: fmt.Sprint(k), Width: 1.2, Length: float64(8+d.below(5)) / 2 * 1.5})
 	}
 	add := func(c *book.Crop, length float64, from, to int) {
-		p := Planting{ID: fmt.Sprintf("p%03d", len(in.Plantings)), Crop: c, From: spring + civil.Date(from), To: spring + civil.Date(to), Priority: d.below(3)}
+		p := Planting{ID: fmt.Sprintf("p%03d", len(in.Plantings)), Crop: c, From: spring + civil.Date(from), To: spring + civil.Date(to), Last: spring + civil.Date(to-8), Priority: d.below(3)}
 		f := newFitting(Input{Plantings: []Planting{p}, Beds: in.Beds[:1], Edge: in.Edge})
-		p.Planted = max(1, f.holds(0, 0, int(length*1000)))
+		p.Planted = max(1, f.holds(0, 0, int(length*tenths)))
 		in.Plantings = append(in.Plantings, p)
 	}
 	if !full {
@@ -126,7 +126,11 @@ func admitted(in Input, out Layout, short, long Piece) bool {
 		if p.Short != crop(short.Planting).ID || p.Long != crop(long.Planting).ID {
 			continue
 		}
-		weeks := float64(min(short.To, long.To)-max(short.From, long.From)) / 7
+		until := short.To
+		if last := in.Plantings[slices.IndexFunc(in.Plantings, func(p Planting) bool { return p.ID == short.Planting })].Last; last > 0 {
+			until = last + 1
+		}
+		weeks := float64(min(until, long.To)-max(short.From, long.From)) / 7
 		room := 0.0
 		for _, q := range out.Pieces {
 			if q.Bed == long.Bed && q.Planting != long.Planting && q.From < long.To && long.From < q.To && q.At < long.At+long.Length-1e-9 && long.At < q.At+q.Length-1e-9 {
@@ -200,6 +204,42 @@ func TestTheRotationIsKept(t *testing.T) {
 	}
 }
 
+// Measures in inches are whole: 96 beets at 4 × 12 inches lie in a bed of 4 × 8 feet.
+func TestInchesAreWhole(t *testing.T) {
+	const inch = 0.0254
+	beet := *book.Usual().Crop("beet")
+	beet.InRow.Value, beet.RowGap.Value = 100*4*inch, 100*12*inch
+	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "a", Name: "A", Length: 96 * inch, Width: 48 * inch}}}
+	in.Plantings = []Planting{{ID: "p", Crop: &beet, Planted: 96, From: spring, To: spring + 100}}
+	out := Fit(in)
+	check(t, "96 beets", in, out)
+	if len(out.Pieces) != 1 || out.Pieces[0].Length != 2.4384 {
+		t.Errorf("%+v", out)
+	}
+	in.Plantings[0].Planted = 97
+	if out = Fit(in); len(out.Left) != 1 || !strings.Contains(out.Left[0].Why, "hold 96 of 97 plants") {
+		t.Errorf("97 beets: %+v", out)
+	}
+}
+
+// A planting that would fit into empty beds is not told to be too long for them.
+func TestTheReasonIsTheRightOne(t *testing.T) {
+	carrot := book.Usual().Crop("carrot")
+	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "a", Name: "A", Length: 4, Width: 1.2}, {ID: "b", Name: "B", Length: 4, Width: 1.2}}}
+	for k := range in.Beds {
+		in.Beds[k].Stands = []bed.Standing{{Name: "Leek", Family: "Amaryllidaceae", Length: 4, Until: spring + 50}}
+	}
+	f := newFitting(Input{Plantings: []Planting{{Crop: carrot, Planted: 1}}, Beds: in.Beds, Edge: 0.1})
+	in.Plantings = []Planting{{ID: "p", Crop: carrot, Planted: f.holds(0, 0, 6*tenths), From: spring, To: spring + 100}}
+	if out := Fit(in); len(out.Left) != 1 || out.Left[0].Why != "the beds that may have it are taken at that time" {
+		t.Errorf("%+v", out.Left)
+	}
+	in.Plantings[0].From = spring + 50
+	if out := Fit(in); len(out.Left) != 0 {
+		t.Errorf("once they are free: %+v", out.Left)
+	}
+}
+
 // A planting longer than any bed goes in pieces; one that wants more than there
 // is stays out whole.
 func TestALongPlanting(t *testing.T) {
@@ -207,7 +247,7 @@ func TestALongPlanting(t *testing.T) {
 	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "a", Length: 4, Width: 1.2}, {ID: "b", Length: 4, Width: 1.2}}}
 	in.Plantings = []Planting{{ID: "p", Crop: c, Planted: 1, From: spring, To: spring + 100}}
 	f := newFitting(in)
-	in.Plantings[0].Planted = f.holds(0, 0, 6000)
+	in.Plantings[0].Planted = f.holds(0, 0, 6*tenths)
 	out := Fit(in)
 	check(t, "six metres in two beds of four", in, out)
 	if len(out.Pieces) != 2 {
@@ -231,7 +271,7 @@ func TestWhereItDoesBest(t *testing.T) {
 	}
 	in.Beds = in.Beds[1:2]
 	f := newFitting(Input{Plantings: []Planting{{Crop: kale, Planted: 1}}, Beds: in.Beds, Edge: 0.1})
-	whole := f.holds(0, 0, 5000)
+	whole := f.holds(0, 0, 5*tenths)
 	in.Plantings = []Planting{{ID: "nice", Crop: kale, Planted: whole, From: spring, To: spring + 90, Priority: 2}, {ID: "must", Crop: kale, Planted: whole, From: spring + 30, To: spring + 60}}
 	if out := Fit(in); len(out.Pieces) != 1 || out.Pieces[0].Planting != "must" || len(out.Left) != 1 || out.Left[0].Need <= 0 {
 		t.Errorf("one bed, two that want all of it: %+v", out)

@@ -43,7 +43,7 @@ func (f *fitting) holdOne(p bed.Placement) {
 		if k < 0 || f.whole[i][k] == 0 || !f.may[i][k] && !p.Bend && !p.Stands {
 			break
 		}
-		at, length := int(part.At*1000+0.5), f.takes(i, k, plants)
+		at, length := int(part.At*tenths+0.5), f.takes(i, k, plants)
 		if len(parts) == 1 {
 			length = f.whole[i][k]
 		}
@@ -119,7 +119,7 @@ func (f *fitting) goHome() {
 			rest[i] = f.in.Plantings[i].Planted
 		}
 		parts[i] = append(parts[i], a)
-		f.home[i] = append(f.home[i], spot{k, int(math.Round(a.At * 1000))})
+		f.home[i] = append(f.home[i], spot{k, int(math.Round(a.At * tenths))})
 	}
 	if f.pairs != nil { // what stands below others comes after them
 		low := func(i int) int {
@@ -202,20 +202,20 @@ func Put(in Input, sowing, to string, at float64, bend bool) (bed.Placement, err
 		return bed.Placement{}, &invalid.Field{Field: "bend", Value: b.Name, Allowed: fmt.Sprintf("another bed: %s stood in it in %d and may return in %d; or bend the rotation", p.Crop.Family, last, last+int(p.Crop.RotationYears.Or(0))+1)}
 	}
 	if f.whole[i][k] > f.long(k) {
-		return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a longer bed: it takes %s, this one has %s", metres(float64(f.whole[i][k])/1000), metres(b.Length))}
+		return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a longer bed: it takes %s, this one has %s", metres(float64(f.whole[i][k])/tenths), metres(b.Length))}
 	}
 	out := bed.Placement{Sowing: sowing, Bed: to, At: at, Bend: bend, Stands: stands}
 	if at >= 0 {
-		if f.free(i, k, int(at*1000+0.5)) {
+		if f.free(i, k, int(at*tenths+0.5)) {
 			return out, nil
 		}
 		return bed.Placement{}, &invalid.Field{Field: "at", Value: metres(at), Allowed: "a stretch that nothing put by hand takes at that time"}
 	}
 	for _, g := range f.gaps(k, p.From, p.To, nil) {
 		if g.length >= f.whole[i][k] {
-			out.At = float64(g.at) / 1000
+			out.At = float64(g.at) / tenths
 			return out, nil
 		}
 	}
-	return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a bed with %s that nothing put by hand takes at that time", metres(float64(f.whole[i][k])/1000))}
+	return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a bed with %s that nothing put by hand takes at that time", metres(float64(f.whole[i][k])/tenths))}
 }

@@ -11,6 +11,7 @@ import (
 
 	"inventory/demo"
 	"inventory/internal/core/bed"
+	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/ground"
 	"inventory/internal/core/plan"
@@ -34,6 +35,28 @@ func mill(t testing.TB, change func(*table.Household)) (plan.Input, plan.Plan, g
 		t.Fatal(err)
 	}
 	return in, p, fit, l
+}
+
+// The demo household, which admits the interplantings that are usual in its garden,
+// shares at least four grounds, each within the limits of its pair.
+func TestTheDemoSharesGround(t *testing.T) {
+	_, _, fit, l := mill(t, nil)
+	shared := 0
+	for _, p := range l.Pieces {
+		if p.With == "" {
+			continue
+		}
+		shared++
+		pair := fit.Pairs[slices.IndexFunc(fit.Pairs, func(q book.Pairing) bool { return q.ID == p.Pair })]
+		short := fit.Plantings[slices.IndexFunc(fit.Plantings, func(q ground.Planting) bool { return q.ID == p.Planting })]
+		long := fit.Plantings[slices.IndexFunc(fit.Plantings, func(q ground.Planting) bool { return q.ID == p.With })]
+		if weeks := float64(min(short.Last+1, long.To)-max(short.From, long.From)) / 7; weeks > pair.WeeksTogether {
+			t.Errorf("%s stands with %s for %g weeks, at most %g", p.Planting, p.With, weeks, pair.WeeksTogether)
+		}
+	}
+	if shared < 4 {
+		t.Errorf("%d plantings share ground", shared)
+	}
 }
 
 // Every way out does what it says: the household changed as it says has that much

@@ -18,8 +18,9 @@ type Planting struct {
 	Crop     *book.Crop
 	Layout   table.Layout
 	Cover    place.Cover
-	Planted  int        // stations or plants
+	Planted  int        // places it takes: plants or stations; spares wait in their cells
 	From, To civil.Date // To is the first day on which the ground is free again
+	Last     civil.Date // the last picking; zero: none
 	Priority int        // 0 must, 1 want, 2 nice to have
 }
 
@@ -34,6 +35,7 @@ type Input struct {
 	Bent      []string        // families whose rotation is not kept
 	Pairs     []book.Pairing  // interplantings that are admitted
 	Edge      float64         // m, kept free at each edge of a bed
+	Clear     civil.Date      // days to clear and refill after what stands now
 	Year      int             // whose seasons the plantings are of, for the rotation
 	Steps     int             // of improvement; 0: as many as are usual
 	Seed      uint64
@@ -48,7 +50,7 @@ func InputOf(in plan.Input, p plan.Plan) (Input, error) {
 	}
 	out := Input{
 		Plantings: PlantingsOf(p, b, h.Wishes), Beds: slices.Clone(h.Beds), Plot: h.Plot, South: h.Place.Latitude < 0,
-		Placed: h.Placements, Edge: rules.Edge, Year: h.Year,
+		Placed: h.Placements, Edge: rules.Edge, Clear: civil.Date(rules.ClearDays), Year: h.Year,
 	}
 	for k := range out.Beds {
 		out.Beds[k].Sun = bed.SunClass(h.Place.Latitude, h.Plot, out.Beds[k])
@@ -81,7 +83,10 @@ func PlantingsOf(p plan.Plan, b *book.Book, wishes []table.Wish) (out []Planting
 		if crop == nil || s.Method == "tray" || s.Plants == 0 || s.Clear <= s.Day {
 			continue
 		}
-		g := Planting{ID: s.ID, Crop: crop, Layout: s.Layout, Cover: place.Cover(s.Cover), Planted: max(s.Plants, s.SetOut, s.Stations), From: s.Day, To: s.Clear, Priority: 2}
+		g := Planting{ID: s.ID, Crop: crop, Layout: s.Layout, Cover: place.Cover(s.Cover), Planted: max(1, s.Planted), From: s.Day, To: s.Clear, Priority: 2}
+		if s.LastPick != nil {
+			g.Last = *s.LastPick
+		}
 		for _, f := range s.For {
 			g.Priority = min(g.Priority, priority[f.Wish])
 		}
@@ -98,7 +103,7 @@ func PlantingsOf(p plan.Plan, b *book.Book, wishes []table.Wish) (out []Planting
 func Same(a, b Input) bool {
 	same := func(p, q Planting) bool {
 		return p.ID == q.ID && (p.Crop == q.Crop || reflect.DeepEqual(*p.Crop, *q.Crop)) && p.Layout == q.Layout && p.Cover == q.Cover &&
-			p.Planted == q.Planted && p.From == q.From && p.To == q.To && p.Priority == q.Priority
+			p.Planted == q.Planted && p.From == q.From && p.To == q.To && p.Last == q.Last && p.Priority == q.Priority
 	}
 	if !slices.EqualFunc(a.Plantings, b.Plantings, same) {
 		return false

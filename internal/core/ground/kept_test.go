@@ -119,6 +119,14 @@ func TestWhatStandsKeepsItsGround(t *testing.T) {
 		in.Plantings[0].Planted = planted
 		check(t, "beside what stands", in, Fit(in))
 	}
+	in.Clear = 7 // the days to clear and refill are kept after it, too
+	in.Beds[0].Stands[0].At, in.Beds[0].Stands[0].Length = 0, 4
+	for from, left := range map[civil.Date]int{spring + 26: 1, spring + 27: 0} {
+		in.Plantings[0].From = from
+		if out := Fit(in); len(out.Left) != left {
+			t.Errorf("from %s on: %+v", from, out.Left)
+		}
+	}
 }
 
 // Interplanting: the short crop goes between the long one only where the pair is
@@ -129,8 +137,8 @@ func TestInterplanting(t *testing.T) {
 	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "a", Name: "A", Length: 6, Width: 1.2}}}
 	f := newFitting(Input{Plantings: []Planting{{Crop: carrot, Planted: 1}, {Crop: radish, Planted: 1}}, Beds: in.Beds, Edge: 0.1})
 	in.Plantings = []Planting{
-		{ID: "long", Crop: carrot, Planted: f.holds(0, 0, 6000), From: spring, To: spring + 100},
-		{ID: "short", Crop: radish, Planted: f.holds(1, 0, 800), From: spring, To: spring + civil.Date(7*pair.WeeksTogether), Priority: 2},
+		{ID: "long", Crop: carrot, Planted: f.holds(0, 0, 6*tenths), From: spring, To: spring + 100},
+		{ID: "short", Crop: radish, Planted: f.holds(1, 0, 0.8*tenths), From: spring, To: spring + civil.Date(7*pair.WeeksTogether), Priority: 2},
 	}
 	if out := Fit(in); len(out.Left) != 1 {
 		t.Errorf("not admitted, but both have ground: %+v", out.Pieces)
@@ -154,11 +162,15 @@ func TestInterplanting(t *testing.T) {
 	longer, wider := in, in
 	longer.Plantings, wider.Plantings = slices.Clone(in.Plantings), slices.Clone(in.Plantings)
 	longer.Plantings[1].To += 7
-	wider.Plantings[1].Planted = f.holds(1, 0, 1200)
+	wider.Plantings[1].Planted = f.holds(1, 0, 1.2*tenths)
 	for name, in := range map[string]Input{"too long": longer, "too wide": wider} {
 		if out := Fit(in); len(out.Left) != 1 {
 			t.Errorf("%s, but both have ground: %+v", name, out.Pieces)
 		}
+	}
+	longer.Plantings[1].Last = longer.Plantings[1].To - 8 // its last cut is in time
+	if out := Fit(longer); len(out.Left) != 0 {
+		t.Errorf("to its last cut it is not too long: %+v", out.Left)
 	}
 }
 

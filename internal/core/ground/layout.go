@@ -1,6 +1,7 @@
 package ground
 
 import (
+	"fmt"
 	"slices"
 	"strings"
 
@@ -89,7 +90,7 @@ func (f *fitting) layout() Layout {
 func (f *fitting) tell(k int, q piece) Piece {
 	p, b := &f.in.Plantings[q.planting], f.in.Beds[k]
 	out := Piece{
-		Planting: p.ID, Family: p.Crop.Family, Bed: b.ID, At: float64(q.at) / 1000, Length: float64(q.length) / 1000, Planted: q.planted, From: q.from, To: q.to,
+		Planting: p.ID, Family: p.Crop.Family, Bed: b.ID, At: float64(q.at) / tenths, Length: float64(q.length) / tenths, Planted: q.planted, From: q.from, To: q.to,
 		Faults: append(faults(p, &b, f.in.Year), f.shaded(k, q)...), Held: f.held[q.planting], Bent: Rotation(b, p.Crop, f.in.Year),
 		Lines: f.stand[q.planting][k].Rows,
 	}
@@ -118,7 +119,7 @@ func (f *fitting) weeks() []Week {
 		for k, list := range f.beds {
 			for _, q := range list {
 				if q.meets(day+3, day+4) && !f.shares(k, q) {
-					w.Taken += float64(q.length) / 1000 * f.in.Beds[k].Width
+					w.Taken += float64(q.length) / tenths * f.in.Beds[k].Width
 				}
 			}
 		}
@@ -145,7 +146,7 @@ func (f *fitting) shares(k int, q piece) bool {
 // that can have it; without one, in the open.
 func (f *fitting) area(i int) float64 {
 	if k := f.first(i); k >= 0 {
-		return float64(f.whole[i][k]) / 1000 * f.in.Beds[k].Width
+		return float64(f.whole[i][k]) / tenths * f.in.Beds[k].Width
 	}
 	p := &f.in.Plantings[i]
 	return float64(p.Planted) * p.Crop.InRow.Value * p.Crop.RowGap.Value / 10000
@@ -159,8 +160,9 @@ func (f *fitting) need(i int) float64 {
 
 // why says why a planting found no ground.
 func (f *fitting) why(i int) string {
-	can, may, fits := false, false, false
+	can, may := false, false
 	cannot := ""
+	var holds []int // each bed that may have it, empty
 	for k, b := range f.in.Beds {
 		if f.whole[i][k] == 0 {
 			_, _, cannot = standIn(&f.in.Plantings[i], b, f.in.Edge)
@@ -168,7 +170,14 @@ func (f *fitting) why(i int) string {
 		}
 		can = true
 		may = may || f.may[i][k]
-		fits = fits || f.may[i][k] && f.whole[i][k] <= f.long(k)
+		if f.may[i][k] {
+			holds = append(holds, -f.holds(i, k, f.long(k)))
+		}
+	}
+	slices.Sort(holds)
+	most := 0
+	for _, n := range holds[:min(len(holds), mostPieces)] {
+		most -= n
 	}
 	switch {
 	case len(f.in.Beds) == 0:
@@ -177,8 +186,8 @@ func (f *fitting) why(i int) string {
 		return strings.TrimSpace(cannot)
 	case !may:
 		return "its family stood in every bed too lately"
-	case !fits:
-		return "it is longer than any bed, and the free pieces are not enough"
+	case most < f.in.Plantings[i].Planted:
+		return fmt.Sprintf("%d pieces of it, the most that one planting is laid in, hold %d of %d plants in the longest beds that may have it, all empty", mostPieces, most, f.in.Plantings[i].Planted)
 	}
-	return "no bed has so much free ground at that time"
+	return "the beds that may have it are taken at that time"
 }

@@ -28,7 +28,7 @@ type Choice struct {
 	Faults  []string  `json:"faults"`            // what is not as it would have it
 	Bend    int       `json:"bend,omitempty"`    // the year in which its family stood there, too lately
 	Refused string    `json:"refused,omitempty"` // why it cannot lie there at all
-	spare   int       // mm left over in the stretch that suits best
+	spare   int       // left over in the stretch that suits best
 }
 
 // Look is why a planting stands where it does, and how it would do elsewhere.
@@ -59,7 +59,7 @@ func LookAt(in Input, l Layout, id string) (Look, error) {
 		}
 		j, k := f.planting(p.Planting), f.bedOf(p.Bed)
 		if j >= 0 && k >= 0 {
-			f.lay(j, k, int(p.At*1000+0.5), int(p.Length*1000+0.5), p.Planted)
+			f.lay(j, k, int(p.At*tenths+0.5), int(p.Length*tenths+0.5), p.Planted)
 		}
 	}
 	out := Look{Planting: id}
@@ -89,7 +89,7 @@ func (c Choice) class() int {
 
 func (f *fitting) choice(fixed *fitting, i, k int) Choice {
 	p, b := &f.in.Plantings[i], f.in.Beds[k]
-	c := Choice{Bed: b.ID, Name: b.Name, Length: float64(f.whole[i][k]) / 1000, Free: []Stretch{}, Faults: append([]string{}, faults(p, &b, f.in.Year)...)}
+	c := Choice{Bed: b.ID, Name: b.Name, Length: float64(f.whole[i][k]) / tenths, Free: []Stretch{}, Faults: append([]string{}, faults(p, &b, f.in.Year)...)}
 	if _, _, cannot := standIn(p, b, f.in.Edge); cannot != "" {
 		c.Refused = cannot
 		return c
@@ -104,7 +104,7 @@ func (f *fitting) choice(fixed *fitting, i, k int) Choice {
 	c.spare = f.long(k)
 	for _, g := range f.gaps(k, p.From, p.To, nil) {
 		if g.length >= f.whole[i][k] {
-			c.Free = append(c.Free, Stretch{float64(g.at) / 1000, float64(g.at+g.length) / 1000})
+			c.Free = append(c.Free, Stretch{float64(g.at) / tenths, float64(g.at+g.length) / tenths})
 			c.spare = min(c.spare, g.length-f.whole[i][k])
 		}
 	}
@@ -194,7 +194,7 @@ func (f *fitting) reasons(mine []Piece, choices []Choice, l Layout, i int) (out 
 		case c.class() == 0 && len(c.Faults) > 0:
 			out = append(out, next+", though "+strings.Join(c.Faults, ", ")+".")
 		case c.class() == 0:
-			out = append(out, fmt.Sprintf("%s, with %s left over beside it.", next, metres(float64(c.spare)/1000)))
+			out = append(out, fmt.Sprintf("%s, with %s left over beside it.", next, metres(float64(c.spare)/tenths)))
 		case c.class() == 1:
 			out = append(out, next+", if others make room.")
 		case c.class() == 2:

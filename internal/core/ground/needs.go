@@ -120,7 +120,12 @@ func (in Input) lines(b bed.Bed, mine []Piece, crops []supply.Crop, u bed.Custom
 		return crops[i].Lines
 	}
 	drip := func(i int) float64 { return mine[i].Length * float64(count(i)) }
-	rows := func(i int) (many int, long float64) { return max(1, crops[i].Lines), mine[i].Length }
+	rows := func(i int) (many int, long float64) { // those that run across a bed are as long as it is wide
+		if mine[i].Across && b.Kind != bed.Containers {
+			return int(math.Round(mine[i].Length / mine[i].Line)), b.Width
+		}
+		return max(1, crops[i].Lines), mine[i].Length
+	}
 	if b.Kind == bed.Open {
 		rows = func(i int) (int, float64) { return int(math.Round(mine[i].Length / mine[i].Line)), b.Width }
 		drip = func(i int) float64 {

@@ -25,7 +25,11 @@ func (f *fitting) pairUp() {
 			if i == j || short.From >= long.To || long.From >= short.To {
 				continue
 			}
-			weeks := float64(min(short.To, long.To)-max(short.From, long.From)) / 7
+			until := short.To
+			if short.Last > short.From { // to its last cut: the days to clear it take nothing from the other
+				until = short.Last + 1
+			}
+			weeks := float64(min(until, long.To)-max(short.From, long.From)) / 7
 			for k, p := range f.in.Pairs {
 				if is(short.Crop, p.Short) && is(long.Crop, p.Long) && weeks <= p.WeeksTogether+1e-9 {
 					f.pairs[i][j] = k + 1

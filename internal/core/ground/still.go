@@ -90,14 +90,14 @@ func freeOn(fit Input, l Layout, k int, day civil.Date) (out []Patch) {
 	f := newFitting(fit)
 	for _, p := range l.Pieces {
 		if j, b := f.planting(p.Planting), f.bedOf(p.Bed); j >= 0 && b == k {
-			f.lay(j, k, int(p.At*1000+0.5), int(p.Length*1000+0.5), p.Planted)
+			f.lay(j, k, int(p.At*tenths+0.5), int(p.Length*tenths+0.5), p.Planted)
 		}
 	}
 	for _, g := range f.gaps(k, day, day+1, nil) {
 		if g.length < shortest {
 			continue
 		}
-		free := Patch{Stretch: Stretch{float64(g.at) / 1000, float64(g.at+g.length) / 1000}, Goes: []Goes{}}
+		free := Patch{Stretch: Stretch{float64(g.at) / tenths, float64(g.at+g.length) / tenths}, Goes: []Goes{}}
 		for _, q := range f.beds[k] {
 			if q.planting >= 0 && q.from > day && q.at < g.at+g.length && g.at < q.at+q.length && (free.Until == 0 || q.from < free.Until) {
 				free.Until, free.Next = q.from, fit.Plantings[q.planting].ID

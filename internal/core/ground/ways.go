@@ -287,7 +287,7 @@ const (
 func (w *ways) later() {
 	f := newFitting(w.fit)
 	for _, p := range w.layout.Pieces {
-		f.lay(f.planting(p.Planting), f.bedOf(p.Bed), int(p.At*1000+0.5), int(p.Length*1000+0.5), p.Planted)
+		f.lay(f.planting(p.Planting), f.bedOf(p.Bed), int(p.At*tenths+0.5), int(p.Length*tenths+0.5), p.Planted)
 	}
 	left := slices.Clone(w.layout.Left)
 	slices.SortStableFunc(left, func(a, b Left) int { return cmp.Compare(b.Need, a.Need) })

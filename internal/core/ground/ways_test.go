@@ -77,7 +77,7 @@ func TestTheFirstLaterDay(t *testing.T) {
 	kale := crop("kale")
 	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "a", Name: "A", Length: 4, Width: 1.2}}}
 	f := newFitting(Input{Plantings: []Planting{{Crop: kale, Planted: 1}}, Beds: in.Beds, Edge: 0.1})
-	all := f.holds(0, 0, 4000)
+	all := f.holds(0, 0, 4*tenths)
 	in.Plantings = []Planting{{ID: "first", Crop: kale, Planted: all, From: spring, To: spring + 30}, {ID: "second", Crop: kale, Planted: all, From: spring + 10, To: spring + 60, Priority: 2}}
 	f = newFitting(in)
 	f.lay(0, 0, 0, f.whole[0][0], all)

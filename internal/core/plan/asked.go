@@ -455,7 +455,7 @@ func (s *Sowing) fill(z reckon.Size, crop *book.Crop) {
 	s.Plants, s.SetOut, s.Cells, s.Stations, s.Wants = z.Plants, z.SetOut, z.Cells, z.Stations, z.Wants
 	s.Seeds, s.SeedGram, s.PerPlace, s.StockKg, s.DrillM = z.Seeds, z.SeedGram, z.PerStation, z.StockKg, z.DrillM
 	s.Layout, s.Rows, s.InRow, s.RowGap = z.Stand.Layout, z.Stand.Rows, crop.InRow.Value, crop.RowGap.Value
-	s.RowMetres, s.BedLength, s.Area = z.RowMetres, z.BedLength, z.Area
+	s.Planted, s.RowMetres, s.BedLength, s.Area = z.Planted, z.RowMetres, z.BedLength, z.Area
 	s.Low, s.Likely, s.High, s.LossShare = z.Low, z.Likely, z.Top, crop.FailProb
 	if s.Cells > 0 { // a cell in which one comes up, and of those the best
 		occupied := 1 - math.Pow(1-crop.Germination.Or(1), float64(z.PerStation))

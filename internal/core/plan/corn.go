@@ -2,6 +2,7 @@ package plan
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"inventory/internal/core/civil"
@@ -87,12 +88,18 @@ func (c *computation) crossing() {
 		}
 	}
 	for _, a := range corn {
+		var others []int
+		for _, b := range corn {
+			if a.s.Crop != b.s.Crop {
+				others = append(others, b.day)
+			}
+		}
 		for _, b := range corn {
 			if a.s.Crop == b.s.Crop || gap(a.day, b.day) >= apartDays {
 				continue
 			}
 			a.s.Crosses = fmt.Sprintf("in flower within %d days of the %s of %s, whose pollen spoils the ears", gap(a.day, b.day), lower(b.s.CropName), b.s.Date.Short())
-			if day, ok := c.avoids(a.s, b.day); ok {
+			if day, ok := c.avoids(a.s, others); ok {
 				a.s.Crosses += fmt.Sprintf("; begun on %s it would flower two weeks apart", day.Short())
 			} else {
 				a.s.Crosses += "; no day of its season keeps them apart: grow one of them, or far from each other"
@@ -103,12 +110,13 @@ func (c *computation) crossing() {
 }
 
 // avoids returns the day nearest to a sowing's own on which it flowers apart
-// from another.
-func (c *computation) avoids(s *Sowing, other int) (civil.Date, bool) {
+// from every sowing of another kind.
+func (c *computation) avoids(s *Sowing, others []int) (civil.Date, bool) {
 	found, ok := civil.Date(0), false
 	for _, st := range s.season.Starts {
 		day := c.start + dateOf(st.Sow)
-		if gap(flowers(s.season, st), other) >= apartDays && (!ok || max(day-s.Date, s.Date-day) < max(found-s.Date, s.Date-found)) {
+		near := func(other int) bool { return gap(flowers(s.season, st), other) < apartDays }
+		if !slices.ContainsFunc(others, near) && (!ok || max(day-s.Date, s.Date-day) < max(found-s.Date, s.Date-found)) {
 			found, ok = day, true
 		}
 	}

@@ -26,6 +26,9 @@ func TestEverySowingsCounts(t *testing.T) {
 			checked["tray"]++
 			continue
 		}
+		along := func(apart float64) int {
+			return int(math.Round((width-2*edge)*10000))/int(math.Round(apart*100)) + 1
+		}
 		n, on := float64(s.Plants), s.Plants
 		switch {
 		case c.Start == "vegetative":
@@ -39,12 +42,12 @@ func TestEverySowingsCounts(t *testing.T) {
 			}
 			checked["stock"]++
 		case s.Cells > 0:
-			on = ceil(n / 0.95)
+			starts := ceil(n / 0.95) // those that replace losses take no bed
 			m := c.PerStation.Or(2)
 			occupied := 1 - math.Pow(1-c.Germination.Value, m)
-			cells := ceil(float64(on) / (occupied * 0.95))
-			if s.SetOut != on || s.Cells != cells || s.Seeds != int(m)*cells {
-				t.Errorf("%s: %d set out, %d cells, %d seeds; want %d, %d, %d", s.ID, s.SetOut, s.Cells, s.Seeds, on, cells, int(m)*cells)
+			cells := ceil(float64(starts) / (occupied * 0.95))
+			if s.SetOut != starts || s.Cells != cells || s.Seeds != int(m)*cells {
+				t.Errorf("%s: %d set out, %d cells, %d seeds; want %d, %d, %d", s.ID, s.SetOut, s.Cells, s.Seeds, starts, cells, int(m)*cells)
 			}
 			if s.PlantOut == nil || *s.PlantOut-s.Date != civil.Date(7*c.RaiseWeeks.Value) || *s.PlantOut-*s.HardenOff != 7 {
 				if s.Method != "patch" {
@@ -53,7 +56,11 @@ func TestEverySowingsCounts(t *testing.T) {
 			}
 			checked["raised"]++
 		case s.DrillM > 0:
-			metres := n * c.InRow.Value / 100
+			rows, step := along(c.RowGap.Value), c.InRow.Value
+			if s.Layout == table.Block {
+				rows, step = along(0.866*c.Block.Value), c.Block.Value
+			}
+			metres := math.Ceil(n/float64(rows)) * step / 100 * float64(rows)
 			seeds := max(ceil(metres*c.SeedsPerMetre.Value), ceil(n/(c.Germination.Value*0.8)))
 			if math.Abs(s.DrillM-metres) > 1e-9 || s.Seeds != seeds {
 				t.Errorf("%s: %g m, %d seeds; want %g, %d", s.ID, s.DrillM, s.Seeds, metres, seeds)
@@ -71,7 +78,6 @@ func TestEverySowingsCounts(t *testing.T) {
 			}
 			checked["stations"]++
 		}
-		along := func(apart float64) int { return int(math.Round((width-2*edge)*1000))/int(math.Round(apart*10)) + 1 }
 		var length float64
 		switch s.Layout {
 		case table.Across:

@@ -394,6 +394,47 @@ func TestCornIsKeptApart(t *testing.T) {
 	}
 }
 
+// The day that is advised against a crossing runs into no other crossing.
+func TestTheDayAgainstACrossingIsFree(t *testing.T) {
+	flourCorn := table.Wish{ID: "w2", Food: "flour corn", Forms: []table.Form{table.Dried}, Preparations: []string{"flour-corn-shelled"}, Amount: table.Amount{Kind: table.DriedKg, Number: 3}, Season: table.Season{Kind: table.AllYear}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}}
+	sweet := func(id, kind string, month int) table.Wish {
+		return table.Wish{ID: id, Food: "sweet corn", Kind: kind, Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.PiecesWeek, Number: 8}, Season: table.Season{Kind: table.Months, From: month, To: month}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}}
+	}
+	in := wanting(sweet("w1", "sweet-corn-early", 8), flourCorn, sweet("w3", "sweet-corn-late", 9))
+	flour := of(planned(t, in), "flour-corn")
+	if len(flour) == 0 {
+		t.Fatal("no flour corn is sown")
+	}
+	advised := 0
+	for d := civil.Date(-21); d <= 28; d += 7 {
+		moved := after(t, in, Event{Sowing: flour[0].ID, What: "set", Day: flour[0].Date + d})
+		p := planned(t, moved)
+		for _, s := range p.Sowings {
+			_, day, found := strings.Cut(s.Crosses, "; begun on ")
+			if !found {
+				continue
+			}
+			advised++
+			to := s.Date - 120
+			for !strings.HasPrefix(day, to.Short()+" ") {
+				to++
+			}
+			in := moved
+			for _, o := range p.Sowings { // all others stay where they are
+				if o.ID != s.ID {
+					in = after(t, in, Event{Sowing: o.ID, What: "set", Day: o.Date})
+				}
+			}
+			if got := sowingOf(t, planned(t, after(t, in, Event{Sowing: s.ID, What: "set", Day: to})), s.ID); got.Crosses != "" {
+				t.Errorf("%s begun on %s as advised: %s", s.ID, to, got.Crosses)
+			}
+		}
+	}
+	if advised == 0 {
+		t.Error("no day was advised")
+	}
+}
+
 // A place mirrored to the other half of the world, its months moved by six, has
 // the same windows half a year later and a plan that feeds the same weeks.
 func TestWindowsAtTheMirroredPlace(t *testing.T) {

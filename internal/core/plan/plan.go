@@ -171,6 +171,7 @@ type Sowing struct {
 	SetOut    int          `json:"set_out"`
 	Cells     int          `json:"cells"`
 	Stations  int          `json:"stations"`
+	Planted   int          `json:"-"` // places that it takes in the bed: plants or stations
 	Seeds     int          `json:"seeds"`
 	SeedGram  float64      `json:"seed_gram"`
 	PerPlace  int          `json:"per_place"` // seeds to a cell or station

@@ -21,11 +21,12 @@ type Stand struct {
 	Factor float64 // of the usual yield of a plant, by the density law
 }
 
-// mm turns metres into whole millimetres, so that ⌊(0.6 − 0.2) / 0.2⌋ is 2.
-func mm(m float64) int { return int(math.Round(m * 1000)) }
+// tenths turns metres into whole tenths of a millimetre, in which inches are whole
+// too, so that ⌊(0.6 − 0.2) / 0.2⌋ is 2.
+func tenths(m float64) int { return int(math.Round(m * 10000)) }
 
 func fits(b Bed, apart float64) int {
-	usable, step := mm(b.Width-2*b.Edge), max(1, mm(apart))
+	usable, step := tenths(b.Width-2*b.Edge), max(1, tenths(apart))
 	if usable < 0 {
 		return 1
 	}
@@ -81,7 +82,7 @@ func StandIn(c *book.Crop, layout table.Layout, b Bed) Stand {
 }
 
 // Takes returns the bed length (m) and the area (m²) that a number planted
-// takes, and the metres of row planted.
+// takes, and the metres of row: all rows of that length.
 func (s Stand) Takes(planted int, b Bed) (length, area, rowMetres float64) {
 	lines := math.Ceil(float64(planted) / float64(s.Rows))
 	switch s.Layout {
@@ -92,7 +93,7 @@ func (s Stand) Takes(planted int, b Bed) (length, area, rowMetres float64) {
 		return length, length * b.Width, lines * math.Max(0, b.Width-2*b.Edge)
 	}
 	length = lines * s.Step
-	return length, length * b.Width, float64(planted) * s.Step
+	return length, length * b.Width, length * float64(s.Rows)
 }
 
 // cornRows is the least block of rows in which wind fills the ears of corn.

@@ -105,7 +105,7 @@ func (d *Desk) Stands(base string, c *book.Crop, layout table.Layout, plants int
 	s.Do(working.Start, "To bring in, all of it", whole.Need.Amount, unitOf(z.Need), working.Reckoned)
 	s.Do(working.Times, "The share that this patch is to give in full bearing", share, amount.Share, working.Reckoned)
 	s.Is("To bring in", unitOf(z.Need)).Close(unitOf(z.Need))
-	d.ground(f, &z)
+	d.ground(f, c, &z)
 	d.harvest(f, c, &z, float64(plants), amount.Plant, "plants")
 	z.Given = make([]Given, len(whole.Given))
 	upTo, sum := 0, 0.0

@@ -23,6 +23,7 @@ type Size struct {
 	SeedGram   float64
 	StockKg    float64
 	DrillM     float64 // metres of drill sown
+	Planted    int     // places that it takes in the bed
 	Stand      Stand
 	BedLength  float64 // m
 	RowMetres  float64
@@ -243,7 +244,7 @@ func (d *Desk) start(f figures, c *book.Crop, ask Ask, z *Size) {
 	default:
 		d.stations(f, c, z)
 	}
-	d.ground(f, z)
+	d.ground(f, c, z)
 }
 
 // setOut reckons what is planted so that enough stand.
@@ -300,13 +301,26 @@ func (d *Desk) stations(f figures, c *book.Crop, z *Size) {
 
 // drill reckons the seed of what is sown thick in a drill and thinned.
 func (d *Desk) drill(f figures, c *book.Crop, z *Size) {
-	z.DrillM = float64(z.Plants) * c.InRow.Value / 100
+	_, _, z.DrillM = z.Stand.Takes(z.Plants, d.Bed())
 	s := d.Recorder.Open(f.base, "seeds", c.Short(), "seeds")
 	s.Do(working.Start, "Plants", float64(z.Plants), amount.Plant, working.Reckoned).Link(f.base, "plants")
-	if c.Spaced() {
-		s.Do(working.Times, "Spacing in the row, for the size wanted", c.InRow.Value, amount.Centimetre, working.Reckoned)
-	} else {
-		d.crop(s, working.Times, c, "in_row")
+	rows := float64(z.Stand.Rows)
+	switch z.Stand.Layout {
+	case table.Across:
+		s.Do(working.Over, "Plants in a row across the bed", rows, amount.Plant, working.Reckoned)
+		s.Up("Rows", amount.Row)
+		s.Do(working.Times, "A row is long", d.Rules.BedWidth-2*d.Rules.Edge, amount.Metre, working.Reckoned)
+	case table.Plot:
+		d.inRow(s, c)
+	default:
+		s.Do(working.Over, "Rows along the bed", rows, amount.Row, working.Reckoned)
+		s.Up("Plants in a row", amount.Plant)
+		if z.Stand.Layout == table.Block {
+			s.Do(working.Times, "From plant to plant in a block", z.Stand.Step, amount.Metre, working.Reckoned)
+		} else {
+			d.inRow(s, c)
+		}
+		s.Do(working.Times, "Rows along the bed", rows, amount.Row, working.Reckoned)
 	}
 	s.Is("Metres of drill", amount.Metre)
 	s.Do(working.Times, "Seeds a metre", c.SeedsPerMetre.Value, amount.PerMetre, working.Usual)
@@ -317,6 +331,15 @@ func (d *Desk) drill(f figures, c *book.Crop, z *Size) {
 	}
 	z.Seeds = int(s.Close(amount.Seed))
 	z.weighSeed(c)
+}
+
+// inRow multiplies by the spacing of plants in the row.
+func (d *Desk) inRow(s *working.Sheet, c *book.Crop) {
+	if c.Spaced() {
+		s.Do(working.Times, "Spacing in the row, for the size wanted", c.InRow.Value, amount.Centimetre, working.Reckoned)
+	} else {
+		d.crop(s, working.Times, c, "in_row")
+	}
 }
 
 // stock reckons cloves, sets, tubers, slips, crowns or bought plants.
@@ -330,15 +353,18 @@ func (d *Desk) stock(f figures, c *book.Crop, z *Size) {
 	}
 }
 
-// ground reckons the bed that the sowing takes.
-func (d *Desk) ground(f figures, z *Size) {
+// ground reckons the bed that the sowing takes. Starts that only replace losses wait
+// in their cells; cloves, sets and tubers, of which some fail, and stations all take
+// their place.
+func (d *Desk) ground(f figures, c *book.Crop, z *Size) {
 	planted := z.Plants
-	if z.SetOut > 0 {
+	if z.SetOut > 0 && c.Start == "vegetative" {
 		planted = z.SetOut
 	}
 	if z.Stations > 0 {
 		planted = z.Stations
 	}
+	z.Planted = planted
 	z.BedLength, _, z.RowMetres = z.Stand.Takes(planted, d.Bed())
 	s := d.Recorder.Open(f.base, "area", "", "Bed area")
 	s.Do(working.Start, "Planted", float64(planted), amount.Plant, working.Reckoned)

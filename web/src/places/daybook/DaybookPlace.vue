@@ -78,6 +78,8 @@ const hours = (iso: string) => {
     ? ''
     : `${h.toFixed(h < 10 ? 1 : 0)} h of work${plan.value?.work.can ? ` of ${plan.value.work.can}` : ''}`
 }
+/** Whether something that was begun stands in a week, and has to be weeded and picked. */
+const stands = (iso: string) => !!iso && standing.value.some((s) => s.clear >= iso)
 const tooMuch = (iso: string) => !!iso && !!plan.value?.work.over.includes(weekOf(iso))
 
 const moons = computed(() => (plan.value?.moons ?? []).filter((m) => m.day >= today.value).slice(0, 3))
@@ -120,12 +122,20 @@ useKeys([
         <section v-for="p in parts" :key="p.name" :aria-label="p.name">
           <h3 :class="{ warn: p.name === 'Overdue' }">
             {{ p.name }}
-            <span class="aside small" :class="{ warn: tooMuch(p.from) }">{{ hours(p.from) }}</span>
+            <span v-if="p.lines.length || stands(p.from)" class="aside small" :class="{ warn: tooMuch(p.from) }">{{
+              hours(p.from)
+            }}</span>
           </h3>
           <ul v-if="p.lines.length">
             <TaskLine v-for="l in p.lines" :key="l.key" :line="l" :overdue="p.name === 'Overdue'" />
           </ul>
-          <p v-else class="quiet none">Nothing to do.</p>
+          <p v-else class="quiet none">
+            {{
+              stands(p.from)
+                ? 'No task of a certain day: what stands is weeded, watered and picked when it asks for it.'
+                : 'Nothing to do.'
+            }}
+          </p>
         </section>
       </div>
       <div class="beside">

@@ -203,11 +203,18 @@ th {
     max-width: none;
     margin: 0 0 6mm;
   }
+  /* One page of either paper: the drawing takes what the list leaves. */
   .plot-sheet {
+    height: 182mm;
+    margin: 0;
+    display: flex;
+    flex-direction: column;
     break-after: avoid;
   }
   .plot-sheet :deep(.plot) {
-    max-height: 128mm;
+    flex: 1 1 0;
+    min-height: 0;
+    max-height: none;
   }
   .stand {
     font-size: 7.5pt;
