@@ -80,6 +80,8 @@ const hours = (iso: string) => {
 }
 /** Whether something that was begun stands in a week, and has to be weeded and picked. */
 const stands = (iso: string) => !!iso && standing.value.some((s) => s.clear >= iso)
+/** Whether a week lies in the table year, to which its hours belong. */
+const planned = (iso: string) => !!iso && iso >= (plan.value?.weeks[0] ?? iso)
 const tooMuch = (iso: string) => !!iso && !!plan.value?.work.over.includes(weekOf(iso))
 
 const moons = computed(() => (plan.value?.moons ?? []).filter((m) => m.day >= today.value).slice(0, 3))
@@ -122,7 +124,7 @@ useKeys([
         <section v-for="p in parts" :key="p.name" :aria-label="p.name">
           <h3 :class="{ warn: p.name === 'Overdue' }">
             {{ p.name }}
-            <span v-if="p.lines.length || stands(p.from)" class="aside small" :class="{ warn: tooMuch(p.from) }">{{
+            <span v-if="p.lines.length || planned(p.from)" class="aside small" :class="{ warn: tooMuch(p.from) }">{{
               hours(p.from)
             }}</span>
           </h3>
