@@ -154,7 +154,7 @@ func ready(file string) error {
 		return err
 	}
 	for _, name := range []string{file, file + "-wal", file + "-shm"} {
-		_ = os.Chmod(name, 0o600)
+		_ = os.Chmod(name, 0o600) // a disk that knows no owners, such as a stick, keeps it as it was
 	}
 	return nil
 }

@@ -147,7 +147,7 @@ func (g *Goes) clearedBy(until, days civil.Date, c *book.Crop) bool {
 func (free *Patch) size(g *Goes, c *book.Crop, fit Input, k int, rules book.Rules) {
 	b := fit.Beds[k]
 	s, _, cannot := standIn(&Planting{Crop: c}, b, fit.Edge)
-	if cannot != "" || c.WindPollinatedCorn() && s.Layout == table.Across && (free.To-free.From)/s.Step < 4 {
+	if cannot != "" || c.LeastRows.Known && s.Layout == table.Across && (free.To-free.From)/s.Step < c.LeastRows.Value-1e-9 {
 		return
 	}
 	g.Plants = int((free.To-free.From)/s.Step+1e-9) * s.Rows

@@ -96,13 +96,11 @@ func (s Stand) Takes(planted int, b Bed) (length, area, rowMetres float64) {
 	return length, length * b.Width, length * float64(s.Rows)
 }
 
-// cornRows is the least block of rows in which wind fills the ears of corn.
-const cornRows = 4
-
-// wholeBlock raises a number of corn plants to a block of four full rows.
+// wholeBlock raises a number of plants to the least block of full rows in which the
+// wind fills the ears, where the book gives one.
 func (s Stand) wholeBlock(n int, c *book.Crop) int {
-	if c.WindPollinatedCorn() && s.Layout == table.Across {
-		return max(n, cornRows*s.Rows)
+	if c.LeastRows.Known && s.Layout == table.Across {
+		return max(n, int(c.LeastRows.Value)*s.Rows)
 	}
 	return n
 }

@@ -1,5 +1,5 @@
 // Words for the values of the contract, and dates as people write them.
-import type { Form } from './api'
+import type { Form, Sowing } from './api'
 
 const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 export const monthNames = [
@@ -124,6 +124,11 @@ export const sourceOfValue: Record<string, string> = {
 /** One or many of a thing. */
 export function count(n: number, one: string, many = one + 's'): string {
   return `${n} ${n === 1 ? one : many}`
+}
+
+/** The wishes that a sowing serves, each once: its figures are for all of them together. */
+export function serves(s: Sowing): string {
+  return [...new Set(s.for.map((f) => f.title))].join(' · ')
 }
 
 export function capital(text: string): string {

@@ -7,7 +7,7 @@ import { Refused, type Choice, type Look, type Piece, type Problem } from '../..
 import { fetchLook, useGround, useMoving } from '../../lib/ground'
 import { useHousehold, wordsOf } from '../../lib/household'
 import { useUnits } from '../../lib/units'
-import { count, day } from '../../lib/words'
+import { count, day, serves } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
 
 const props = defineProps<{ sowing: string; pieces: Piece[] }>()
@@ -94,8 +94,8 @@ const base = computed(() => `sowing/${props.sowing}`)
       <button type="button" class="link small" @click="emit('close')">close</button>
     </h3>
     <p class="small">
-      <Figure :value="s.plants" :figure="base + '/plants'" label="plants" /> plants for
-      {{ s.wish_title.toLowerCase() }}; {{ s.method === 'raised' ? 'sown indoors' : 'begun' }} {{ day(s.date)
+      <Figure :value="s.plants" :figure="base + '/plants'" label="plants" /> plants for {{ serves(s).toLowerCase() }};
+      {{ s.method === 'raised' ? 'sown indoors' : 'begun' }} {{ day(s.date)
       }}<template v-if="s.plant_out && s.plant_out !== s.date">, out {{ day(s.plant_out) }}</template
       ><template v-if="s.first_pick">, picked {{ day(s.first_pick) }} to {{ day(s.last_pick) }}</template
       >.

@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useUnits } from '../../lib/units'
-import { byMonth } from '../../lib/words'
+import { byMonth, serves } from '../../lib/words'
 import ChoiceButtons from '../../parts/ChoiceButtons.vue'
 import AgreeBar from './AgreeBar.vue'
 import ShelfLine from './ShelfLine.vue'
@@ -31,7 +31,7 @@ const shown = computed(() => {
   const wanted = find.value.trim().toLowerCase()
   return (store.plan?.sowings ?? []).filter(
     (s) =>
-      (!wanted || (s.crop_name + ' ' + s.wish_title).toLowerCase().includes(wanted)) &&
+      (!wanted || (s.crop_name + ' ' + serves(s)).toLowerCase().includes(wanted)) &&
       (!only.value ||
         s.method === only.value ||
         (only.value === 'stock' && s.method === 'bought') ||

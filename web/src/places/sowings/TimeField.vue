@@ -5,7 +5,7 @@ import { computed, nextTick, onBeforeUnmount, ref } from 'vue'
 import type { Sowing } from '../../lib/api'
 import { otherErrors, useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
-import { count, day, dayNumber, isoDay, monthShort } from '../../lib/words'
+import { count, day, dayNumber, isoDay, monthShort, serves } from '../../lib/words'
 import HabitForm from './HabitForm.vue'
 import SowingPanel from './SowingPanel.vue'
 
@@ -121,7 +121,6 @@ const windows = (crop: string, cover: string) =>
 /** When it takes the ground. */
 const ground = (s: Sowing) => (s.method === 'raised' && s.plant_out ? s.plant_out : s.date)
 const grown = (s: Sowing) => s.first_pick ?? s.clear
-const serves = (s: Sowing) => [...new Set(s.for.map((f) => f.title))].join(' · ')
 const today = computed(() => (store.plan ? x(store.plan.as_of) : 0))
 
 /** The middle of the warmest week, with its mean daily maximum. */
