@@ -161,10 +161,7 @@ func (b *Book) With(overrules []Overrule) (*Book, Rules, map[string]float64, err
 	rules, usualRules := UsualRules(), map[string]float64{}
 	check := invalid.NewCheck()
 	out := *b
-	if len(overrules) > 0 {
-		out.byCrop, out.byPrep = maps.Clone(b.byCrop), maps.Clone(b.byPrep)
-	}
-	changed := map[string]bool{}
+	changed, prepared := map[string]bool{}, false
 	for i, o := range overrules {
 		at := check.Index("overrules", i)
 		kind, id, _ := strings.Cut(o.Subject, "/")
@@ -182,6 +179,9 @@ func (b *Book) With(overrules []Overrule) (*Book, Rules, map[string]float64, err
 				continue
 			} else if assumption = find(cropAssumptions, o.Field); assumption != nil {
 				if c == b.byCrop[id] {
+					if len(changed) == 0 {
+						out.byCrop = maps.Clone(b.byCrop)
+					}
 					c = c.own()
 					out.byCrop[id] = c
 					changed[id] = true
@@ -196,6 +196,9 @@ func (b *Book) With(overrules []Overrule) (*Book, Rules, map[string]float64, err
 				continue
 			} else if assumption = find(preparationAssumptions, o.Field); assumption != nil {
 				if p == b.byPrep[id] {
+					if !prepared {
+						out.byPrep, prepared = maps.Clone(b.byPrep), true
+					}
 					own := *p
 					own.usual = map[string]float64{}
 					p = &own
@@ -218,7 +221,7 @@ func (b *Book) With(overrules []Overrule) (*Book, Rules, map[string]float64, err
 	if 2*rules.Edge >= rules.BedWidth {
 		check.Add("overrules", "edge", "the edges must leave some of the bed's width")
 	}
-	out.relink(b, changed)
+	out.relink(b, changed, prepared)
 	return &out, rules, usualRules, check.Err()
 }
 
@@ -234,18 +237,20 @@ func (c *Crop) own() *Crop {
 }
 
 // relink makes the lists hold the changed crops too.
-func (b *Book) relink(from *Book, changed map[string]bool) {
+func (b *Book) relink(from *Book, changed map[string]bool, prepared bool) {
 	if len(changed) > 0 {
 		b.crops = slices.Clone(from.crops)
-		b.foods = make(map[string][]*Crop, len(from.foods))
+		b.foods = maps.Clone(from.foods)
 		for i, c := range b.crops {
 			if changed[c.ID] {
 				b.crops[i] = b.byCrop[c.ID]
+				kinds := slices.Clone(b.foods[c.Food])
+				kinds[slices.Index(kinds, c)] = b.crops[i]
+				b.foods[c.Food] = kinds
 			}
-			b.foods[c.Food] = append(b.foods[c.Food], b.crops[i])
 		}
 	}
-	if len(b.byPrep) > 0 {
+	if prepared {
 		b.preparations = slices.Clone(from.preparations)
 		for i, p := range b.preparations {
 			b.preparations[i] = b.byPrep[p.ID]

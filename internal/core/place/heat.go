@@ -85,7 +85,7 @@ func (y *Year) GrowthSums(base, limit, reference float64) *Sums {
 	table, s := y.Heat(base, limit), new(Sums)
 	d := y.Day(-Days)
 	for i := range s[1:] {
-		s[i+1] = s[i] + math.Min(1, table[d]/(math.Min(reference, limit)-base))
+		s[i+1] = s[i] + min(1, table[d]/(min(reference, limit)-base))
 		if d++; d == Days {
 			d = 0
 		}
@@ -106,7 +106,7 @@ const warmth = 4
 // Stress returns how much the heat of a day takes from a crop with a limit, 0 to 1:
 // heat wears, it is no wall. d is a year day.
 func (y *Year) Stress(d int, limit float64) float64 {
-	return math.Max(0, math.Min(1, (y.Max[d]-limit)/warmth))
+	return max(0, min(1, (y.Max[d]-limit)/warmth))
 }
 
 // StressSums returns the sums of Stress for a limit, as Sums are counted, built once

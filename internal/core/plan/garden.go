@@ -115,8 +115,15 @@ func (c *computation) hours(s *Sowing, hours []float64, circle func(civil.Date) 
 		return
 	}
 	daily := s.Area * c.desk.Rules.MinutesWeed / 60 / 7
-	for d := s.ground.from; d < min(s.ground.to, s.ground.from+place.Days); d++ {
-		hours[season.WeekOf(((d%place.Days)+place.Days)%place.Days)] += daily
+	day := ((s.ground.from % place.Days) + place.Days) % place.Days
+	for left := min(s.ground.to-s.ground.from, place.Days); left > 0; {
+		w, next := season.WeekOf(day), place.Days
+		if w < season.WeeksPerYear-1 {
+			next = 7 * (w + 1)
+		}
+		days := min(left, next-day)
+		hours[w] += daily * float64(days)
+		left, day = left-days, next%place.Days
 	}
 }
 

@@ -2,6 +2,7 @@ package plan
 
 import (
 	"fmt"
+	"reflect"
 	"sync"
 
 	"inventory/internal/core/book"
@@ -20,6 +21,15 @@ type Memory struct {
 	year    *place.Year
 	under   map[place.Cover]*place.Year
 	seasons map[seasonKey]*season.Season
+	own     map[ownKey]*season.Season
+}
+
+// ownKey names a crop with the household's own figures. Every plan makes such a crop
+// anew, so it is found by its name and kept while its figures stay.
+type ownKey struct {
+	id    string
+	cover place.Cover
+	rules season.Rules
 }
 
 // remembered is what seasons hang on, beside the crop.
@@ -41,13 +51,13 @@ func (m *Memory) tables(of remembered, been []place.Day) *place.Year {
 	if m.year == nil || m.of != of {
 		m.of, m.year = of, place.Build(of.place, been...)
 		m.under = map[place.Cover]*place.Year{place.NoCover: m.year}
-		m.seasons = map[seasonKey]*season.Season{}
+		m.seasons, m.own = map[seasonKey]*season.Season{}, map[ownKey]*season.Season{}
 	}
 	return m.year
 }
 
-// season returns the season of a crop under a cover. Only the book's own rows are
-// kept: a household's figures make a crop of its own of every plan.
+// season returns the season of a crop under a cover. Of a crop with the household's
+// own figures it keeps the last.
 func (m *Memory) season(of remembered, been []place.Day, key seasonKey) *season.Season {
 	m.mu.Lock()
 	defer m.mu.Unlock()
@@ -55,9 +65,16 @@ func (m *Memory) season(of remembered, been []place.Day, key seasonKey) *season.
 	if s := m.seasons[key]; s != nil {
 		return s
 	}
-	s := season.Of(key.crop, m.air(key.cover), key.rules, of.start)
 	if book.Usual().Crop(key.crop.ID) == key.crop {
+		s := season.Of(key.crop, m.air(key.cover), key.rules, of.start)
 		m.seasons[key] = s
+		return s
+	}
+	own := ownKey{key.crop.ID, key.cover, key.rules}
+	s := m.own[own]
+	if s == nil || !reflect.DeepEqual(s.Crop, key.crop) {
+		s = season.Of(key.crop, m.air(key.cover), key.rules, of.start)
+		m.own[own] = s
 	}
 	return s
 }

@@ -14,7 +14,7 @@ import (
 // which it is wanted, so that the store's weeks begin then. What is eaten from the bed
 // in winter, and what is picked, stays as it is.
 func (s *Season) Stored(st Start, wanted Weeks) Start {
-	if s.Crop.Harvest != book.Once || s.Crop.Store == "ground" || s.Crop.Perennial() {
+	if !s.lifted() {
 		return st
 	}
 	lift := max(st.Ready, st.Sure, st.Lift)
@@ -32,9 +32,17 @@ func (s *Season) Stored(st Start, wanted Weeks) Start {
 	return st
 }
 
+// lifted tells whether the harvest is lifted in one go to be stored.
+func (s *Season) lifted() bool {
+	return s.Crop.Harvest == book.Once && s.Crop.Store != "ground" && !s.Crop.Perennial()
+}
+
 // ForStore returns the season with every start as it comes to where the harvest is
 // stored and wanted in some weeks.
 func (s *Season) ForStore(wanted Weeks) *Season {
+	if !s.lifted() {
+		return s
+	}
 	out := *s
 	out.Starts = make([]Start, len(s.Starts))
 	for i, st := range s.Starts {
@@ -204,20 +212,20 @@ func (s *Season) Lot(late bool, m int, liked func(Start) int) (starts []int) {
 	if s.main == 0 {
 		return nil
 	}
-	safe := s.safe(late)
-	if len(safe) == 0 {
+	first, end := s.safe(late)
+	if first == end {
 		return []int{0}
 	}
-	at, step := safe[0], 1
+	at, step := first, 1
 	switch {
 	case late:
-		at, step = safe[len(safe)-1], -1
+		at, step = end-1, -1
 	case liked != nil:
-		at = s.mostLiked(safe, liked)
+		at = s.mostLiked(first, end, liked)
 	}
 	for k := range m {
 		i := at + step*lotApart*k
-		if i < 0 || i >= s.main || !slices.Contains(safe, i) || mod(s.Starts[i].Day-s.Starts[at].Day, place.Days) != mod(step*lotApart*k, place.Days) {
+		if i < first || i >= end || mod(s.Starts[i].Day-s.Starts[at].Day, place.Days) != mod(step*lotApart*k, place.Days) {
 			break
 		}
 		starts = append(starts, i)
@@ -234,39 +242,41 @@ const nearlyAsGood = 2
 
 // mostLiked returns, of the starts a week apart from the first on, the earliest that
 // is liked nearly as well as the best.
-func (s *Season) mostLiked(safe []int, liked func(Start) int) int {
+func (s *Season) mostLiked(first, end int, liked func(Start) int) int {
 	best := math.MinInt
-	var weekly, score []int
-	for _, i := range safe {
-		if mod(s.Starts[i].Day-s.Starts[safe[0]].Day, 7) == 0 {
-			n := liked(s.Starts[i])
-			weekly, score, best = append(weekly, i), append(score, n), max(best, n)
+	var score []int
+	for i := first; i < end; i += 7 {
+		n := liked(s.Starts[i])
+		score, best = append(score, n), max(best, n)
+	}
+	for k, n := range score {
+		if n >= best-nearlyAsGood {
+			return first + 7*k
 		}
 	}
-	for k, i := range weekly {
-		if score[k] >= best-nearlyAsGood {
-			return i
-		}
-	}
-	return safe[0]
+	return first
 }
 
-// safe returns the starts of one window that a lot may take: of the window that is
-// lifted last for a late lot, of the first for any other.
-func (s *Season) safe(late bool) (out []int) {
+// safe returns the starts of one window, from first to end (end excluded), that a lot
+// may take, a day apart: of the window that is lifted last for a late lot, of the
+// first for any other. They are equal where there is none.
+func (s *Season) safe(late bool) (first, end int) {
 	for i, st := range s.Starts[:s.main] {
 		if !st.Safe {
 			continue
 		}
-		if len(out) > 0 && mod(st.Day-s.Starts[out[len(out)-1]].Day, place.Days) != 1 {
+		if first < end && (end < i || mod(st.Day-s.Starts[i-1].Day, place.Days) != 1) {
 			if !late {
-				return out
+				return first, end
 			}
-			out = nil
+			end = first
 		}
-		out = append(out, i)
+		if first == end {
+			first = i
+		}
+		end = i + 1
 	}
-	return out
+	return first, end
 }
 
 // Endless tells whether nothing ever stops the crop's growth here, so that no lot of

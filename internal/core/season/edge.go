@@ -38,12 +38,16 @@ type refusal struct {
 	value float64
 }
 
+// farness ranks the rules by how far what they refuse is from being permitted.
+var farness = [...]float64{notBefore: 9e4, notAfter: 9e4, tooCold: 8e4, soilTooCold: 7e4, tooLateToPlant: 6e4, tooEarlyForBulbs: 6e4,
+	tooEarlyForWinter: 5e4, tooSmallForWinter: 5e4, neverReady: 4e4, freezesInWinter: 3e4, readyTooLate: 2e4, ripensInHeat: 1e4,
+	runsToSeed: 1e4, pickedTooShort: 5e3, pickedToSeed: 5e3, setsInHeat: 5e3, pickedInHeat: 5e3}
+
 // miss tells how far a refused start is from being permitted, in days and parts of
 // them: the reason of the one that comes nearest is the one to tell. Rules that are
 // looked at later count as nearer.
 func (g *ground) miss(st Start, r refusal) float64 {
-	far := map[refusalRule]float64{notBefore: 9e4, notAfter: 9e4, tooCold: 8e4, soilTooCold: 7e4, tooLateToPlant: 6e4,
-		tooEarlyForWinter: 5e4, tooSmallForWinter: 5e4, neverReady: 4e4, freezesInWinter: 3e4, readyTooLate: 2e4, ripensInHeat: 1e4, runsToSeed: 1e4, pickedTooShort: 5e3, pickedToSeed: 5e3, tooEarlyForBulbs: 6e4, setsInHeat: 5e3, pickedInHeat: 5e3}[r.rule]
+	far := farness[r.rule]
 	switch r.rule {
 	case readyTooLate:
 		if limit := g.limitOf(st.Day); limit < never {

@@ -25,11 +25,13 @@ type ground struct {
 	counted, indoors, least, most int
 	isRaised, bought, inAutumn    bool
 
-	hands  [3]int      // where the last searches of the heat ended
-	heat   *place.Sums // degree days × light; nil for what grows on trays
-	stress *place.Sums // of the heat; nil where it takes nothing
-	leaves *leaves     // what the heat leaves of a picking; nil where all
-	cumul  []float64   // as in Season
+	hands [3]int // where the last searches of the heat ended
+	// The day on which it runs to seed after a shortest day, as last looked for.
+	boltsFor, boltsOn int
+	heat              *place.Sums // degree days × light; nil for what grows on trays
+	stress            *place.Sums // of the heat; nil where it takes nothing
+	leaves            *leaves     // what the heat leaves of a picking; nil where all
+	cumul             []float64   // as in Season
 }
 
 // newGround works out the limits of one crop, begun in one way.

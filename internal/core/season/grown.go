@@ -155,11 +155,13 @@ const slowest, fastest = 0.05, 1.5
 // uses up more of it the warmer it is.
 func (g *ground) stands(ripe int) int {
 	c := g.crop
-	left := math.Max(1, c.HoldDays) - 1e-9
+	left, d := max(1, c.HoldDays)-1e-9, g.year.Day(ripe)
 	for x := ripe; x < ripe+place.Days; x++ {
-		rate := (g.year.Mean[g.year.Day(x)] - c.TBase) / (c.TRef - c.TBase)
-		if left -= math.Max(slowest, math.Min(fastest, rate)); left <= 0 {
+		if left -= max(slowest, min(fastest, (g.year.Mean[d]-c.TBase)/(c.TRef-c.TBase))); left <= 0 {
 			return x + 1
+		}
+		if d++; d == place.Days {
+			d = 0
 		}
 	}
 	return ripe + place.Days

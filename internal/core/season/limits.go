@@ -131,6 +131,13 @@ func (g *ground) bolts(shortest int) int {
 	if !g.crop.BoltHours.Known {
 		return never
 	}
+	if g.boltsFor != shortest || g.boltsOn == 0 {
+		g.boltsFor, g.boltsOn = shortest, g.firstBolting(shortest)
+	}
+	return g.boltsOn
+}
+
+func (g *ground) firstBolting(shortest int) int {
 	x := shortest
 	if restart := after(g.turns.restart, shortest); restart < never {
 		x = restart + growsAgain

@@ -86,6 +86,7 @@ type Season struct {
 	leaves  *leaves     // what the heat leaves of each day's picking; nil where all
 	grows   *place.Sums // what a hardy crop that goes on grows by each day, days of full growth; else nil
 	peaks   []float64   // the most that one plant of each start gives in a week
+	peak    float64     // the highest of them
 	endless bool        // nothing limits it here
 	shift   int         // from days of the table year to those of grows
 }
@@ -128,7 +129,7 @@ func Of(c *book.Crop, y *place.Year, r Rules, yearStart int) *Season {
 	for i, st := range s.Starts {
 		var peak float64
 		s.Feeds[i], peak = s.feeds(st, &seen)
-		s.peaks = append(s.peaks, peak)
+		s.peaks, s.peak = append(s.peaks, peak), max(s.peak, peak)
 	}
 	if len(ways) > 1 {
 		s.besides(newGround(c, y, r, ways[1]), yearStart)
@@ -147,7 +148,7 @@ func (s *Season) Dear(i int) float64 {
 	if i >= len(s.peaks) || s.peaks[i] <= 0 || s.Crop.Perennial() || s.grows != nil {
 		return 0
 	}
-	return slices.Max(s.peaks) / s.peaks[i]
+	return s.peak / s.peaks[i]
 }
 
 // TooDear tells whether a start takes more than three times the plants for what it
@@ -160,7 +161,7 @@ func (s *Season) besides(g *ground, yearStart int) {
 	second := &Season{Crop: s.Crop, cumul: s.cumul, leaves: g.leaving(yearStart), grows: s.grows, shift: s.shift}
 	second.scan(g, yearStart)
 	fed, from := s.Fresh(), -1
-	direct := map[int]bool{}
+	var direct [place.Days]bool
 	for _, st := range s.Starts {
 		direct[mod(st.Day, place.Days)] = true
 	}
@@ -181,7 +182,8 @@ func (s *Season) besides(g *ground, yearStart int) {
 		} else if i+1 < len(second.Starts) && second.Starts[i+1].Day == st.Day+1 {
 			w.LastWhy = "raised later, it feeds no week that is not fed already"
 		}
-		s.Starts, s.Feeds, s.peaks = append(s.Starts, st), append(s.Feeds, feeds), append(s.peaks, peak)
+		s.Starts, s.Feeds = append(s.Starts, st), append(s.Feeds, feeds)
+		s.peaks, s.peak = append(s.peaks, peak), max(s.peak, peak)
 	}
 	if len(s.Starts) > 0 {
 		s.Why = ""

@@ -132,7 +132,7 @@ func (g *ground) wears(st *Start) refusal {
 			return refusal{ripensInHeat, limit}
 		}
 		for d := st.Ready; d < st.End; d++ {
-			if g.year.Stress(g.year.Day(d), limit) >= 1 {
+			if g.between(d, d+1) >= 1-1e-9 {
 				st.End = max(d, st.Ready)
 			}
 		}

@@ -165,11 +165,16 @@ const MostWishes = 500
 // Validate looks for everything that cannot stand in a household, and returns
 // it as invalid.Fields with paths into the document.
 func (h Household) Validate(usual *book.Book) error {
-	c := invalid.NewCheck()
 	b, err := usual.WithOwn(h.OwnCrops, h.OwnPreparations)
 	if err != nil {
 		return err
 	}
+	return h.validate(b)
+}
+
+// validate is Validate with a book that holds the household's own crops.
+func (h Household) validate(b *book.Book) error {
+	c := invalid.NewCheck()
 	h.validateSettings(c)
 	h.Place.Validate(c.At("place"))
 	if len(h.Members) == 0 {
@@ -234,16 +239,17 @@ func (h Household) Validate(usual *book.Book) error {
 	if h.Plot != nil {
 		h.Plot.Validate(c.At("plot"))
 	}
+	families := b.Families()
 	for i, x := range h.Beds {
 		unique(c.Index("beds", i), "b", x.ID)
-		x.Validate(c.Index("beds", i), b.Families())
+		x.Validate(c.Index("beds", i), families)
 	}
 	if h.Customs != nil {
 		pairs := make([]string, len(b.Pairings))
 		for i, p := range b.Pairings {
 			pairs[i] = p.ID
 		}
-		h.Customs.Validate(c.At("customs"), b.Families(), pairs)
+		h.Customs.Validate(c.At("customs"), families, pairs)
 	}
 	bed.ValidateAll(c, h.Plot, h.Beds)
 	if len(h.Placements) > MostPlantings {

@@ -57,10 +57,14 @@ func (h Household) Fitting(usual *book.Book) (Household, []Unknown, error) {
 // whole looks for everything that cannot stand, the household's own figures among
 // it.
 func (h Household) whole(usual *book.Book) error {
-	if err := h.Validate(usual); err != nil {
+	b, err := usual.WithOwn(h.OwnCrops, h.OwnPreparations)
+	if err != nil {
 		return err
 	}
-	_, _, _, err := h.Book(usual)
+	if err := h.validate(b); err != nil {
+		return err
+	}
+	_, _, _, err = b.With(h.Overrules)
 	return err
 }
 
