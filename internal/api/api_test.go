@@ -245,7 +245,7 @@ func TestProblemsSayWhatWhereAndWhatWouldBeRight(t *testing.T) {
 		"future":         {"/api/edits", edit(Edit{Revision: 77, Command: "remove-wish"}), 422, "revision", "from 0 to"},
 		"nothing undone": {"/api/redo", Step{Client: "t", ID: "r", Revision: 1, Edit: "begin"}, 409, "", "nothing left to do again"},
 		"undo of what":   {"/api/undo", `{}`, 422, "client", "may not be left out"},
-		"a line":         {"/api/lines", Line{Text: "carots 2x week"}, 422, "line", "the nearest is carrot"},
+		"a line":         {"/api/lines", Line{Text: "plums 2x week"}, 422, "line", "“plums” is not understood"},
 		"50 MB":          {"/api/edits", `{"client":"` + strings.Repeat("x", 50<<20) + `"}`, 413, "", "larger"},
 		"no such path":   {"/api/weather", nil, 404, "", ""},
 	} {

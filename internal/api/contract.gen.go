@@ -761,8 +761,10 @@ type Purpose = table.Purpose
 
 // Reading defines model for Reading.
 type Reading struct {
-	Wish  Wish   `json:"wish"`
-	Words string `json:"words"`
+	// Notes what was taken for granted
+	Notes []string `json:"notes"`
+	Wish  Wish     `json:"wish"`
+	Words string   `json:"words"`
 }
 
 // Reference defines model for Reference.

@@ -18,6 +18,7 @@ import (
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/line"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/shelf"
 	"inventory/internal/core/table"
@@ -361,18 +362,22 @@ func (s *Server) PostLine(c *echo.Context) error {
 	if err := decode(c, &l); err != nil {
 		return err
 	}
-	b, _, err := s.book(c.Request().Context())
+	b, h, err := s.book(c.Request().Context())
 	if err != nil {
 		return err
 	}
-	found, err := table.ParseLine(l.Text, b)
+	at := line.Where{}
+	if h != nil {
+		at = line.At(h.Place)
+	}
+	found, err := line.Wish(l.Text, b, at)
 	if err != nil {
 		return err
 	}
 	out := make([]Reading, len(found))
 	for i, r := range found {
 		r.Wish.Fill()
-		out[i] = Reading{Wish: r.Wish, Words: r.Words}
+		out[i] = Reading{Wish: r.Wish, Words: r.Words, Notes: append([]string{}, r.Notes...)}
 	}
 	return c.JSON(http.StatusOK, out)
 }

@@ -224,6 +224,16 @@ func loadWishes(ctx context.Context, q *rows.Queries, s *state) error {
 				return err
 			}
 		}
+		if r.Whom != "" {
+			if err := json.Unmarshal([]byte(r.Whom), &w.For); err != nil {
+				return err
+			}
+		}
+		if r.AlsoMonths != "" {
+			if err := json.Unmarshal([]byte(r.AlsoMonths), &w.Season.Also); err != nil {
+				return err
+			}
+		}
 		if r.Confidence.Valid {
 			w.Confidence = &r.Confidence.Float64
 		}

@@ -145,15 +145,28 @@ func writeMember(ctx context.Context, q *rows.Queries, at float64, m table.Membe
 	return nil
 }
 
+// textOf writes a value as JSON where there is one, else nothing.
+func textOf(is bool, v any) (string, error) {
+	if !is {
+		return "", nil
+	}
+	text, err := json.Marshal(v)
+	return string(text), err
+}
+
 func writeWish(ctx context.Context, q *rows.Queries, at float64, w table.Wish) error {
 	w.Fill() // the journal may hold a wish as an older version wrote it
-	story := ""
-	if w.Story != nil {
-		text, err := json.Marshal(w.Story)
-		if err != nil {
-			return err
-		}
-		story = string(text)
+	story, err := textOf(w.Story != nil, w.Story)
+	if err != nil {
+		return err
+	}
+	whom, err := textOf(w.For != nil, w.For)
+	if err != nil {
+		return err
+	}
+	also, err := textOf(len(w.Season.Also) > 0, w.Season.Also)
+	if err != nil {
+		return err
 	}
 	if err := q.PutWish(ctx, rows.PutWishParams{
 		ID: w.ID, Position: at, Food: w.Food, Kind: w.Kind, Preparations: strings.Join(w.Preparations, " "),
@@ -161,7 +174,7 @@ func writeWish(ctx context.Context, q *rows.Queries, at float64, w table.Wish) e
 		SeasonKind: string(w.Season.Kind), FromMonth: int64(w.Season.From), ToMonth: int64(w.Season.To),
 		Priority: string(w.Priority), Confidence: nullable(w.Confidence), LeftOnShelf: w.Left,
 		StaggerKind: string(w.Stagger.Kind), StaggerDays: int64(w.Stagger.Days), StaggerSowings: int64(w.Stagger.Sowings), StaggerEarly: integer(w.Stagger.Early),
-		Layout: string(w.Layout), Cover: string(w.Cover), Piece: w.Piece, Story: story, Note: w.Note,
+		Layout: string(w.Layout), Cover: string(w.Cover), Piece: w.Piece, Story: story, Note: w.Note, Whom: whom, AlsoMonths: also,
 	}); err != nil {
 		return err
 	}

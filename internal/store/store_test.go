@@ -84,8 +84,19 @@ func steps(t *testing.T, s *Store, do, id string) Snapshot {
 }
 
 func TestAHouseholdComesBackAsItWentIn(t *testing.T) {
-	_, snap := begun(t)
+	s, snap := begun(t)
 	if got, want := text(t, snap.Household), text(t, millHouse(t)); got != want {
+		t.Errorf("got  %s\nwant %s", got, want)
+	}
+	w := snap.Household.Wishes[0]
+	w.For = &table.Whom{Use: table.ForGiving}
+	w.Season = table.Season{Kind: table.Months, From: 3, To: 5, Also: []table.MonthRun{{From: 9, To: 11}}}
+	w.Amount.Kind = table.WeightYear
+	changed, err := s.Apply(context.Background(), Edit{Client: "t", ID: "whom", Revision: snap.Revision, Command: "change-wish", Wish: &w})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if got, want := text(t, changed.Household.Wishes[0]), text(t, w); got != want {
 		t.Errorf("got  %s\nwant %s", got, want)
 	}
 }

@@ -178,52 +178,6 @@ func Render(text string, s System) string {
 	}
 }
 
-// Word is a unit as a person types it: what it measures and how much of the SI
-// unit one of it is.
-type Word struct {
-	Unit      Unit
-	Factor    float64
-	Container string // set for jar sizes, such as "quart jar"
-}
-
-var words = func() map[string]Word {
-	m := map[string]Word{}
-	add := func(w Word, names ...string) {
-		for _, n := range names {
-			m[n] = w
-		}
-	}
-	add(Word{Unit: Kilogram, Factor: 1}, "kg", "kilo", "kilos", "kilogram", "kilograms")
-	add(Word{Unit: Kilogram, Factor: 0.001}, "g", "gram", "grams", "gramme", "grammes")
-	add(Word{Unit: Kilogram, Factor: kgPerPound}, "lb", "lbs", "pound", "pounds")
-	add(Word{Unit: Kilogram, Factor: kgPerPound / 16}, "oz", "ounce", "ounces")
-	add(Word{Unit: Kilogram, Factor: 1000}, "t", "tonne", "tonnes")
-	add(Word{Unit: Litre, Factor: 1}, "l", "litre", "litres", "liter", "liters")
-	add(Word{Unit: Litre, Factor: 4 * litrePerQt, Container: "gallon"}, "gal", "gallon", "gallons")
-	add(Word{Unit: Litre, Factor: litrePerQt, Container: "quart"}, "qt", "qts", "quart", "quarts")
-	add(Word{Unit: Litre, Factor: litrePerQt / 2, Container: "pint"}, "pt", "pts", "pint", "pints")
-	add(Word{Unit: Litre, Factor: litrePerQt / 4, Container: "half-pint"}, "half-pint", "half-pints", "halfpint", "halfpints")
-	add(Word{Unit: Jar, Factor: 1}, "jar", "jars")
-	add(Word{Unit: Plant, Factor: 1}, "plant", "plants")
-	add(Word{Unit: SquareMetre, Factor: 1}, "m2", "m²", "sqm")
-	add(Word{Unit: SquareMetre, Factor: metrePerFoot * metrePerFoot}, "sqft", "ft2", "ft²")
-	add(Word{Unit: Meal, Factor: 1}, "meal", "meals", "time", "times")
-	for _, p := range []string{"piece", "head", "ear", "bulb", "bunch", "root", "fruit"} {
-		plural := p + "s"
-		if p == "bunch" {
-			plural = "bunches"
-		}
-		add(Word{Unit: Piece, Factor: 1}, p, plural)
-	}
-	return m
-}()
-
-// ParseUnit reads a unit as typed, in any case and number.
-func ParseUnit(word string) (Word, bool) {
-	w, ok := words[strings.Trim(strings.ToLower(word), ".")]
-	return w, ok
-}
-
 var vulgar = map[rune]float64{'½': 0.5, '¼': 0.25, '¾': 0.75, '⅓': 1.0 / 3, '⅔': 2.0 / 3, '⅛': 0.125}
 
 // ParseNumber reads a number as typed: "35", "2.5", "2,5", "1,200", "1/2", "½", "1½".

@@ -30,17 +30,6 @@ func FuzzParseNumber(f *testing.F) {
 	})
 }
 
-func TestParseUnit(t *testing.T) {
-	for word, want := range map[string]Word{
-		"qt": {Litre, 0.946352946, "quart"}, "Quarts": {Litre, 0.946352946, "quart"}, "lb.": {Kilogram, 0.45359237, ""},
-		"heads": {Piece, 1, ""}, "bunches": {Piece, 1, ""}, "G": {Kilogram, 0.001, ""},
-	} {
-		if got, ok := ParseUnit(word); !ok || got != want {
-			t.Errorf("%q is %+v, want %+v", word, got, want)
-		}
-	}
-}
-
 func TestFormat(t *testing.T) {
 	cases := []struct {
 		v    float64

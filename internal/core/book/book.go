@@ -27,7 +27,7 @@ type Book struct {
 	Pairings     []Pairing
 	Cautions     []Caution
 	foods        map[string][]*Crop
-	names        *Names // of the book as it is shipped, made once
+	wordList     []Word
 }
 
 // Usual returns the embedded book. Its rows are checked by the tests, so it
@@ -58,10 +58,10 @@ func Load(files fs.FS) (*Book, error) {
 	try(readSheet(files, "preparation_parts.csv", strings.Fields("preparation crop_ids raw_kg_per_unit note"), b.readPart))
 	try(readSheet(files, "interplant.csv", strings.Fields("id long_crop short_crop weeks_together room_fraction why timing"), b.readPairing))
 	try(readSheet(files, "cautions.csv", strings.Fields("id topic level when text"), b.readCaution))
+	try(readSheet(files, "words.csv", strings.Fields("word kind_of means note kg"), b.readWord))
 	if err := errors.Join(errs...); err != nil {
 		return nil, err
 	}
-	b.names = b.readNames()
 	return b, b.crossCheck()
 }
 

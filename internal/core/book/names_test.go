@@ -17,33 +17,12 @@ func TestWordsAreSingularAndPlain(t *testing.T) {
 	}
 }
 
-// Every food, crop and preparation is found by its own words, and what is found
-// for several words is found for each of them.
-func TestEverythingIsFoundByItsName(t *testing.T) {
-	b := Usual()
-	n := b.Names()
-	has := func(words []string, is func(*Name) bool) bool {
-		return slices.ContainsFunc(n.With(words), is)
-	}
-	for _, f := range b.Foods() {
-		if !has(Words(f), func(x *Name) bool { return x.Food == f && x.Crop == nil && x.Prep == nil }) {
-			t.Errorf("the food %s is not found", f)
+func TestEdits(t *testing.T) {
+	for pair, want := range map[[2]string]int{
+		{"carot", "carrot"}: 1, {"lettcue", "lettuce"}: 1, {"brocolli", "broccoli"}: 2, {"pea", "pear"}: 1, {"leek", "leek"}: 0, {"", "pea"}: 3, {"mâche", "mache"}: 1,
+	} {
+		if got := Edits(pair[0], pair[1]); got != want || Edits(pair[1], pair[0]) != want {
+			t.Errorf("%s and %s are %d apart, want %d", pair[0], pair[1], got, want)
 		}
-	}
-	for _, c := range b.Crops() {
-		if !has(Words(c.Short()), func(x *Name) bool { return x.Crop == c }) {
-			t.Errorf("the crop %s is not found", c.Name)
-		}
-	}
-	for _, p := range b.Preparations() {
-		if !has(Words(p.Name), func(x *Name) bool { return x.Prep == p }) {
-			t.Errorf("the preparation %s is not found", p.Name)
-		}
-	}
-	if n.With([]string{"moon"}) != nil || n.With(nil) != nil {
-		t.Error("something is called moon, or nothing")
-	}
-	if len(n.Foods()) != len(b.Foods()) {
-		t.Error("the foods and their names do not go together")
 	}
 }

@@ -39,7 +39,6 @@ func (b *Book) WithOwn(crops []OwnCrop, preparations []OwnPreparation) (*Book, e
 	out := *b
 	out.crops, out.preparations = slices.Clone(b.crops), slices.Clone(b.preparations)
 	out.byCrop, out.byPrep, out.foods = maps.Clone(b.byCrop), maps.Clone(b.byPrep), maps.Clone(b.foods)
-	out.names = nil
 	for i, o := range crops {
 		out.addOwnCrop(check.Index("own_crops", i), b, o)
 	}

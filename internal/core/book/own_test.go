@@ -34,13 +34,6 @@ func TestOwnCropsAndPreparations(t *testing.T) {
 	if a, _ := over.Crop("mine").Assumed("yield"); err != nil || a.Value != 0.5 || a.Usual != from.Yield.Value || !a.Set || over.Crop("pole-bean").Yield != from.Yield {
 		t.Errorf("%+v %v", a, err)
 	}
-	found := false
-	for _, n := range b.Names().With([]string{"river", "bean"}) {
-		found = found || n.Crop == own
-	}
-	if !found {
-		t.Error("it is not found by its name")
-	}
 }
 
 func TestOwnRowsThatCannotStand(t *testing.T) {

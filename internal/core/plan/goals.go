@@ -59,13 +59,13 @@ func green(c *book.Crop) bool {
 // Eaten returns the edible weight in kg that a use puts on the table in a week.
 func (c *computation) eaten(r *table.Resolved, u *table.Use, week int) float64 {
 	a := u.Amount[week]
-	if a == 0 || u.Crop == nil {
+	if a == 0 || u.Crop == nil || r.Wish.For.Away() {
 		return 0
 	}
 	edible := u.Crop.Edible
 	switch w := &r.Wish; w.Amount.Kind {
 	case table.Meals:
-		return a * c.desk.Eaters[week] * c.portion(*w, u.Crop) / 1000
+		return a * r.Eaters[week] * c.portion(*w, u.Crop) / 1000
 	case table.WeightWeek, table.WeightYear:
 		return a * (1 - c.desk.Rules.Cull) * edible
 	case table.PiecesWeek, table.PiecesYear:
@@ -92,7 +92,7 @@ func (c *computation) goals() {
 	var jars, greens, energy, protein best
 	var greenWeeks season.Weeks
 	var need float64 // eater-days
-	for _, e := range c.desk.Eaters {
+	for _, e := range c.resolver.Eaters {
 		need += 7 * e
 	}
 	e := c.desk.Recorder.Open("goal", "energy", "", "Energy from the garden")

@@ -342,8 +342,8 @@ func worked(in Input, rec *working.Recorder) (*computation, error) {
 	c.of = remembered{h.Place, apart(c.been), c.start.YearDay()}
 	c.year = in.Memory.recall(c.of, c.been)
 	eaters := h.Eaters()
-	c.desk = &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules, Eaters: eaters, Recorder: rec}
-	c.quiet = &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules, Eaters: eaters}
+	c.desk = &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules, Recorder: rec}
+	c.quiet = &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules}
 	c.resolver = &table.Resolver{Household: h, Book: own, Eaters: eaters, Seasons: c.season, Batches: rules.Evenings * rules.Batches, Cull: rules.Cull, Spoil: rules.Spoil}
 	c.resolver.Agreements = h.Agreements()
 	c.hands()

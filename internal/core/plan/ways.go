@@ -195,7 +195,7 @@ func (c *computation) buying(i, gaps int) Way {
 		switch w.Amount.Kind {
 		case table.Meals:
 			if crop.Edible > 0 {
-				way.Buy += a * c.desk.Eaters[week] * c.portion(w, crop) / 1000 / crop.Edible
+				way.Buy += a * r.Eaters[week] * c.portion(w, crop) / 1000 / crop.Edible
 			}
 		case table.PiecesWeek, table.PiecesYear:
 			way.Buy += a * crop.Piece.Or(0) / 1000

@@ -61,7 +61,7 @@ func WeekOf(in Input, n int) (Week, error) {
 		return Week{}, err
 	}
 	k := &c.plan.Kitchen
-	out := Week{Week: n, From: c.start + civil.Date(7*n), To: c.start + civil.Date(7*n+6), Eaters: c.desk.Eaters[n],
+	out := Week{Week: n, From: c.start + civil.Date(7*n), To: c.start + civil.Date(7*n+6), Eaters: c.resolver.Eaters[n],
 		Eaten: []Eaten{}, Coming: []Coming{}, Kitchen: c.parts(n), Batches: k.Batches[n], Can: k.Capacity, Hours: k.Hours[n]}
 	for i := range c.resolved {
 		if r := &c.resolved[i]; r.Wanted[n] > 0 {

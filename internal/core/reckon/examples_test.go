@@ -184,8 +184,9 @@ func TestCarrotsAllYear(t *testing.T) {
 	carrot := &book.Crop{ID: "c", Portion: known(110), Edible: 0.83, StoreLoss: known(0.04), Store: "cool-moist"}
 	w := table.Wish{Amount: table.Amount{Kind: table.Meals, Number: 2}}
 	d := &Desk{Rules: book.UsualRules()}
-	for week := range d.Eaters {
-		d.Eaters[week] = 3.4
+	resolved := table.Resolved{Wish: w}
+	for week := range resolved.Eaters {
+		resolved.Eaters[week] = 3.4
 	}
 	const stored = 40 // so that the cellar weeks run round the end of the table year
 	fresh, cellar := table.Use{Form: table.Fresh, Crop: carrot}, table.Use{Form: table.Cellar, Crop: carrot, Kept: stored}
@@ -196,7 +197,7 @@ func TestCarrotsAllYear(t *testing.T) {
 		cellar.Amount[(stored+k)%season.WeeksPerYear] = 2
 	}
 	harvest := func(u table.Use) float64 {
-		return d.Harvest("", "", "", table.Resolved{Wish: w}, u, season.AllYear).Amount
+		return d.Harvest("", "", "", resolved, u, season.AllYear).Amount
 	}
 	near(t, "18 fresh weeks", harvest(fresh), 17.08)
 	near(t, "22 weeks from the cellar", harvest(cellar), 23.29)

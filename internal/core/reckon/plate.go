@@ -14,12 +14,11 @@ import (
 const weeksPerMonth = 4.345
 
 // Desk holds what the reckoning of one household looks up: its book with its
-// own figures on top, its rules, and who is at the table each week.
+// own figures on top and its rules.
 type Desk struct {
 	Book       *book.Book
 	Rules      book.Rules
 	UsualRules map[string]float64
-	Eaters     [season.WeeksPerYear]float64
 	Recorder   *working.Recorder
 }
 
@@ -105,14 +104,16 @@ func (d *Desk) Harvest(base, name, title string, r table.Resolved, u table.Use, 
 	case k.PutUp():
 		return Need{Amount: d.putUp(s, w, u, total)}
 	case k == table.Meals:
-		return Need{Amount: d.meals(s, w, u, amounts, weeks)}
+		return Need{Amount: d.meals(s, r, u, amounts, weeks)}
 	}
 	unit := k.Unit()
 	if k.Weekly() {
 		s.Do(working.Together, "", total, unit, working.Household).Called("Wished, %s a week", amount.Mark(w.Amount.Number, unit))
 		s.Note("over %d weeks", weeks)
+		each(s, r)
 	} else {
 		d.wished(s, w, "Wished in the year", w.Amount.Number, unit)
+		each(s, r)
 		if math.Abs(total-w.Amount.Number) > 1e-9 && w.Amount.Number > 0 {
 			s.Do(working.Times, "", total/w.Amount.Number, amount.Share, working.Reckoned).Called("Share of it that %s feeds", u.Form)
 			s.Note("%d weeks of those it is spread over", weeks)
@@ -127,6 +128,13 @@ func (d *Desk) Harvest(base, name, title string, r table.Resolved, u table.Use, 
 		return Need{Pieces: true, Amount: s.Is("Pieces to bring in", amount.Piece).Close(amount.Piece)}
 	}
 	return Need{Amount: s.Is("Harvested weight", amount.Kilogram).Close(amount.Kilogram)}
+}
+
+// each says that an amount is for each of some.
+func each(s *working.Sheet, r table.Resolved) {
+	if r.Heads > 0 {
+		s.Note("%.4g each, for %.4g", r.Wish.Amount.Number/r.Heads, r.Heads)
+	}
 }
 
 // wished begins a sum with what is wished, which may follow from last year's story.
@@ -175,13 +183,14 @@ func (d *Desk) kept(s *working.Sheet, u table.Use, amounts [season.WeeksPerYear]
 }
 
 // meals reckons n meals a week × portion × eaters back to harvested weight.
-func (d *Desk) meals(s *working.Sheet, w table.Wish, u table.Use, amounts [season.WeeksPerYear]float64, weeks int) float64 {
+func (d *Desk) meals(s *working.Sheet, r table.Resolved, u table.Use, amounts [season.WeeksPerYear]float64, weeks int) float64 {
+	w := r.Wish
 	var meals, plates float64
 	for week, a := range amounts {
 		if a > 0 {
 			meals += a
-			plates += a * d.Eaters[week]
-			amounts[week] = a * d.Eaters[week]
+			plates += a * r.Eaters[week]
+			amounts[week] = a * r.Eaters[week]
 		}
 	}
 	s.Do(working.Together, "", meals, amount.Meal, working.Household).Called("Meals, %g a week", w.Amount.Number).Note("over %d weeks", weeks)

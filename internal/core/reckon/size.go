@@ -68,7 +68,7 @@ func (d *Desk) Sow(base string, c *book.Crop, layout table.Layout, ask Ask) Size
 	return z
 }
 
-// Count sizes plants that nobody weighs, by number or by area (m²).
+// Count sizes plants that nobody weighs, by number, by area (m²) or by metres of row.
 func (d *Desk) Count(base string, c *book.Crop, layout table.Layout, ask Ask, w table.Wish) Size {
 	z := Size{Stand: StandIn(c, layout, d.Bed())}
 	f := figures{base}
@@ -76,6 +76,9 @@ func (d *Desk) Count(base string, c *book.Crop, layout table.Layout, ask Ask, w 
 	s.Do(working.Start, "Wished", w.Amount.Number, w.Amount.Kind.Unit(), working.Household)
 	if w.Amount.Kind == table.Area {
 		s.Do(working.Over, "Ground a plant gets", z.Stand.Ground, amount.SquareMetre, working.Reckoned)
+	}
+	if w.Amount.Kind == table.RowLength {
+		s.Do(working.Over, "Spacing in the row", c.InRow.Value/100, amount.Metre, working.Reckoned)
 	}
 	s.Up("Plants", amount.Plant)
 	z.Plants = int(s.Close(amount.Plant))

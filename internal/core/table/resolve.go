@@ -56,6 +56,9 @@ type Resolved struct {
 	Uses   []Use
 	Enough bool     // what is left on the shelf meets the wish; nothing need be grown
 	Notes  []string // what the family should know
+	Heads  float64  // how many each get the amount, where it is for each of some; else 0
+	// Eaters are those who eat of it in each week, an adult being 1.
+	Eaters [season.WeeksPerYear]float64
 }
 
 // Fed returns what is fed in week w, in the wish's own unit; the rest of what
@@ -77,6 +80,8 @@ type Resolver struct {
 
 	Agreements Agreements // the days that were agreed, by what is sown on them
 
+	whom map[Whom][season.WeeksPerYear]float64 // the eaters of wishes that are for some alone
+
 	Batches float64 // that the kitchen puts up in a week; 0: not limited
 
 	Cull, Spoil float64 // the household's shares lost between picking and kitchen, and of jars
@@ -88,7 +93,10 @@ func (rs *Resolver) Resolve(w Wish) Resolved {
 	if w.Story != nil {
 		w.Amount.Number = w.Story.Number()
 	}
-	r := Resolved{Wish: w, Unit: w.Amount.Kind.Unit()}
+	var r Resolved
+	rs.people(&r, &w)
+	rs.weigh(&r, &w)
+	r.Wish, r.Unit = w, w.Amount.Kind.Unit()
 	r.Enough = !w.Amount.Kind.Weekly() && w.Left >= w.Amount.Number
 	ch := chooser{rs.Book, func(c *book.Crop) *season.Season { return rs.Seasons(c, w.Cover) }}
 	if w.Amount.Kind.Unweighed() {
@@ -431,7 +439,7 @@ func (rs *Resolver) inSeason(w Wish) season.Weeks {
 	var out season.Weeks
 	start := rs.Household.YearStart()
 	for week := range season.WeeksPerYear {
-		if _, m, _ := (start + civil.Date(7*week+3)).Split(); inMonths(m, w.Season.From, w.Season.To) {
+		if _, m, _ := (start + civil.Date(7*week+3)).Split(); w.Season.holds(m) {
 			out = out.With(week)
 		}
 	}
@@ -460,7 +468,7 @@ func (rs *Resolver) want(r *Resolved, possible season.Weeks) {
 	a := r.Wish.Amount
 	if a.Kind.Weekly() {
 		for _, w := range weeks.List() {
-			if a.Kind != Meals || rs.Eaters[w] > 0 {
+			if a.Kind != Meals || r.Eaters[w] > 0 {
 				r.Wanted[w] = a.Number
 			}
 		}

@@ -119,7 +119,7 @@ func (u *Use) drawnIn(w *Wish) amount.Unit {
 func (rs *Resolver) Drawn(w *Wish, u *Use, week int, a float64) float64 {
 	switch w.Amount.Kind {
 	case Meals:
-		edible := a * rs.Eaters[week] * rs.portion(w, u.Crop) / 1000
+		edible := a * rs.eaters(w)[week] * rs.portion(w, u.Crop) / 1000
 		if u.Crop.Edible <= 0 {
 			return 0
 		}

@@ -52,6 +52,7 @@ const (
 	DriedKg    Kind = "dried"  // kg put up dry
 	Plants     Kind = "plants" // plants that nobody weighs
 	Area       Kind = "area"   // m² of them
+	RowLength  Kind = "row"    // metres of row of them
 )
 
 // Weekly tells whether the amount is one of each week, not of the year.
@@ -61,7 +62,7 @@ func (k Kind) Weekly() bool { return k == Meals || k == WeightWeek || k == Piece
 func (k Kind) PutUp() bool { return k == Jars || k == Litres || k == DriedKg }
 
 // Unweighed tells whether the amount is of plants that feed no week.
-func (k Kind) Unweighed() bool { return k == Plants || k == Area }
+func (k Kind) Unweighed() bool { return k == Plants || k == Area || k == RowLength }
 
 // Unit returns the unit of the amount's number.
 func (k Kind) Unit() amount.Unit {
@@ -78,6 +79,8 @@ func (k Kind) Unit() amount.Unit {
 		return amount.Litre
 	case Area:
 		return amount.SquareMetre
+	case RowLength:
+		return amount.Metre
 	}
 	return amount.Plant
 }
@@ -105,6 +108,18 @@ type Season struct {
 	Kind SeasonKind `json:"kind"`
 	From int        `json:"from,omitempty"` // first month, 1 to 12
 	To   int        `json:"to,omitempty"`   // last month, included
+	Also []MonthRun `json:"also,omitempty"` // further months: spring and autumn, say
+}
+
+// MonthRun is a run of months, both included; it may run on over New Year.
+type MonthRun struct {
+	From int `json:"from"` // 1 to 12
+	To   int `json:"to"`
+}
+
+// holds tells whether the season has a month.
+func (s Season) holds(month int) bool {
+	return s.Kind != Months || inMonths(month, s.From, s.To) || slices.ContainsFunc(s.Also, func(o MonthRun) bool { return inMonths(month, o.From, o.To) })
 }
 
 // Priority of a wish.
@@ -159,6 +174,7 @@ type Wish struct {
 	Preparation string   `json:"preparation,omitempty"`
 	Amount      Amount   `json:"amount"`
 	Season      Season   `json:"season"`
+	For         *Whom    `json:"for,omitempty"` // nil: for everybody at the table
 	Priority    Priority `json:"priority"`
 	// Confidence is the chance with which the wish is to be met: nil is the
 	// default of its use, 0 a typical year.
@@ -204,13 +220,13 @@ func (w Wish) Made(b *book.Book) *book.Preparation {
 // catch a slip of the finger.
 var mostOf = map[Kind]float64{
 	Meals: 100, WeightWeek: 500, WeightYear: 10000, PiecesWeek: 1000, PiecesYear: 20000,
-	Jars: 5000, Litres: 5000, DriedKg: 1000, Plants: 20000, Area: 10000,
+	Jars: 5000, Litres: 5000, DriedKg: 1000, Plants: 20000, Area: 10000, RowLength: 20000,
 }
 
 // Validate looks for what cannot stand in a wish.
 func (w Wish) Validate(c invalid.Check, b *book.Book) {
 	if most, ok := mostOf[w.Amount.Kind]; !ok {
-		c.OneOf("amount.kind", string(w.Amount.Kind), "meals", "weight-week", "weight-year", "pieces-week", "pieces-year", "jars", "litres", "dried", "plants", "area")
+		c.OneOf("amount.kind", string(w.Amount.Kind), "meals", "weight-week", "weight-year", "pieces-week", "pieces-year", "jars", "litres", "dried", "plants", "area", "row")
 	} else {
 		c.Positive("amount.number", w.Amount.Number, most)
 		c.Number("left", w.Left, 0, most)
@@ -224,6 +240,7 @@ func (w Wish) Validate(c invalid.Check, b *book.Book) {
 		c.Number("confidence", *w.Confidence, 0.5, 0.99)
 	}
 	w.validateSeason(c)
+	w.validateWhom(c)
 	c.OneOf("stagger.kind", string(w.Stagger.Kind), string(ByNeed), string(Every), string(Times), string(OneGo))
 	if w.Stagger.Kind == Every {
 		c.Number("stagger.days", float64(w.Stagger.Days), 3, 120)
@@ -251,6 +268,15 @@ func (w Wish) validateSeason(c invalid.Check) {
 	if w.Season.Kind == Months {
 		c.Number("season.from", float64(w.Season.From), 1, 12)
 		c.Number("season.to", float64(w.Season.To), 1, 12)
+	}
+	if len(w.Season.Also) > 0 && w.Season.Kind != Months || len(w.Season.Also) > 3 {
+		c.Add("season.also", fmt.Sprint(len(w.Season.Also)), "at most three more runs of months, beside the months of a season")
+		return
+	}
+	for i, s := range w.Season.Also {
+		at := c.Index("season.also", i)
+		at.Number("from", float64(s.From), 1, 12)
+		at.Number("to", float64(s.To), 1, 12)
 	}
 }
 
@@ -318,8 +344,8 @@ func (w Wish) validateForms(c invalid.Check, b *book.Book, kinds []*book.Crop) {
 			c.Add(field, string(f), "another form: "+w.Food+" does not keep whole")
 		case w.Amount.Kind.PutUp() && !f.PutUp():
 			c.Add(field, string(f), "a form that is put up, for an amount in jars, litres or kg dried")
-		case f.PutUp() && (w.Amount.Kind == PiecesWeek || w.Amount.Kind == PiecesYear):
-			c.Add(field, string(f), "fresh or cellar, for an amount in pieces")
+		case f.PutUp() && (w.Amount.Kind == PiecesWeek || w.Amount.Kind == PiecesYear && len(w.Forms) > 1):
+			c.Add(field, string(f), "fresh or cellar, for an amount in pieces; or this form alone, for pieces a year")
 		case f.PutUp() && w.PreparationFor(f, b) == nil && !slices.ContainsFunc(w.Preparations, func(id string) bool { return b.Preparation(id) == nil }):
 			c.Add("preparations", "", "a preparation of "+w.Food+" that is "+string(f))
 		}

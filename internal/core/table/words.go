@@ -3,6 +3,7 @@ package table
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 
 	"inventory/internal/core/amount"
@@ -47,7 +48,12 @@ func Title(w Wish, b *book.Book) string {
 
 var countedWords = map[Kind]string{
 	Litres: "litres", DriedKg: "kg dried", Meals: "meals a week", WeightWeek: "kg a week", WeightYear: "kg a year",
-	PiecesWeek: "pieces a week", PiecesYear: "pieces a year", Plants: "plants", Area: "m²",
+	PiecesWeek: "pieces a week", PiecesYear: "pieces a year", Plants: "plants", Area: "m²", RowLength: "m of row",
+}
+
+// manyFoods tells whether a preparation can be made of several foods.
+func manyFoods(p *book.Preparation, b *book.Book) bool {
+	return slices.ContainsFunc(p.Crops, func(id string) bool { return b.Crop(id).Food != b.Crop(p.Crops[0]).Food })
 }
 
 var singulars = strings.NewReplacer("meals", "meal", "pieces", "piece", "jars", "jar", "plants", "plant", "litres", "litre")
@@ -67,6 +73,9 @@ func Words(w Wish, b *book.Book) string {
 		counted += " of " + invalid.FormatNumber(w.Amount.Portion) + " g"
 	}
 	out := n + " " + counted + " · " + title
+	if p := w.Made(b); p != nil && !strings.Contains(strings.ToLower(p.Name), w.Food) && manyFoods(p, b) {
+		out += " · " + w.Food
+	}
 	if len(w.Forms) > 0 && !w.Amount.Kind.PutUp() {
 		forms := make([]string, len(w.Forms))
 		for i, f := range w.Forms {
@@ -78,7 +87,16 @@ func Words(w Wish, b *book.Book) string {
 		out += " · " + strings.Join(forms, ", then ")
 	}
 	if w.Season.Kind == Months {
-		out += " · " + MonthName(w.Season.From) + " to " + MonthName(w.Season.To)
+		out += " · " + w.Season.Months()
+	}
+	if whom := w.For.words(); whom != "" {
+		out += " · " + whom
+	}
+	if how := w.Stagger.words(); how != "" && (w.Stagger.Kind != OneGo || !slices.Contains(w.Forms, Cellar)) {
+		out += " · " + how
+	}
+	if w.Stagger.Early {
+		out += " · with an early row"
 	}
 	if w.Season.Kind == While {
 		out += " · while it lasts"
@@ -87,6 +105,38 @@ func Words(w Wish, b *book.Book) string {
 		out += " · " + map[Priority]string{Must: "a must", Nice: "nice to have"}[w.Priority]
 	}
 	return out
+}
+
+// Months says the months of a season: June to August, or March to May and September.
+func (s Season) Months() string {
+	one := func(from, to int) string {
+		if from == to {
+			return MonthName(from)
+		}
+		return MonthName(from) + " to " + MonthName(to)
+	}
+	out := one(s.From, s.To)
+	for _, o := range s.Also {
+		out += " and " + one(o.From, o.To)
+	}
+	return out
+}
+
+// words says how sowings follow each other, where it is not by need.
+func (s Stagger) words() string {
+	switch {
+	case s.Kind == Every:
+		return fmt.Sprintf("sown every %d days", s.Days)
+	case s.Kind == OneGo:
+		return "sown in one go"
+	case s.Kind != Times:
+		return ""
+	case s.Sowings == 1:
+		return "one sowing"
+	case s.Days > 0:
+		return fmt.Sprintf("%d sowings, %d days apart", s.Sowings, s.Days)
+	}
+	return fmt.Sprintf("%d sowings", s.Sowings)
 }
 
 func lowerFirst(s string) string {

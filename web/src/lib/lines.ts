@@ -31,7 +31,7 @@ export function useLine() {
       if (!(e instanceof Refused)) throw e
       if (mine !== asked) return
       readings.value = []
-      wrong.value = e.problem.fields?.[0] ? `Wanted: ${e.problem.fields[0].allowed}.` : e.problem.detail
+      wrong.value = e.problem.fields?.[0]?.allowed ?? e.problem.detail
     }
     understood = line
   }
@@ -46,7 +46,7 @@ export function useLine() {
     if (understood !== text.value || text.value.trim() === '') {
       await understand()
       if (readings.value.length > 1) return undefined // shown first, never guessed
-      if (text.value.trim() === '') wrong.value = 'Wanted: how much of what, such as “35 qt tomato sauce”.'
+      if (text.value.trim() === '') wrong.value = 'Type how much of what, such as “35 qt tomato sauce”.'
     }
     return readings.value[chosen.value]
   }

@@ -644,6 +644,8 @@ export interface components {
         Reading: {
             wish: components["schemas"]["Wish"];
             words: string;
+            /** @description what was taken for granted */
+            notes: string[];
         };
         Household: {
             name: string;
@@ -809,7 +811,7 @@ export interface components {
             preparation?: string;
             amount: {
                 /** @enum {string} */
-                kind: "meals" | "weight-week" | "weight-year" | "pieces-week" | "pieces-year" | "jars" | "litres" | "dried" | "plants" | "area";
+                kind: "meals" | "weight-week" | "weight-year" | "pieces-week" | "pieces-year" | "jars" | "litres" | "dried" | "plants" | "area" | "row";
                 /** Format: double */
                 number: number;
                 /**
@@ -828,7 +830,20 @@ export interface components {
                 kind: "all-year" | "months" | "while";
                 from?: number;
                 to?: number;
+                also?: {
+                    from: number;
+                    to: number;
+                }[];
             };
+            /** @description for whom it is, where it is not for everybody at the table */
+            for?: {
+                /** @enum {string} */
+                per?: "" | "member" | "eater" | "child" | "infant";
+                /** @description meals are for so many adults */
+                people?: number;
+                /** @enum {string} */
+                use?: "" | "animals" | "given" | "guests";
+            } | null;
             /** @enum {string} */
             priority: "must" | "want" | "nice";
             /**

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 // What a typed line was understood as, before it is accepted.
+import { computed } from 'vue'
 import type { Reading } from '../lib/api'
 
-defineProps<{ readings: Reading[]; wrong: string }>()
+const props = defineProps<{ readings: Reading[]; wrong: string }>()
 const chosen = defineModel<number>('chosen', { required: true })
+/** What was taken for granted in the reading that is chosen. */
+const notes = computed(() => (props.wrong ? [] : (props.readings[chosen.value]?.notes ?? [])))
 </script>
 
 <template>
@@ -25,6 +28,7 @@ const chosen = defineModel<number>('chosen', { required: true })
         {{ r.words }}
       </button>
     </template>
+    <span v-if="notes.length" class="quiet notes">{{ notes.join('; ') }}.</span>
   </div>
 </template>
 
@@ -40,6 +44,9 @@ const chosen = defineModel<number>('chosen', { required: true })
 .reading {
   border: 1px solid var(--hair-2);
   padding: 0.05rem 0.5rem;
+}
+.notes {
+  flex-basis: 100%;
 }
 .reading[aria-pressed='true'] {
   border-color: var(--ink);

@@ -212,6 +212,8 @@ type Wish struct {
 	Piece          float64
 	Story          string
 	StaggerEarly   int64
+	Whom           string
+	AlsoMonths     string
 }
 
 type WishForm struct {

@@ -1097,7 +1097,7 @@ func (q *Queries) ListWishPins(ctx context.Context) ([]WishPin, error) {
 }
 
 const listWishes = `-- name: ListWishes :many
-SELECT id, position, food, kind, preparations, amount_kind, number, portion, jar, season_kind, from_month, to_month, priority, confidence, left_on_shelf, stagger_kind, stagger_days, stagger_sowings, layout, note, cover, piece, story, stagger_early FROM wish ORDER BY position, id
+SELECT id, position, food, kind, preparations, amount_kind, number, portion, jar, season_kind, from_month, to_month, priority, confidence, left_on_shelf, stagger_kind, stagger_days, stagger_sowings, layout, note, cover, piece, story, stagger_early, whom, also_months FROM wish ORDER BY position, id
 `
 
 func (q *Queries) ListWishes(ctx context.Context) ([]Wish, error) {
@@ -1134,6 +1134,8 @@ func (q *Queries) ListWishes(ctx context.Context) ([]Wish, error) {
 			&i.Piece,
 			&i.Story,
 			&i.StaggerEarly,
+			&i.Whom,
+			&i.AlsoMonths,
 		); err != nil {
 			return nil, err
 		}
@@ -1608,14 +1610,14 @@ func (q *Queries) PutWeatherDay(ctx context.Context, arg PutWeatherDayParams) er
 
 const putWish = `-- name: PutWish :exec
 INSERT INTO wish (id, position, food, kind, preparations, amount_kind, number, portion, jar, season_kind, from_month, to_month,
-    priority, confidence, left_on_shelf, stagger_kind, stagger_days, stagger_sowings, stagger_early, layout, cover, piece, story, note)
-VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+    priority, confidence, left_on_shelf, stagger_kind, stagger_days, stagger_sowings, stagger_early, layout, cover, piece, story, note, whom, also_months)
+VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
 ON CONFLICT (id) DO UPDATE SET position = excluded.position, food = excluded.food, kind = excluded.kind,
     preparations = excluded.preparations, amount_kind = excluded.amount_kind, number = excluded.number, portion = excluded.portion,
     jar = excluded.jar, season_kind = excluded.season_kind, from_month = excluded.from_month, to_month = excluded.to_month,
     priority = excluded.priority, confidence = excluded.confidence, left_on_shelf = excluded.left_on_shelf,
     stagger_kind = excluded.stagger_kind, stagger_days = excluded.stagger_days, stagger_sowings = excluded.stagger_sowings, stagger_early = excluded.stagger_early,
-    layout = excluded.layout, cover = excluded.cover, piece = excluded.piece, story = excluded.story, note = excluded.note
+    layout = excluded.layout, cover = excluded.cover, piece = excluded.piece, story = excluded.story, note = excluded.note, whom = excluded.whom, also_months = excluded.also_months
 `
 
 type PutWishParams struct {
@@ -1643,6 +1645,8 @@ type PutWishParams struct {
 	Piece          float64
 	Story          string
 	Note           string
+	Whom           string
+	AlsoMonths     string
 }
 
 func (q *Queries) PutWish(ctx context.Context, arg PutWishParams) error {
@@ -1671,6 +1675,8 @@ func (q *Queries) PutWish(ctx context.Context, arg PutWishParams) error {
 		arg.Piece,
 		arg.Story,
 		arg.Note,
+		arg.Whom,
+		arg.AlsoMonths,
 	)
 	return err
 }

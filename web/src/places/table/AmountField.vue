@@ -9,7 +9,7 @@ const props = defineProps<{ wish: Wish; plan: PlanWish }>()
 const store = useHousehold()
 const { entry, read, shown, system } = useUnits()
 
-const unit = computed(() => (/kg|L|m²/.test(props.plan.unit) ? props.plan.unit : ''))
+const unit = computed(() => (/kg|L|m²|^m$/.test(props.plan.unit) ? props.plan.unit : ''))
 const shownNumber = computed(() => entry(Math.round(props.plan.number * 1000) / 1000, unit.value))
 const text = ref(shownNumber.value)
 const wrong = ref('')
@@ -27,7 +27,7 @@ watch([() => store.waiting.length, () => store.refused.length], ([waiting, refus
 /** What the number counts: "quart jars", "meals a week", "kg a year". */
 const words = computed(() => {
   const said = props.plan.words.split(' · ')[0]?.replace(/^[\d.]+ /, '') ?? ''
-  const shownWords = unit.value ? said.replace(/^(kg|litres|m²)/, shown(unit.value).unit) : said
+  const shownWords = unit.value ? said.replace(/^(kg|litres|m²|m)/, shown(unit.value).unit) : said
   return props.wish.amount.kind === 'litres' ? `${shownWords} put up` : shownWords
 })
 

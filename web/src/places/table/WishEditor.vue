@@ -35,6 +35,7 @@ const {
   usualPortion,
   amountKinds,
   jars,
+  whoms,
   toWish,
 } = useWishDraft(props)
 const problem = ref<Problem>()
@@ -59,6 +60,7 @@ const told = [
   'cover',
   'story',
   'season',
+  'for',
   'left',
   'stagger',
   'confidence',
@@ -156,8 +158,35 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
             ><ElOption v-for="(m, i) in monthNames" :key="m" :value="i + 1" :label="m"
           /></ElSelect>
         </div>
+        <div v-for="(s, i) in draft.also" :key="i" class="pair again">
+          <ElSelect v-model="s.from" aria-label="And from month"
+            ><ElOption v-for="(m, k) in monthNames" :key="m" :value="k + 1" :label="m"
+          /></ElSelect>
+          <ElSelect v-model="s.to" aria-label="And to month"
+            ><ElOption v-for="(m, k) in monthNames" :key="m" :value="k + 1" :label="m"
+          /></ElSelect>
+        </div>
+        <span class="small">
+          <button v-if="draft.also.length < 3" type="button" class="link" @click="draft.also.push({ from: 9, to: 11 })">
+            and again</button
+          ><template v-if="draft.also.length">
+            · <button type="button" class="link" @click="draft.also.pop()">once less</button></template
+          >
+        </span>
         <span v-if="at('season')" class="wrong" role="alert">{{ at('season') }}</span>
       </div>
+      <label class="field">
+        <span>For whom</span>
+        <ElSelect v-model="draft.whom" aria-label="For whom" :empty-values="[null, undefined]">
+          <ElOption v-for="o in whoms" :key="o.value" :value="o.value" :label="o.label" />
+        </ElSelect>
+        <span v-if="at('for')" class="wrong" role="alert">{{ at('for') }}</span>
+      </label>
+      <label v-if="draft.whom === 'people'" class="field narrow">
+        <span>How many eat of it</span>
+        <ElInput v-model="draft.people" class="number" inputmode="numeric" aria-label="How many eat of it" />
+        <span v-if="at('for.people')" class="wrong" role="alert">{{ at('for.people') }}</span>
+      </label>
       <label class="field">
         <span>Priority</span>
         <ElSelect v-model="draft.priority" aria-label="Priority">
@@ -335,6 +364,9 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 0.5rem;
+}
+.again {
+  margin-top: 0.3rem;
 }
 .uses {
   margin: 0.8rem 0 0;

@@ -17,6 +17,20 @@ const unitOf: Record<AmountKind, string> = {
   dried: 'kg',
   plants: '',
   area: 'm²',
+  row: 'm',
+}
+
+/** For whom a wish is, as one choice. */
+export const whomWords: Record<string, string> = {
+  '': 'everybody at the table',
+  people: 'some of us',
+  member: 'each who lives here',
+  eater: 'each eater',
+  child: 'each child and teen',
+  infant: 'each under three',
+  guests: 'the guests',
+  animals: 'the animals',
+  given: 'to give away',
 }
 
 export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
@@ -46,6 +60,9 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
       seasonKind: w.season.kind,
       from: w.season.from || 5,
       to: w.season.to || 10,
+      also: (w.season.also ?? []).map((s) => ({ ...s })),
+      whom: w.for?.use || w.for?.per || (w.for?.people ? 'people' : ''),
+      people: w.for?.people ? String(w.for.people) : '2',
       priority: w.priority,
       confidence: w.confidence === undefined || w.confidence === null ? 'usual' : String(w.confidence),
       left: w.left ? entry(w.left, unitOf[w.amount.kind]) : '',
@@ -79,7 +96,7 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
   )
   const keeps = computed(() => chosen.value.some((k) => k.keeps))
   const putUp = computed(() => ['jars', 'litres', 'dried'].includes(draft.amountKind))
-  const unweighed = computed(() => ['plants', 'area'].includes(draft.amountKind))
+  const unweighed = computed(() => ['plants', 'area', 'row'].includes(draft.amountKind))
   const weekly = computed(() => ['meals', 'weight-week', 'pieces-week'].includes(draft.amountKind))
   const unit = computed(() => unitOf[draft.amountKind])
   const fitting = computed(() =>
@@ -93,7 +110,7 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
   )
   /** The forms that a food can be had in, beside what it is made into. */
   const possible = computed<Form[]>(() => {
-    const pieces = draft.amountKind.startsWith('pieces')
+    const pieces = draft.amountKind === 'pieces-week'
     const out: Form[] = ['fresh']
     if (keeps.value) out.push('cellar')
     if (!pieces) for (const p of preparations.value) if (!out.includes(p.form)) out.push(p.form)
@@ -132,6 +149,7 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
       { value: 'dried', label: `${kg} dried`, ok: any || preparations.value.some((p) => p.unit === 'kg') },
       { value: 'plants', label: 'plants, not weighed', ok: any || some((k) => !k.dense) },
       { value: 'area', label: `${shown('m²').unit}, not weighed`, ok: any || some((k) => !k.dense) },
+      { value: 'row', label: `${shown('m').unit} of row, not weighed`, ok: any || some((k) => !k.dense) },
     ].filter((k) => k.ok)
   })
 
@@ -197,6 +215,37 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
     return out
   }
 
+  /** For whom it is; nothing where it is for everybody. */
+  function whom(): Wish['for'] {
+    switch (draft.whom) {
+      case '':
+        return undefined
+      case 'people':
+        return { people: number('for.people', draft.people) }
+      case 'guests':
+      case 'animals':
+      case 'given':
+        return { use: draft.whom }
+    }
+    return { per: draft.whom as NonNullable<NonNullable<Wish['for']>['per']> }
+  }
+
+  /** Whom a wish may be for: meals are for those at the table, pieces and weights for each or for all. */
+  const whoms = computed(() =>
+    Object.entries(whomWords)
+      .filter(([of]) =>
+        unweighed.value
+          ? ['', 'animals', 'given'].includes(of)
+          : draft.amountKind === 'meals'
+            ? !['animals', 'given', 'member', 'eater'].includes(of)
+            : of !== 'people',
+      )
+      .map(([value, label]) => ({ value, label })),
+  )
+  watch(whoms, (may) => {
+    if (!may.some((o) => o.value === draft.whom)) draft.whom = ''
+  })
+
   /** Reads a number field; a text that is none is told at the field. */
   function number(name: string, text: string, of = '', blank = NaN): number {
     const v = text.trim() === '' ? blank : read(text, of)
@@ -221,7 +270,10 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
       preparations: forms().flatMap((f) => draft.preparations[f] ?? []),
       amount,
       season:
-        draft.seasonKind === 'months' ? { kind: 'months', from: draft.from, to: draft.to } : { kind: draft.seasonKind },
+        draft.seasonKind === 'months'
+          ? { kind: 'months', from: draft.from, to: draft.to, also: draft.also }
+          : { kind: draft.seasonKind },
+      for: whom(),
       priority: draft.priority,
       left: weekly.value ? 0 : number('left', draft.left, unit.value, 0),
       stagger: {
@@ -267,6 +319,7 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
     usualPortion,
     amountKinds,
     jars,
+    whoms,
     toWish,
   }
 }
