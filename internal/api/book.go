@@ -2,6 +2,7 @@ package api
 
 import (
 	"fmt"
+	"slices"
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
@@ -13,11 +14,15 @@ import (
 func cropBook(b *book.Book) CropBook {
 	out := CropBook{Crops: []BookCrop{}, Preparations: []BookPreparation{}}
 	as := book.Assumptions()
+	// The figures of a crop stand together by what they are about.
+	slices.SortStableFunc(as["crop"], func(x, y book.Assumption) int {
+		return slices.Index(book.Parts, x.Part) - slices.Index(book.Parts, y.Part)
+	})
 	for _, c := range b.Crops() {
 		row := BookCrop{ID: c.ID, Food: c.Food, Name: c.Name, Botanical: c.Botanical, Family: c.Family, Group: c.Group, Own: c.Own, From: c.From, Basis: c.Basis, Facts: facts(c), Figures: []BookFigure{}}
 		for _, a := range as["crop"] {
 			if a, ok := c.Assumed(a.Field); ok {
-				row.Figures = append(row.Figures, BookFigure{a.Field, a.Name, a.Set, string(a.Unit), a.Usual, a.Value})
+				row.Figures = append(row.Figures, figure(a))
 			}
 		}
 		out.Crops = append(out.Crops, row)
@@ -33,7 +38,7 @@ func cropBook(b *book.Book) CropBook {
 		}
 		for _, a := range as["preparation"] {
 			if a, ok := p.Assumed(a.Field); ok {
-				row.Figures = append(row.Figures, BookFigure{a.Field, a.Name, a.Set, string(a.Unit), a.Usual, a.Value})
+				row.Figures = append(row.Figures, figure(a))
 			}
 		}
 		if row.Cautions == nil {
@@ -42,6 +47,22 @@ func cropBook(b *book.Book) CropBook {
 		out.Preparations = append(out.Preparations, row)
 	}
 	return out
+}
+
+// figure says one figure, or one choice, of a row of the book.
+func figure(a book.Assumed) BookFigure {
+	f := BookFigure{Field: a.Field, Name: a.Name, Part: a.Part, Set: a.Set, Unit: string(a.Unit), Known: a.Known, NoUsual: a.NoUsual,
+		Choices: []BookChoice{}, Choice: a.Chosen, UsualChoice: a.UsualChoice}
+	if a.Known {
+		f.Value = a.Value
+	}
+	if !a.NoUsual {
+		f.Usual = a.Usual
+	}
+	for _, one := range a.Choices {
+		f.Choices = append(f.Choices, BookChoice{Value: one.Value, Words: one.Words})
+	}
+	return f
 }
 
 // facts says in words what of a crop is not a figure to be overruled.

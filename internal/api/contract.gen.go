@@ -338,6 +338,12 @@ type BesideAsk struct {
 	Side  string  `json:"side"`
 }
 
+// BookChoice defines model for BookChoice.
+type BookChoice struct {
+	Value string `json:"value"`
+	Words string `json:"words"`
+}
+
 // BookCrop defines model for BookCrop.
 type BookCrop struct {
 	Basis     string `json:"basis"`
@@ -357,12 +363,26 @@ type BookCrop struct {
 
 // BookFigure defines model for BookFigure.
 type BookFigure struct {
-	Field string  `json:"field"`
-	Name  string  `json:"name"`
-	Set   bool    `json:"set"`
-	Unit  string  `json:"unit"`
-	Usual float64 `json:"usual"`
-	Value float64 `json:"value"`
+	Choice string `json:"choice"`
+
+	// Choices of what is chosen, not a number
+	Choices []BookChoice `json:"choices"`
+	Field   string       `json:"field"`
+
+	// Known false where there is no figure yet
+	Known bool   `json:"known"`
+	Name  string `json:"name"`
+
+	// NoUsual the book has none
+	NoUsual bool `json:"no_usual"`
+
+	// Part what of the crop it is about
+	Part        string  `json:"part"`
+	Set         bool    `json:"set"`
+	Unit        string  `json:"unit"`
+	Usual       float64 `json:"usual"`
+	UsualChoice string  `json:"usual_choice"`
+	Value       float64 `json:"value"`
 }
 
 // BookPreparation defines model for BookPreparation.
@@ -395,6 +415,12 @@ type Caution struct {
 
 // CautionLevel defines model for Caution.Level.
 type CautionLevel string
+
+// Change one thing decided otherwise
+type Change struct {
+	Habit    *Habit    `json:"habit,omitempty"`
+	Overrule *Overrule `json:"overrule,omitempty"`
+}
 
 // Choice defines model for Choice.
 type Choice = ground.Choice
@@ -537,6 +563,9 @@ type FoodKind struct {
 	// Weighed weighed for the table
 	Weighed bool `json:"weighed"`
 }
+
+// Foresight defines model for Foresight.
+type Foresight = plan.Foresight
 
 // Form defines model for Form.
 type Form = table.Form
@@ -1024,6 +1053,9 @@ type PostBedBesideJSONRequestBody = BesideAsk
 // PostEditJSONRequestBody defines body for PostEdit for application/json ContentType.
 type PostEditJSONRequestBody = Edit
 
+// PostForesightJSONRequestBody defines body for PostForesight for application/json ContentType.
+type PostForesightJSONRequestBody = Change
+
 // PostHouseholdFileReadJSONRequestBody defines body for PostHouseholdFileRead for application/json ContentType.
 type PostHouseholdFileReadJSONRequestBody = HouseholdFile
 
@@ -1080,6 +1112,9 @@ type ServerInterface interface {
 	// PostEdit One edit, by a named command
 	// (POST /edits)
 	PostEdit(ctx *echo.Context) error
+	// PostForesight What a change would come to, without making it
+	// (POST /foresight)
+	PostForesight(ctx *echo.Context) error
 	// GetGroundFree The stretches of a bed that are free on a day, and what can still go in
 	// (GET /ground-free)
 	GetGroundFree(ctx *echo.Context, params GetGroundFreeParams) error
@@ -1244,6 +1279,15 @@ func (w *ServerInterfaceWrapper) PostEdit(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PostEdit(ctx)
+	return err
+}
+
+// PostForesight converts echo context to params.
+func (w *ServerInterfaceWrapper) PostForesight(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostForesight(ctx)
 	return err
 }
 
@@ -1603,6 +1647,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.POST(options.BaseURL+"/weather-read", wrapper.PostWeatherRead, options.OperationMiddlewares["postWeatherRead"]...)
 	router.GET(options.BaseURL+"/calendar", wrapper.GetCalendar, options.OperationMiddlewares["getCalendar"]...)
 	router.GET(options.BaseURL+"/calendar/:secret/sowings.ics", wrapper.GetCalendarFeed, options.OperationMiddlewares["getCalendarFeed"]...)
+	router.POST(options.BaseURL+"/foresight", wrapper.PostForesight, options.OperationMiddlewares["postForesight"]...)
 	router.POST(options.BaseURL+"/lines", wrapper.PostLine, options.OperationMiddlewares["postLine"]...)
 	router.GET(options.BaseURL+"/reference", wrapper.GetReference, options.OperationMiddlewares["getReference"]...)
 	router.GET(options.BaseURL+"/household-file", wrapper.GetHouseholdFile, options.OperationMiddlewares["getHouseholdFile"]...)

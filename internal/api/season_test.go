@@ -64,7 +64,7 @@ func TestCommandsOfTheSeason(t *testing.T) {
 	if tomato := got.Plan.Sowings[k]; tomato.Method != "bought" || tomato.Date < civil.Of(2027, 5, 20) || !strings.Contains(got.Words, "tomato") {
 		t.Errorf("%q: %s on %s", got.Words, tomato.Method, tomato.Date)
 	}
-	do(Edit{Command: "set-habit", Habit: &table.Habit{Crop: "carrot", Way: season.Raised}}, 422)
+	do(Edit{Command: "set-habit", Habit: &table.Habit{Crop: "potato-early", Way: season.Raised}}, 422)
 	do(Edit{Command: "set-habit", Habit: &table.Habit{Crop: "carrot", DayLength: "long"}}, 422)
 	do(Edit{Command: "set-habit", Habit: &table.Habit{Crop: "nothing"}}, 200) // there is none to forget
 	if got = do(Edit{Command: "set-habit", Habit: &table.Habit{Crop: "tomato-slicing"}}, 200); len(got.Household.Habits) != len(before.Household.Habits) {

@@ -382,6 +382,23 @@ func (s *Server) PostLine(c *echo.Context) error {
 	return c.JSON(http.StatusOK, out)
 }
 
+// PostForesight says what a change would come to, and makes none.
+func (s *Server) PostForesight(c *echo.Context) error {
+	var change Change
+	if err := decode(c, &change); err != nil {
+		return err
+	}
+	in, err := s.input(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	found, err := plan.Foresee(in, plan.Change{Overrule: change.Overrule, Habit: change.Habit})
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, found)
+}
+
 // GetReference answers with the book's names, the units and the like, the
 // household's own crops and preparations among them.
 func (s *Server) GetReference(c *echo.Context) error {

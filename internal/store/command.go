@@ -440,7 +440,11 @@ func (d *drafter) overrule(e *Edit) error {
 	if err := d.set(kindOverrule, id, 0, e.Overrule); err != nil {
 		return err
 	}
-	d.words = fmt.Sprintf("overruled %s: %s", d.name(d.about), invalid.FormatNumber(e.Overrule.Value))
+	value := invalid.FormatNumber(e.Overrule.Value)
+	if e.Overrule.Choice != "" {
+		value = e.Overrule.Choice
+	}
+	d.words = fmt.Sprintf("overruled %s: %s", d.name(d.about), value)
 	return nil
 }
 

@@ -264,7 +264,7 @@ func loadOverrules(ctx context.Context, q *rows.Queries, s *state) error {
 		return err
 	}
 	for _, r := range all {
-		if err := s.add(kindOverrule, r.Subject+" "+r.Field, r.Position, book.Overrule{Subject: r.Subject, Field: r.Field, Value: r.Value}); err != nil {
+		if err := s.add(kindOverrule, r.Subject+" "+r.Field, r.Position, book.Overrule{Subject: r.Subject, Field: r.Field, Value: r.Value, Choice: r.Choice, Why: r.Why}); err != nil {
 			return err
 		}
 	}

@@ -62,7 +62,7 @@ func write(ctx context.Context, q *rows.Queries, c Change) error {
 		return decoded(v, func(w table.Wish) error { return writeWish(ctx, q, at, w) })
 	case kindOverrule:
 		return decoded(v, func(o book.Overrule) error {
-			return q.PutOverrule(ctx, rows.PutOverruleParams{Subject: o.Subject, Field: o.Field, Position: at, Value: o.Value})
+			return q.PutOverrule(ctx, rows.PutOverruleParams{Subject: o.Subject, Field: o.Field, Position: at, Value: o.Value, Choice: o.Choice, Why: o.Why})
 		})
 	case kindLot:
 		return decoded(v, func(l shelf.Lot) error { return writeLot(ctx, q, at, l) })

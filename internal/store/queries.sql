@@ -152,8 +152,8 @@ DELETE FROM own_preparation WHERE id = ?;
 SELECT * FROM overrule ORDER BY position, subject, field;
 
 -- name: PutOverrule :exec
-INSERT INTO overrule (subject, field, position, value) VALUES (?, ?, ?, ?)
-ON CONFLICT (subject, field) DO UPDATE SET position = excluded.position, value = excluded.value;
+INSERT INTO overrule (subject, field, position, value, choice, why) VALUES (?, ?, ?, ?, ?, ?)
+ON CONFLICT (subject, field) DO UPDATE SET position = excluded.position, value = excluded.value, choice = excluded.choice, why = excluded.why;
 
 -- name: DeleteOverrule :exec
 DELETE FROM overrule WHERE subject = ? AND field = ?;

@@ -86,8 +86,8 @@ func TestABadRowNamesFileLineAndColumn(t *testing.T) {
 func TestOverrulesLieOnTop(t *testing.T) {
 	usual := Usual()
 	own, rules, _, err := usual.With([]Overrule{
-		{"crop/carrot", "yield", 0.09}, {"crop/carrot", "edible", 0.8},
-		{"preparation/tomato-sauce-thick", "raw", 3.4}, {"household", "cull", 0.08},
+		{Subject: "crop/carrot", Field: "yield", Value: 0.09}, {Subject: "crop/carrot", Field: "edible", Value: 0.8},
+		{Subject: "preparation/tomato-sauce-thick", Field: "raw", Value: 3.4}, {Subject: "household", Field: "cull", Value: 0.08},
 	})
 	if err != nil {
 		t.Fatal(err)
@@ -107,8 +107,8 @@ func TestOverrulesLieOnTop(t *testing.T) {
 		t.Errorf("assumption: %v %v %v %v", value, was, set, ok)
 	}
 	for _, bad := range []Overrule{
-		{"crop/unicorn", "yield", 1}, {"crop/carrot", "colour", 1}, {"crop/carrot", "yield", -1},
-		{"crop/carrot", "edible", 1.2}, {"barn", "cull", 0.1}, {"household", "cull", 0.9}, {"crop/garlic", "germination", 0.5},
+		{Subject: "crop/unicorn", Field: "yield", Value: 1}, {Subject: "crop/carrot", Field: "colour", Value: 1}, {Subject: "crop/carrot", Field: "yield", Value: -1},
+		{Subject: "crop/carrot", Field: "edible", Value: 1.2}, {Subject: "barn", Field: "cull", Value: 0.1}, {Subject: "household", Field: "cull", Value: 0.9}, {Subject: "crop/garlic", Field: "germination", Value: 0.5},
 	} {
 		if _, _, _, err := usual.With([]Overrule{bad}); err == nil {
 			t.Errorf("%+v was taken", bad)

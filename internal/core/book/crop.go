@@ -122,7 +122,8 @@ type Crop struct {
 	Own  bool   // the household's own
 	From string // the row of the book it started from, where it is the household's own
 
-	usual      map[string]float64 // what the book says where the household overruled it
+	usual      map[string]float64 // what the book says where the household overruled it; noFigure where it says nothing
+	chosen     map[string]string  // the same of what is chosen
 	spacedFrom float64            // m² of ground at which the yield holds, where the spacing follows a wanted size
 }
 
@@ -157,7 +158,7 @@ func (c *Crop) Weighed() bool {
 
 // usually returns what the book says of a figure, whatever the household does.
 func (c *Crop) usually(field string, now float64) float64 {
-	if v, set := c.usual[field]; set {
+	if v, set := c.usual[field]; set && v != noFigure {
 		return v
 	}
 	return now

@@ -2,6 +2,7 @@ package book
 
 import (
 	"maps"
+	"math"
 	"slices"
 	"strings"
 
@@ -14,7 +15,12 @@ type Overrule struct {
 	Subject string  `json:"subject"` // "household", "crop/<id>" or "preparation/<id>"
 	Field   string  `json:"field"`
 	Value   float64 `json:"value"`
+	Choice  string  `json:"choice,omitempty"` // of what is chosen, in place of a value
+	Why     string  `json:"why,omitempty"`    // the household's reason
 }
+
+// LongestWhy is how many characters a reason may have.
+const LongestWhy = 200
 
 // Assumption is a usual figure that a household may overrule.
 type Assumption struct {
@@ -22,9 +28,20 @@ type Assumption struct {
 	Name        string
 	Unit        amount.Unit
 	Least, Most float64
+	Part        string   // what of a crop it is about, to put figures together
+	Choices     []Choice // of what is chosen and not a number
 	crop        func(*Crop) *float64
+	option      func(*Crop) *Maybe // of a figure that the book may not have, and the household may give
+	get         func(*Crop) string // of a choice
+	put         func(*Crop, string)
 	preparation func(*Preparation) *float64
 	rule        func(*Rules) *float64
+}
+
+// Choice is one of the words that an assumption may have.
+type Choice struct {
+	Value string
+	Words string
 }
 
 // Rules are the household-wide assumptions of the reckoning.
@@ -106,39 +123,6 @@ var (
 		{Field: "need_protein", Name: "Protein an adult eats a day", Unit: amount.Gram, Least: 10, Most: 300, rule: func(r *Rules) *float64 { return &r.NeedProtein }},
 		{Field: "clear_days", Name: "Days to clear and refill", Unit: amount.Day, Most: 60, rule: func(r *Rules) *float64 { return &r.ClearDays }},
 	}
-	cropAssumptions = []Assumption{
-		{Field: "yield", Name: "Yield of a plant at usual spacing", Unit: amount.Kilogram, Least: 0.0001, Most: 200, crop: func(c *Crop) *float64 { return maybe(&c.Yield) }},
-		{Field: "yield_cv", Name: "Yield varies from year to year by", Unit: amount.Share, Most: 1.5, crop: func(c *Crop) *float64 { return maybe(&c.YieldCV) }},
-		{Field: "fail_prob", Name: "Chance that a sowing is lost", Unit: amount.Chance, Most: 0.9, crop: func(c *Crop) *float64 { return &c.FailProb }},
-		{Field: "germination", Name: "Seed that comes up", Unit: amount.Share, Least: 0.05, Most: 1, crop: func(c *Crop) *float64 {
-			if c.Start == "vegetative" {
-				return nil
-			}
-			return maybe(&c.Germination)
-		}},
-		{Field: "survive", Name: "Set out that stand", Unit: amount.Share, Least: 0.05, Most: 1, crop: func(c *Crop) *float64 { return &c.Survive }},
-		{Field: "edible", Name: "Edible part", Unit: amount.Share, Least: 0.05, Most: 1, crop: func(c *Crop) *float64 {
-			if c.Edible <= 0 {
-				return nil
-			}
-			return &c.Edible
-		}},
-		{Field: "in_row", Name: "Spacing in the row", Unit: amount.Centimetre, Least: 0.5, Most: 500, crop: func(c *Crop) *float64 { return maybe(&c.InRow) }},
-		{Field: "row", Name: "Between rows", Unit: amount.Centimetre, Least: 0.5, Most: 500, crop: func(c *Crop) *float64 { return maybe(&c.RowGap) }},
-		{Field: "block", Name: "Spacing in a block", Unit: amount.Centimetre, Least: 0.5, Most: 500, crop: func(c *Crop) *float64 { return maybe(&c.Block) }},
-		{Field: "days_to_maturity", Name: "Days to maturity", Unit: amount.Day, Least: 3, Most: 1200, crop: func(c *Crop) *float64 { return &c.DTM }},
-		{Field: "harvest_days", Name: "Days of picking", Unit: amount.Day, Least: 1, Most: 365, crop: func(c *Crop) *float64 { return &c.HarvestDays }},
-		{Field: "hold_days", Name: "Days it holds when ready", Unit: amount.Day, Most: 365, crop: func(c *Crop) *float64 { return &c.HoldDays }},
-		{Field: "store_weeks", Name: "Weeks it keeps in an ideal store", Unit: amount.Week, Most: 520, crop: func(c *Crop) *float64 { return maybe(&c.StoreWeeks) }},
-		{Field: "store_loss", Name: "Lost a month in the store", Unit: amount.Share, Most: 0.5, crop: func(c *Crop) *float64 { return maybe(&c.StoreLoss) }},
-		{Field: "energy", Name: "Energy in 100 g of the edible part", Unit: amount.Kcal, Most: 900, crop: func(c *Crop) *float64 { return maybe(&c.Energy) }},
-		{Field: "protein", Name: "Protein in 100 g of the edible part", Unit: amount.Gram, Most: 100, crop: func(c *Crop) *float64 { return maybe(&c.Protein) }},
-		{Field: "keep_days", Name: "Days it keeps before it is put up", Unit: amount.Day, Most: 365, crop: func(c *Crop) *float64 { return maybe(&c.KeepDays) }},
-		{Field: "portion", Name: "A portion, edible and raw", Unit: amount.Gram, Least: 0.1, Most: 2000, crop: func(c *Crop) *float64 { return maybe(&c.Portion) }},
-		{Field: "piece", Name: "A piece weighs", Unit: amount.Gram, Least: 0.1, Most: 50000, crop: func(c *Crop) *float64 { return maybe(&c.Piece) }},
-		{Field: "seed_per_area", Name: "Seed on a square metre", Unit: amount.GramPerArea, Least: 1, Most: 10000, crop: func(c *Crop) *float64 { return dense(c, func(d *Dense) *float64 { return &d.SeedGram }) }},
-		{Field: "yield_per_area", Name: "Shoots from a square metre", Unit: amount.KgPerArea, Least: 0.01, Most: 20, crop: func(c *Crop) *float64 { return dense(c, func(d *Dense) *float64 { return &d.YieldKg }) }},
-	}
 	preparationAssumptions = []Assumption{
 		{Field: "raw", Name: "Harvested weight it takes", Unit: amount.KgPerLitre, Least: 0.01, Most: 50, preparation: func(p *Preparation) *float64 { return &p.Raw }},
 		{Field: "batch_units", Name: "A batch makes", Unit: amount.Litre, Least: 0.01, Most: 500, preparation: func(p *Preparation) *float64 { return &p.BatchUnits }},
@@ -146,13 +130,6 @@ var (
 		{Field: "keeps_months", Name: "Months it keeps", Unit: amount.Month, Least: 0.25, Most: 120, preparation: func(p *Preparation) *float64 { return &p.KeepsMonths }},
 	}
 )
-
-func dense(c *Crop, get func(*Dense) *float64) *float64 {
-	if c.Dense == nil {
-		return nil
-	}
-	return get(c.Dense)
-}
 
 // With lays a household's own figures over the book. The book itself stays as
 // it is. An unknown subject or field, or a value out of range, is an
@@ -186,8 +163,16 @@ func (b *Book) With(overrules []Overrule) (*Book, Rules, map[string]float64, err
 					out.byCrop[id] = c
 					changed[id] = true
 				}
-				if slot = assumption.crop(c); slot != nil {
+				if assumption.Choices != nil {
+					assumption.choose(at, c, o)
+					continue
+				}
+				if slot = assumption.slot(c); slot != nil {
 					c.usual[o.Field] = *slot
+				} else if m := assumption.optional(c); m != nil {
+					c.usual[o.Field] = noFigure
+					m.Known = true
+					slot = &m.Value
 				}
 			}
 		case "preparation":
@@ -217,6 +202,7 @@ func (b *Book) With(overrules []Overrule) (*Book, Rules, map[string]float64, err
 		}
 		at.Number("value", o.Value, assumption.Least, assumption.Most)
 		*slot = o.Value
+		why(at, o)
 	}
 	if 2*rules.Edge >= rules.BedWidth {
 		check.Add("overrules", "edge", "the edges must leave some of the bed's width")
@@ -225,10 +211,13 @@ func (b *Book) With(overrules []Overrule) (*Book, Rules, map[string]float64, err
 	return &out, rules, usualRules, check.Err()
 }
 
+// noFigure stands for what the book says of a figure that it does not have.
+var noFigure = math.Inf(-1)
+
 // own copies a crop so that figures can be set on it.
 func (c *Crop) own() *Crop {
 	copied := *c
-	copied.usual = map[string]float64{}
+	copied.usual, copied.chosen = map[string]float64{}, map[string]string{}
 	if c.Dense != nil {
 		d := *c.Dense
 		copied.Dense = &d
@@ -271,9 +260,13 @@ func find(as []Assumption, field string) *Assumption {
 // and whether the household has set it.
 type Assumed struct {
 	*Assumption
-	Value, Usual float64
+	Value, Usual float64 // Usual is not to be read where NoUsual is set
 	Set          bool
 	Unit         amount.Unit
+	NoUsual      bool   // the book has no figure
+	Known        bool   // false where neither the book nor the household has a figure
+	Chosen       string // of a choice
+	UsualChoice  string
 }
 
 // Assumed returns an assumption of a crop; false where the crop has none of that name.
@@ -282,15 +275,29 @@ func (c *Crop) Assumed(field string) (Assumed, bool) {
 	if a == nil {
 		return Assumed{}, false
 	}
-	slot := a.crop(c)
+	if a.Choices != nil {
+		usual, set := c.chosen[field]
+		if !set {
+			usual = a.get(c)
+		}
+		if !a.fits(c) {
+			return Assumed{}, false
+		}
+		return Assumed{Assumption: a, Set: set, Known: true, Chosen: a.get(c), UsualChoice: usual}, true
+	}
+	slot, known := a.slot(c), true
 	if slot == nil {
-		return Assumed{}, false
+		m := a.optional(c)
+		if m == nil {
+			return Assumed{}, false
+		}
+		slot, known = &m.Value, m.Known
 	}
 	usual, set := c.usual[field]
 	if !set {
 		usual = *slot
 	}
-	return Assumed{a, *slot, usual, set, a.Unit}, true
+	return Assumed{Assumption: a, Value: *slot, Usual: usual, Set: set, Unit: a.Unit, Known: known, NoUsual: !known || usual == noFigure}, true
 }
 
 // Assumed does for a preparation what Crop.Assumed does for a crop.
@@ -308,7 +315,7 @@ func (p *Preparation) Assumed(field string) (Assumed, bool) {
 	if (field == "raw" || field == "batch_units") && p.Unit == "kg" {
 		unit = amount.Kilogram
 	}
-	return Assumed{a, value, usual, set, unit}, true
+	return Assumed{Assumption: a, Value: value, Usual: usual, Set: set, Unit: unit, Known: true}, true
 }
 
 // Assumed does for the household's rules what Crop.Assumed does for a crop;
@@ -323,7 +330,7 @@ func (r *Rules) Assumed(usualRules map[string]float64, field string) (Assumed, b
 	if !set {
 		usual = value
 	}
-	return Assumed{a, value, usual, set, a.Unit}, true
+	return Assumed{Assumption: a, Value: value, Usual: usual, Set: set, Unit: a.Unit, Known: true}, true
 }
 
 // Assumptions lists what may be overruled, by kind of subject: household, crop

@@ -81,15 +81,25 @@ type Rules struct {
 	NotAfter  civil.MonthDay
 }
 
-// CanBe tells whether a crop can come into the ground in a way, by the book.
+// MayBe tells whether a household may have a crop come into the ground in a way: what
+// is grown from seed in any, whatever is usual.
+func MayBe(c *book.Crop, w Way) bool {
+	seed := !c.Perennial() && c.Start != "vegetative" && c.Dense == nil
+	return w == UsualWay || seed || w == Direct && c.Dense != nil
+}
+
+// CanBe tells whether a crop can come into the ground in a way, by the figures that the
+// book has for it.
 func CanBe(c *book.Crop, w Way) bool {
-	switch w {
-	case UsualWay:
+	switch {
+	case w == UsualWay:
 		return true
-	case Direct:
-		return !c.Perennial() && (c.Dense != nil || c.Start != "vegetative" && c.DirectWeeks.Known)
+	case !MayBe(c, w):
+		return false
+	case w == Direct:
+		return c.Dense != nil || c.DirectWeeks.Known
 	}
-	return !c.Perennial() && c.Dense == nil && c.Start != "vegetative" && c.PlantOutWeeks.Known && c.RaiseWeeks.Known
+	return c.PlantOutWeeks.Known && c.RaiseWeeks.Known
 }
 
 // waysOf returns the ways in which a crop's starts are looked for: the first for

@@ -37,8 +37,8 @@ func (h Habit) Validate(c invalid.Check, b *book.Book) {
 	}
 	c.OneOf("school", string(h.School), "", string(season.ByFrost), string(season.ByTemperature))
 	c.OneOf("way", string(h.Way), "", string(season.Direct), string(season.Raised), string(season.Bought))
-	if !season.CanBe(crop, h.Way) {
-		c.OfBook().Add("way", string(h.Way), "a way that the book gives for "+crop.Short())
+	if !season.MayBe(crop, h.Way) {
+		c.OfBook().Add("way", string(h.Way), "a way in which "+crop.Short()+" can be grown")
 	}
 	if !h.NotBefore.IsZero() && !h.NotBefore.Valid() {
 		c.Add("not_before", h.NotBefore.String(), "a day such as 05-20, or none")
@@ -50,6 +50,21 @@ func (h Habit) Validate(c invalid.Check, b *book.Book) {
 	if h.DayLength != "" && !Bulbing(crop) {
 		c.OfBook().Add("day_length", h.DayLength, "none: only bulbing onions go by the length of the day")
 	}
+}
+
+// ways returns how the household has its crops come into the ground, where not as the
+// book has it.
+func (h Household) ways() map[string]string {
+	var out map[string]string
+	for _, x := range h.Habits {
+		if x.Way != season.UsualWay {
+			if out == nil {
+				out = map[string]string{}
+			}
+			out[x.Crop] = string(x.Way)
+		}
+	}
+	return out
 }
 
 // Rules returns the household's rules for a crop.

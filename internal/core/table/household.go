@@ -71,6 +71,9 @@ func (h Household) Book(usual *book.Book) (*book.Book, book.Rules, map[string]fl
 	if err != nil {
 		return nil, book.Rules{}, nil, err
 	}
+	if ways := h.ways(); ways != nil {
+		b = b.Grown(ways)
+	}
 	return b.With(h.Overrules)
 }
 

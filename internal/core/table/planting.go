@@ -68,8 +68,8 @@ func (p Planting) Validate(c invalid.Check, b *book.Book) {
 	}
 	c.OneOf("cover", string(p.Cover), place.CoverNames()...)
 	c.OneOf("way", string(p.Way), "", string(season.Direct), string(season.Raised), string(season.Bought))
-	if !season.CanBe(crop, p.Way) {
-		c.OfBook().Add("way", string(p.Way), "a way that the book gives for "+crop.Short())
+	if !season.MayBe(crop, p.Way) {
+		c.OfBook().Add("way", string(p.Way), "a way in which "+crop.Short()+" can be grown")
 	}
 	day := func(field string, d civil.Date) {
 		if d < civil.Of(1950, 1, 1) || d > civil.Of(2151, 1, 1) {

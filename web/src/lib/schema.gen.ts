@@ -429,6 +429,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/foresight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a change would come to, without making it */
+        post: operations["postForesight"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lines": {
         parameters: {
             query?: never;
@@ -893,6 +910,10 @@ export interface components {
             field: string;
             /** Format: double */
             value: number;
+            /** @description of what is chosen, in place of a value */
+            choice?: string;
+            /** @description the household's reason */
+            why?: string;
         };
         Tally: {
             weeks_fed: number;
@@ -1122,12 +1143,42 @@ export interface components {
         BookFigure: {
             field: string;
             name: string;
+            /** @description what of the crop it is about */
+            part: string;
             unit: string;
             /** Format: double */
             value: number;
             /** Format: double */
             usual: number;
             set: boolean;
+            /** @description false where there is no figure yet */
+            known: boolean;
+            /** @description the book has none */
+            no_usual: boolean;
+            /** @description of what is chosen, not a number */
+            choices: components["schemas"]["BookChoice"][];
+            choice: string;
+            usual_choice: string;
+        };
+        BookChoice: {
+            value: string;
+            words: string;
+        };
+        /** @description one thing decided otherwise */
+        Change: {
+            overrule?: components["schemas"]["Overrule"];
+            habit?: components["schemas"]["Habit"];
+        };
+        Foresight: {
+            before: components["schemas"]["Tally"];
+            after: components["schemas"]["Tally"];
+            wishes: {
+                title: string;
+                was: number;
+                is: number;
+            }[];
+            moves: components["schemas"]["Move"][];
+            more: number;
         };
         PlanWish: {
             id: string;
@@ -2653,6 +2704,31 @@ export interface operations {
                 };
                 content: {
                     "text/calendar": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postForesight: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Change"];
+            };
+        };
+        responses: {
+            /** @description What would follow */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Foresight"];
                 };
             };
             default: components["responses"]["Problem"];

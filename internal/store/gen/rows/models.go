@@ -99,6 +99,8 @@ type Overrule struct {
 	Field    string
 	Position float64
 	Value    float64
+	Choice   string
+	Why      string
 }
 
 type OwnCrop struct {

@@ -741,7 +741,7 @@ func (q *Queries) ListMembers(ctx context.Context) ([]Member, error) {
 }
 
 const listOverrules = `-- name: ListOverrules :many
-SELECT subject, field, position, value FROM overrule ORDER BY position, subject, field
+SELECT subject, field, position, value, choice, why FROM overrule ORDER BY position, subject, field
 `
 
 func (q *Queries) ListOverrules(ctx context.Context) ([]Overrule, error) {
@@ -758,6 +758,8 @@ func (q *Queries) ListOverrules(ctx context.Context) ([]Overrule, error) {
 			&i.Field,
 			&i.Position,
 			&i.Value,
+			&i.Choice,
+			&i.Why,
 		); err != nil {
 			return nil, err
 		}
@@ -1352,8 +1354,8 @@ func (q *Queries) PutMemberAway(ctx context.Context, arg PutMemberAwayParams) er
 }
 
 const putOverrule = `-- name: PutOverrule :exec
-INSERT INTO overrule (subject, field, position, value) VALUES (?, ?, ?, ?)
-ON CONFLICT (subject, field) DO UPDATE SET position = excluded.position, value = excluded.value
+INSERT INTO overrule (subject, field, position, value, choice, why) VALUES (?, ?, ?, ?, ?, ?)
+ON CONFLICT (subject, field) DO UPDATE SET position = excluded.position, value = excluded.value, choice = excluded.choice, why = excluded.why
 `
 
 type PutOverruleParams struct {
@@ -1361,6 +1363,8 @@ type PutOverruleParams struct {
 	Field    string
 	Position float64
 	Value    float64
+	Choice   string
+	Why      string
 }
 
 func (q *Queries) PutOverrule(ctx context.Context, arg PutOverruleParams) error {
@@ -1369,6 +1373,8 @@ func (q *Queries) PutOverrule(ctx context.Context, arg PutOverruleParams) error 
 		arg.Field,
 		arg.Position,
 		arg.Value,
+		arg.Choice,
+		arg.Why,
 	)
 	return err
 }

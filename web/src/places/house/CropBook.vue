@@ -8,6 +8,7 @@ import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useUnits } from '../../lib/units'
 import { capital, count } from '../../lib/words'
+import HabitForm from '../sowings/HabitForm.vue'
 import BookFigures from './BookFigures.vue'
 import OwnForm from './OwnForm.vue'
 
@@ -34,6 +35,8 @@ async function load() {
 onMounted(load)
 watch(() => store.state?.revision, load)
 
+/** Crops of one season are sown; patches and shoots are not grown by such rules. */
+const seasonal = (c: BookCrop) => c.figures.some((f) => f.field === 'winter')
 const changed = (x: BookCrop | BookPreparation) => x.figures.filter((f) => f.set).length
 const has = (...texts: string[]) => {
   const words = find.value.trim().toLowerCase().split(/\s+/)
@@ -120,7 +123,8 @@ useKeys([{ keys: '/', does: 'find in the book', run: () => finder.value?.focus()
         </button>
         <div v-if="open === c.id" class="body">
           <p class="small quiet">{{ c.facts.map((f) => render(f)).join(' · ') }}</p>
-          <BookFigures :subject="'crop/' + c.id" :figures="c.figures" />
+          <BookFigures :subject="'crop/' + c.id" :name="c.name" :figures="c.figures" />
+          <HabitForm v-if="seasonal(c)" :crop="c.id" ask />
           <p class="small quiet">Basis: {{ c.basis }}</p>
           <p class="small acts">
             <button type="button" class="link" @click="making = making === c.id ? '' : c.id">
@@ -159,7 +163,7 @@ useKeys([{ keys: '/', does: 'find in the book', run: () => finder.value?.focus()
           <p class="small quiet">
             Of {{ p.crops.join(', or ') }}<template v-if="p.parts.length">; with {{ p.parts.join(' and ') }}</template>
           </p>
-          <BookFigures :subject="'preparation/' + p.id" :figures="p.figures" />
+          <BookFigures :subject="'preparation/' + p.id" :name="p.name" :figures="p.figures" />
           <ul class="cautions small">
             <li v-for="id in p.cautions" :key="id">
               <strong>{{ capital(cautionOf(id)?.topic ?? '') }}.</strong> {{ cautionOf(id)?.text }}

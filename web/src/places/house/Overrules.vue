@@ -20,7 +20,10 @@ const rows = computed(() =>
       o,
       of: kind === 'household' ? 'The household' : (crop?.name ?? prep?.name ?? capital(id ?? '')),
       what: a?.name ?? o.field,
-      value: say(o.value, prep?.unit === 'kg' && o.field === 'raw' ? 'kg' : (a?.unit ?? '')),
+      why: o.why ?? '',
+      value: o.choice
+        ? o.choice.replace('-', ' ')
+        : say(o.value, prep?.unit === 'kg' && o.field === 'raw' ? 'kg' : (a?.unit ?? '')),
     }
   }),
 )
@@ -40,7 +43,9 @@ async function putBack(o: Overrule) {
     <div v-else class="rows own">
       <template v-for="r in rows" :key="r.o.subject + r.o.field">
         <span>{{ r.of }}</span>
-        <span class="quiet">{{ r.what }}</span>
+        <span class="quiet"
+          >{{ r.what }}<template v-if="r.why">: {{ r.why }}</template></span
+        >
         <span class="number mine">{{ r.value }}</span>
         <button type="button" class="link small" :aria-label="`Put back: ${r.of}, ${r.what}`" @click="putBack(r.o)">
           put back

@@ -4,11 +4,13 @@
 import { ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Habit, Problem } from '../../lib/api'
+import { useForesight } from '../../lib/foresight'
 import { useHousehold, wordsOf } from '../../lib/household'
 import { wayWords, yearDay } from '../../lib/words'
 import DayField from '../../parts/DayField.vue'
+import ForesightPanel from '../../parts/ForesightPanel.vue'
 
-const props = defineProps<{ crop: string }>()
+const props = defineProps<{ crop: string; ask?: boolean }>()
 const store = useHousehold()
 const problem = ref<Problem>()
 const habit = computed<Habit>(() => store.household?.habits.find((h) => h.crop === props.crop) ?? { crop: props.crop })
@@ -16,8 +18,13 @@ const bulbing = computed(() =>
   store.reference?.foods.find((f) => f.name === 'onion')?.kinds.some((k) => k.id === props.crop),
 )
 
-async function set(change: Partial<Habit>) {
+const { change: asked, found, wrong, propose, drop } = useForesight()
+
+/** Asked first, it shows what would follow before it is taken. */
+async function set(change: Partial<Habit>, taking = false) {
+  if (props.ask && !taking) return propose({ habit: { ...habit.value, ...change } })
   problem.value = await store.edit({ command: 'set-habit', habit: { ...habit.value, ...change } })
+  drop()
 }
 </script>
 
@@ -73,6 +80,14 @@ async function set(change: Partial<Habit>) {
         <ElOption value="intermediate" label="intermediate" />
         <ElOption value="long" label="long-day" /> </ElSelect
     ></label>
+    <ForesightPanel
+      v-if="asked"
+      what="How it is grown here"
+      :found="found"
+      @take="set(asked.habit ?? {}, true)"
+      @leave="drop"
+    />
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="problem" class="wrong" role="alert">
       {{ wordsOf(problem) }}
     </p>

@@ -1,0 +1,78 @@
+package plan
+
+import (
+	"slices"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/table"
+)
+
+// Foresight is what a change would come to, before it is taken: the whole plan reckoned
+// again with it.
+type Foresight struct {
+	Before Tally     `json:"before"`
+	After  Tally     `json:"after"`
+	Wishes []FedMove `json:"wishes"` // whose fed weeks would be others
+	Moves  []Move    `json:"moves"`  // sowings that would be others, at most mostMoves
+	More   int       `json:"more"`   // how many more of them
+}
+
+// FedMove is a wish whose fed weeks change.
+type FedMove struct {
+	Title string `json:"title"`
+	Was   int    `json:"was"`
+	Is    int    `json:"is"`
+}
+
+// mostMoves is how many moved sowings are told one by one.
+const mostMoves = 12
+
+// Change is one thing that a household may decide otherwise: a figure, or how it grows
+// a crop. One of them is set.
+type Change struct {
+	Overrule *book.Overrule
+	Habit    *table.Habit
+}
+
+// Foresee reckons what a change would come to. The error is an invalid.Fields about the
+// change where it cannot stand.
+func Foresee(in Input, change Change) (Foresight, error) {
+	before, err := Compute(in)
+	if err != nil {
+		return Foresight{}, err
+	}
+	if o := change.Overrule; o != nil {
+		own := append(slices.DeleteFunc(slices.Clone(in.Household.Overrules), func(x book.Overrule) bool {
+			return x.Subject == o.Subject && x.Field == o.Field
+		}), *o)
+		if _, _, _, err := book.Usual().With([]book.Overrule{*o}); err != nil && book.Usual().Crop(cropOf(o.Subject)) != nil {
+			return Foresight{}, err // told of the one that is asked about
+		}
+		in.Household.Overrules = own
+	}
+	if h := change.Habit; h != nil {
+		in.Household.Habits = append(slices.DeleteFunc(slices.Clone(in.Household.Habits), func(x table.Habit) bool { return x.Crop == h.Crop }), *h)
+	}
+	after, err := allowed(in)
+	if err != nil {
+		return Foresight{}, err
+	}
+	f := Foresight{Before: before.Tally, After: after.Tally, Wishes: []FedMove{}, Moves: Moves(before.Agreement().Sowings, after.Agreement().Sowings)}
+	for i, w := range after.Wishes {
+		if was := before.Wishes[i].WeeksFed; was != w.WeeksFed {
+			f.Wishes = append(f.Wishes, FedMove{w.Title, was, w.WeeksFed})
+		}
+	}
+	if n := len(f.Moves); n > mostMoves {
+		f.Moves, f.More = f.Moves[:mostMoves], n-mostMoves
+	}
+	return f, nil
+}
+
+func cropOf(subject string) string {
+	const crop = "crop/"
+	if len(subject) > len(crop) && subject[:len(crop)] == crop {
+		return subject[len(crop):]
+	}
+	return ""
+}

@@ -1,0 +1,85 @@
+<script setup lang="ts">
+// What a change would come to, with the plan as it is beside it, to be taken or left.
+import { ElButton } from 'element-plus'
+import { computed } from 'vue'
+import type { Foresight } from '../lib/api'
+import { useUnits } from '../lib/units'
+import { count } from '../lib/words'
+import MoveList from './MoveList.vue'
+
+const props = defineProps<{ found?: Foresight; what: string }>()
+const emit = defineEmits<{ take: []; leave: [] }>()
+const { say } = useUnits()
+
+const rows = computed(() => {
+  const f = props.found
+  if (!f) return []
+  const number = (n: number) => String(n)
+  const area = (n: number) => say(n, 'm²')
+  return [
+    { name: 'weeks fed', was: number(f.before.weeks_fed), is: number(f.after.weeks_fed) },
+    { name: 'plants', was: number(f.before.plants), is: number(f.after.plants) },
+    { name: 'sowings', was: number(f.before.sowings), is: number(f.after.sowings) },
+    { name: 'bed in the fullest week', was: area(f.before.area), is: area(f.after.area) },
+    { name: 'jars to fill', was: number(f.before.jars), is: number(f.after.jars) },
+  ].filter((r) => r.was !== r.is)
+})
+const nothing = computed(
+  () => props.found && !rows.value.length && !props.found.wishes.length && !props.found.moves.length,
+)
+</script>
+
+<template>
+  <div class="foresight small" role="region" :aria-label="'What follows: ' + what">
+    <p class="what">{{ what }}</p>
+    <p v-if="!found" class="quiet">The plan is reckoned with it…</p>
+    <p v-else-if="nothing">Nothing in this year’s plan would change by it.</p>
+    <template v-else>
+      <p>
+        <span v-for="r in rows" :key="r.name" class="figure"
+          >{{ r.name }} <span class="number">{{ r.was }}</span> → <strong class="number">{{ r.is }}</strong></span
+        >
+      </p>
+      <p v-if="found.wishes.length">
+        <span v-for="w in found.wishes" :key="w.title" class="figure"
+          >{{ w.title }}: fed {{ count(w.was, 'week') }} → <strong>{{ w.is }}</strong></span
+        >
+      </p>
+      <MoveList v-if="found.moves.length" :moves="found.moves" />
+      <p v-if="found.more" class="quiet">and {{ count(found.more, 'sowing') }} more</p>
+    </template>
+    <slot />
+    <div class="buttons">
+      <ElButton size="small" type="primary" :disabled="!found" @click="emit('take')">Take it</ElButton>
+      <ElButton size="small" @click="emit('leave')">Leave it as it is</ElButton>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.foresight {
+  border-left: 3px solid var(--accent);
+  background: var(--wash);
+  padding: 0.5rem 0.8rem;
+  margin: 0.4rem 0;
+  flex-basis: 100%;
+}
+.foresight p {
+  margin: 0.15rem 0;
+}
+.what {
+  font-weight: 650;
+}
+.figure {
+  display: inline-block;
+  margin-right: 1.2rem;
+}
+.buttons {
+  display: flex;
+  gap: 0.6rem;
+  margin-top: 0.5rem;
+}
+.buttons .el-button + .el-button {
+  margin-left: 0;
+}
+</style>
