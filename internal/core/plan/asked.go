@@ -204,7 +204,11 @@ func (c *computation) size(r *row) {
 		if n := counted(r); n > 0 {
 			w.Amount = table.Amount{Kind: table.Plants, Number: float64(n)}
 		}
-		z := c.desk.Count(base, r.crop, w.Layout, reckon.Ask{Raised: first.s.Start.Raised, Bought: first.s.Start.Bought}, w)
+		of := 1
+		if r.hand == nil {
+			of = first.s.Of
+		}
+		z := c.desk.Count(base, r.crop, w.Layout, reckon.Ask{Raised: first.s.Start.Raised, Bought: first.s.Start.Bought}, w, first.s.Part/float64(of))
 		z.Given = []reckon.Given{{Plants: z.Plants, Area: z.Area}}
 		c.add(r, z, r.id, []string{base}, false)
 		return

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strings"
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
@@ -201,6 +202,10 @@ func (c *computation) givesOf(group []*asked, h *table.Hand, share float64) floa
 	if share <= 0 {
 		return 0
 	}
+	if a := group[0]; a.form == "" { // plants that nobody weighs
+		w := c.resolved[a.wish].Wish
+		return math.Min(1, float64(h.Plants)/float64(c.quiet.Count("", a.crop, w.Layout, reckon.Ask{}, w, 1).Plants))
+	}
 	want := c.wants(group, group[0].use.Season, h.Start, group[0].use.Weeks, group[0].key.layout)
 	if want == 0 {
 		return 1
@@ -220,13 +225,25 @@ func (c *computation) starve(group []*asked, weeks season.Weeks, s *season.Seaso
 		out := &c.plan.Wishes[a.wish]
 		c.gaps(a, mine)
 		left := mine
+		type near struct{ sow, beside int }
+		closes := map[near][]int{}
+		var order []near
 		for _, w := range mine.List() {
 			if st, beside := crowded(s, sowings, w); beside != nil {
 				left &^= season.Weeks(0).With(w)
-				out.Notes = append(out.Notes, fmt.Sprintf("the week of %s is not fed: a sowing on %s would, but nobody sows again so near to that of %s",
-					(c.start+civil.Date(7*w)).Short(), (c.start+civil.Date(st.Sow)).Short(), (c.start+civil.Date(beside.Start.Sow)).Short()))
+				k := near{st.Sow, beside.Start.Sow}
+				if closes[k] == nil {
+					order = append(order, k)
+				}
+				closes[k] = append(closes[k], w)
 			}
 		}
+		for _, k := range order { // weeks that one sowing would close are told together
+			out.Notes = append(out.Notes, fmt.Sprintf("%s not fed: a sowing on %s would do it, but nobody sows again so near to that of %s",
+				c.weeksOf(closes[k]), (c.start+civil.Date(k.sow)).Short(), (c.start+civil.Date(k.beside)).Short()))
+		}
+		dear := map[string][]int{}
+		var prices []string
 		for _, w := range left.List() {
 			least := math.Inf(1)
 			for i := range s.Starts {
@@ -236,13 +253,33 @@ func (c *computation) starve(group []*asked, weeks season.Weeks, s *season.Seaso
 			}
 			if !math.IsInf(least, 1) && least > 0 {
 				left &^= season.Weeks(0).With(w)
-				out.Notes = append(out.Notes, fmt.Sprintf("the week of %s is not fed: it would take %.1f times the plants of a good week", (c.start+civil.Date(7*w)).Short(), least))
+				price := fmt.Sprintf("%.1f", least)
+				if dear[price] == nil {
+					prices = append(prices, price)
+				}
+				dear[price] = append(dear[price], w)
 			}
+		}
+		for _, price := range prices {
+			out.Notes = append(out.Notes, fmt.Sprintf("%s not fed: it would take %s times the plants of a good week", c.weeksOf(dear[price]), price))
 		}
 		if left != 0 {
 			out.Notes = append(out.Notes, fmt.Sprintf("what was sown and counted leaves %d weeks that nothing else can feed any more", left.Count()))
 		}
 	}
+}
+
+// weeksOf names weeks by their first days: the week of 12 May is, the weeks of 12 and
+// 19 May are.
+func (c *computation) weeksOf(weeks []int) string {
+	days := make([]string, len(weeks))
+	for i, w := range weeks {
+		days[i] = (c.start + civil.Date(7*w)).Short()
+	}
+	if len(days) == 1 {
+		return "the week of " + days[0] + " is"
+	}
+	return "the weeks of " + strings.Join(days[:len(days)-1], ", ") + " and " + days[len(days)-1] + " are"
 }
 
 // gaps takes weeks from what is to feed them: nothing does.
@@ -287,7 +324,7 @@ func (c *computation) orphans(used map[*table.Planting]bool) {
 		k := slices.IndexFunc(c.resolver.Hands[p.Crop], func(h *table.Hand) bool { return h.Planting == p })
 		h := c.resolver.Hands[p.Crop][k]
 		n := max(1, p.Plants, p.Asked)
-		z := c.desk.Count("sowing/"+p.ID, crop, "", reckon.Ask{Raised: h.Start.Raised, Bought: h.Start.Bought}, table.Wish{Amount: table.Amount{Kind: table.Plants, Number: float64(n)}})
+		z := c.desk.Count("sowing/"+p.ID, crop, "", reckon.Ask{Raised: h.Start.Raised, Bought: h.Start.Bought}, table.Wish{Amount: table.Amount{Kind: table.Plants, Number: float64(n)}}, 1)
 		sw := c.dates(crop, "", sowing.Sowing{Start: h.Start, Of: 1, Part: 1, Hand: h})
 		sw.ID, sw.Cover, sw.For, sw.Feeds, sw.hand = p.ID, string(p.Cover), []Served{}, []int{}, h
 		sw.fill(z, crop)

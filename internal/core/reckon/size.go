@@ -69,11 +69,15 @@ func (d *Desk) Sow(base string, c *book.Crop, layout table.Layout, ask Ask) Size
 }
 
 // Count sizes plants that nobody weighs, by number, by area (m²) or by metres of row.
-func (d *Desk) Count(base string, c *book.Crop, layout table.Layout, ask Ask, w table.Wish) Size {
+// A sowing has a share of them.
+func (d *Desk) Count(base string, c *book.Crop, layout table.Layout, ask Ask, w table.Wish, share float64) Size {
 	z := Size{Stand: StandIn(c, layout, d.Bed())}
 	f := figures{base}
 	s := d.Recorder.Open(f.base, "plants", c.Short(), "plants")
 	s.Do(working.Start, "Wished", w.Amount.Number, w.Amount.Kind.Unit(), working.Household)
+	if share < 1 {
+		s.Do(working.Times, "Share of this sowing", share, amount.Share, working.Household)
+	}
 	if w.Amount.Kind == table.Area {
 		s.Do(working.Over, "Ground a plant gets", z.Stand.Ground, amount.SquareMetre, working.Reckoned)
 	}

@@ -262,7 +262,7 @@ func (s *Season) mostLiked(first, end int, liked func(Start) int) int {
 // first for any other. They are equal where there is none.
 func (s *Season) safe(late bool) (first, end int) {
 	for i, st := range s.Starts[:s.main] {
-		if !st.Safe {
+		if !st.Safe || late && st.Winters { // what stands through the winter is ready in spring
 			continue
 		}
 		if first < end && (end < i || mod(st.Day-s.Starts[i-1].Day, place.Days) != 1) {

@@ -50,11 +50,11 @@ func (ch chooser) kind(w Wish, form Form, prep *book.Preparation) (*book.Crop, s
 		c := best(kinds, func(c *book.Crop) float64 { return c.StoreWeeks.Value })
 		return c, fmt.Sprintf("of its kinds it keeps longest, %.0f weeks", c.StoreWeeks.Value)
 	case form.PutUp():
-		c := best(kinds, func(c *book.Crop) float64 { return -glut(c) })
+		c := forPuttingUp(kinds, prep)
 		if c.Harvest == book.Once {
-			return c, "of its kinds it comes all at once, for putting up"
+			return c, "of its kinds it suits this best, and comes all at once"
 		}
-		return c, fmt.Sprintf("of its kinds it comes most at once, within %.0f days, for putting up", c.HarvestDays)
+		return c, fmt.Sprintf("of its kinds it suits this best, and comes within %.0f days", c.HarvestDays)
 	}
 	// One sowing of a kind that goes on gives a little every day; the book lists
 	// the ordinary one of them first.
@@ -69,12 +69,34 @@ func (ch chooser) kind(w Wish, form Form, prep *book.Preparation) (*book.Crop, s
 	return c, fmt.Sprintf("of its kinds it is fresh in most weeks, %d", ch.seasons(c).Fresh().Count())
 }
 
-// glut is the days over which a kind's harvest spreads.
-func glut(c *book.Crop) float64 {
-	if c.GoesOn {
-		return 2 * c.HarvestDays
+// thrifty is how many times the least ground a kind may ask for its weight and still be
+// taken for being the better one for a preparation.
+const thrifty = 1.25
+
+// forPuttingUp picks the kind for a preparation: of those that come together, and do
+// not go on giving a little every day where another does not, the first in the
+// preparation's own order that asks for no more than a quarter more ground than the
+// thriftiest. For what is pickled or fermented whole the order alone counts: nobody
+// takes slicing cucumbers for the crock because they bear more.
+func forPuttingUp(kinds []*book.Crop, prep *book.Preparation) *book.Crop {
+	together := slices.DeleteFunc(slices.Clone(kinds), func(c *book.Crop) bool { return c.GoesOn })
+	if len(together) == 0 {
+		together = kinds
 	}
-	return c.HarvestDays
+	ground := func(c *book.Crop) float64 { return c.UsualGround() / math.Max(1e-9, c.Yield.Value*(1-c.FailProb)) }
+	least := math.Inf(1)
+	for _, c := range together {
+		least = math.Min(least, ground(c))
+	}
+	whole := prep.Form == string(Pickled) || prep.Form == string(Fermented)
+	for _, id := range prep.Crops {
+		for _, c := range together {
+			if c.ID == id && (whole || ground(c) <= least*thrifty+1e-9) {
+				return c
+			}
+		}
+	}
+	return together[0]
 }
 
 // best returns the first of the crops for which the score is greatest.

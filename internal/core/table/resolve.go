@@ -102,9 +102,10 @@ func (rs *Resolver) Resolve(w Wish) Resolved {
 	if w.Amount.Kind.Unweighed() {
 		c, why := ch.kind(w, "", nil)
 		u := Use{Crop: c, Why: why, Season: rs.Seasons(c, w.Cover)}
-		u.Lot = u.Season.Lot(false, 1, nil)
-		if rs.hands(&u, w); len(u.Hands) > 0 {
-			u.Lot = []int{len(u.Season.Starts) - 1}
+		u.Lot = rs.counted(u.Season, w)
+		own := len(u.Season.Starts)
+		for rs.hands(&u, w); own < len(u.Season.Starts); own++ {
+			u.Lot = append(withoutNearest(u.Season, u.Lot, u.Hands), own)
 		}
 		rs.noteSeason(&r, u)
 		r.Uses = []Use{u}
@@ -291,7 +292,9 @@ func (rs *Resolver) lot(u *Use, w Wish) {
 	if u.Form == Cellar {
 		u.Season = u.Season.ForStore(rs.fromStore(w))
 	}
-	late := Late(u.Crop, u.Season)
+	// A crock is filled in the cool of autumn: what is gathered once for it is timed
+	// like a late keeper.
+	late := Late(u.Crop, u.Season) || u.Form == Fermented && u.Crop.Harvest == book.Once && !u.Season.Endless()
 	m := w.Stagger.Sowings
 	if m == 0 {
 		m = rs.split(u, w)
@@ -424,6 +427,20 @@ func withoutNearest(s *season.Season, starts []int, hands []*Hand) []int {
 		return starts
 	}
 	return slices.Delete(slices.Clone(starts), nearest, nearest+1)
+}
+
+// counted returns the starts of plants that nobody weighs: one, or as many as the wish
+// says, so many days apart.
+func (rs *Resolver) counted(s *season.Season, w Wish) []int {
+	switch m := max(1, w.Stagger.Sowings); {
+	case w.Stagger.Kind == Every:
+		return s.Every(w.Stagger.Days)
+	case w.Stagger.Kind == Times && w.Stagger.Days > 0:
+		return s.Series(m, w.Stagger.Days, season.AllYear)
+	case w.Stagger.Kind == Times && m > 1:
+		return s.Spread(m, season.AllYear)
+	}
+	return s.Lot(false, 1, nil)
 }
 
 func distance(a, b int) int {

@@ -221,17 +221,17 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
         </ElInput>
         <span v-if="at('left')" class="wrong" role="alert">{{ at('left') }}</span>
       </label>
-      <label v-if="!unweighed && draft.forms.includes('fresh') && !putUp" class="field">
+      <label v-if="(unweighed || draft.forms.includes('fresh')) && !putUp" class="field">
         <span>Sown</span>
         <ElSelect v-model="draft.stagger" aria-label="Sown">
-          <ElOption value="need" label="as the table needs it" />
+          <ElOption value="need" :label="unweighed ? 'all at once' : 'as the table needs it'" />
           <ElOption value="every" label="every so many days" />
           <ElOption value="times" label="so many times" />
-          <ElOption value="once" label="all at once" />
+          <ElOption v-if="!unweighed" value="once" label="all at once" />
         </ElSelect>
       </label>
       <label
-        v-if="!unweighed && draft.forms.includes('fresh') && !putUp && ['every', 'times'].includes(draft.stagger)"
+        v-if="(unweighed || draft.forms.includes('fresh')) && !putUp && ['every', 'times'].includes(draft.stagger)"
         class="field narrow"
       >
         <span>Days between</span>
@@ -248,7 +248,7 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
         <span>An early row</span>
         <ElCheckbox v-model="draft.early" data-early>risk one cheap row two weeks early</ElCheckbox>
       </div>
-      <label v-if="!unweighed && (kept || draft.stagger === 'times')" class="field narrow">
+      <label v-if="(!unweighed && kept) || draft.stagger === 'times'" class="field narrow">
         <span>{{ draft.stagger === 'times' ? 'Sowings' : 'Sowings of what is kept' }}</span>
         <ElInput
           v-model="draft.sowings"

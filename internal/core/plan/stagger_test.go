@@ -1,0 +1,62 @@
+package plan_test
+
+import (
+	"math"
+	"slices"
+	"testing"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/plan"
+	"inventory/internal/core/table"
+)
+
+// Plants that nobody weighs are sown as often as the wish says, so many of them each.
+func TestPlantsThatNobodyWeighsAreStaggered(t *testing.T) {
+	in := demoInput(t)
+	for _, c := range []struct {
+		stagger table.Stagger
+		want    []int // plants of each sowing
+		apart   int
+	}{
+		{table.Stagger{Kind: table.ByNeed}, []int{24}, 0},
+		{table.Stagger{Kind: table.Times, Sowings: 3, Days: 10}, []int{8, 8, 8}, 10},
+		{table.Stagger{Kind: table.Times, Sowings: 2}, []int{12, 12}, 0},
+	} {
+		w := table.Wish{ID: "m", Food: "nasturtium", Forms: []table.Form{}, Amount: table.Amount{Kind: table.Plants, Number: 24}, Stagger: c.stagger}
+		w.Fill()
+		in.Household.Wishes = []table.Wish{w}
+		p, err := plan.Compute(in)
+		if err != nil {
+			t.Fatal(err)
+		}
+		var got []int
+		for i, s := range p.Sowings {
+			if s.Crop != "nasturtium" {
+				continue
+			}
+			if got = append(got, s.Plants); c.apart > 0 && len(got) > 1 && s.Day-p.Sowings[i-1].Day != civil.Date(c.apart) {
+				t.Errorf("%+v: %d days apart", c.stagger, s.Day-p.Sowings[i-1].Day)
+			}
+		}
+		if !slices.Equal(got, c.want) {
+			t.Errorf("%+v: sown %v, want %v", c.stagger, got, c.want)
+		}
+	}
+}
+
+// A row of so many metres takes the plants that stand in it.
+func TestPlantsByTheMetreOfRow(t *testing.T) {
+	in := demoInput(t)
+	w := table.Wish{ID: "m", Food: "nasturtium", Forms: []table.Form{}, Amount: table.Amount{Kind: table.RowLength, Number: 6}}
+	w.Fill()
+	in.Household.Wishes = []table.Wish{w}
+	p, err := plan.Compute(in)
+	if err != nil {
+		t.Fatal(err)
+	}
+	want := int(math.Ceil(6*100/book.Usual().Crop("nasturtium").InRow.Value - 1e-9))
+	if p.Wishes[0].Plants != want {
+		t.Errorf("6 m of row hold %d plants, want %d", p.Wishes[0].Plants, want)
+	}
+}
