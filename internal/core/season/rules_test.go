@@ -139,3 +139,18 @@ func TestNotBeforeAndNotAfter(t *testing.T) {
 		}
 	}
 }
+
+// Example R: a head or root of nine days stands for nine days where it is as warm as its
+// catalogue days want, longer in the cool, and never more than half as fast again.
+func TestStandingLife(t *testing.T) {
+	for mean, want := range map[float64]int{18: 9, 11: 18, 5: 126, 30: 6} {
+		y := &place.Year{}
+		for d := range y.Mean {
+			y.Mean[d] = mean
+		}
+		g := &ground{crop: &book.Crop{HoldDays: 9, TBase: 4, TRef: 18}, year: y}
+		if got := g.stands(100) - 100; got != want {
+			t.Errorf("at %g °C it stands %d days, want %d", mean, got, want)
+		}
+	}
+}
