@@ -40,15 +40,50 @@ func (c *computation) jobOf(s *Sowing) work.Job {
 		}
 	}
 	j.Kept = slices.ContainsFunc(s.For, func(f Served) bool { return f.Form == string(table.Cellar) })
-	if cover := place.Coverings[place.Cover(s.Cover)]; cover.Max > 0 { // off once the days are warm
-		for d := int(s.Day - c.start); d < s.ground.to; d++ {
-			if c.year.Max[((d+c.start.YearDay())%place.Days+place.Days)%place.Days] > place.OpenAbove {
-				j.Uncover = c.start + civil.Date(d)
-				break
-			}
+	if s.Cover != "" && s.Method != "tray" {
+		j.Cover, j.Covers = coverNames[place.Cover(s.Cover)], c.covered(s)
+		switch place.Cover(s.Cover) {
+		case place.Fleece, place.Net, place.Shade:
+			j.Hoops = int(math.Ceil(s.BedLength/hoopsApart-1e-9)) + 1
 		}
 	}
 	return j
+}
+
+// hoopsApart is how far apart the hoops stand that hold a cover, m.
+const hoopsApart = 1
+
+// coverNames says a cover in the middle of a sentence.
+var coverNames = map[place.Cover]string{place.Fleece: "fleece", place.Net: "net", place.Frame: "frame", place.Tunnel: "tunnel", place.Shade: "shade cloth"}
+
+// Nobody takes a cover off for less than a fortnight, or puts one on for less than a
+// week.
+const leastOpen, leastCovered = 14, 7
+
+// covered returns when the cover of a sowing lies while it stands: a warming one in cool
+// days, shade in warm ones, a net always.
+func (c *computation) covered(s *Sowing) (out []work.Covered) {
+	cover := place.Coverings[place.Cover(s.Cover)]
+	lies := func(d int) bool {
+		warm := c.year.Max[((d+c.start.YearDay())%place.Days+place.Days)%place.Days] > place.OpenAbove
+		return cover == (place.Covering{}) || warm == (cover.Max < 0)
+	}
+	day := func(d int) civil.Date { return c.start + civil.Date(d) }
+	for d := s.ground.from; d < s.ground.to; d++ {
+		if !lies(d) {
+			continue
+		}
+		on := d
+		for d < s.ground.to && lies(d) {
+			d++
+		}
+		if last := len(out) - 1; last >= 0 && day(on)-out[last].Off < leastOpen {
+			out[last].Off = day(d)
+			continue
+		}
+		out = append(out, work.Covered{On: day(on), Off: day(d)})
+	}
+	return slices.DeleteFunc(out, func(x work.Covered) bool { return x.Off-x.On < leastCovered })
 }
 
 // garden lists what there is to do for every sowing, and adds the hours and the

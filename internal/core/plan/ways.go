@@ -158,7 +158,7 @@ func (c *computation) candidates(w table.Wish, r *table.Resolved) (out []Way) {
 	if slices.Contains(w.Forms, table.Fresh) {
 		for _, cover := range []place.Cover{place.Fleece, place.Tunnel, place.Shade} {
 			if cover != w.Cover {
-				add("grow what is eaten fresh under "+coverWords[cover], func(x *table.Wish) { x.Cover = cover })
+				add("grow it under "+coverWords[cover], func(x *table.Wish) { x.Cover = cover })
 			}
 		}
 		if w.Stagger.Kind != table.ByNeed {

@@ -108,7 +108,7 @@ func (c *computation) ask(out *Wish, i int, r *table.Resolved, u *table.Use) {
 	c.cautions(out, u)
 	a := asked{
 		wish: i, use: u, crop: u.Crop, base: base, form: u.Form, confidence: w.ConfidenceFor(u.Form),
-		key: groupKey{crop: u.Crop.ID, fresh: u.Form == table.Fresh, pieces: out.HarvestUnit == amount.Piece, layout: w.Layout, piece: w.Piece},
+		key: groupKey{crop: u.Crop.ID, fresh: u.Form == table.Fresh, pieces: out.HarvestUnit == amount.Piece, layout: w.Layout, piece: w.Piece, cover: w.Cover},
 	}
 	if w.Piece > 0 {
 		spaced, err := reckon.ForPiece(u.Crop, w.Piece, w.Layout, c.desk.Bed())
@@ -120,7 +120,7 @@ func (c *computation) ask(out *Wish, i int, r *table.Resolved, u *table.Use) {
 	case "":
 		a.key.unweighed = w.ID
 	case table.Fresh:
-		a.key.stagger, a.key.cover = w.Stagger, w.Cover
+		a.key.stagger = w.Stagger
 		if w.Stagger.Kind == table.OneGo {
 			a.key.once = u.Weeks // the one start is the best for these weeks
 		}

@@ -123,6 +123,7 @@ func (rs *Resolver) Resolve(w Wish) Resolved {
 		u.Why = why
 		rs.noteSeason(&r, u)
 		rs.dayLength(&r, c)
+		rs.idleCover(&r, c)
 		possible |= u.CanFeed
 		r.Uses = append(r.Uses, u)
 	}
@@ -190,11 +191,23 @@ func (rs *Resolver) noteSeason(r *Resolved, u Use) {
 	r.Notes = append(r.Notes, note)
 }
 
+// idleCover says so where the cover of a wish changes nothing: its crop is begun and
+// picked on the same days without it.
+func (rs *Resolver) idleCover(r *Resolved, c *book.Crop) {
+	cover := r.Wish.Cover
+	if cover == place.NoCover || cover == place.Net { // a net keeps pests off
+		return
+	}
+	under, open := rs.Seasons(c, cover), rs.Seasons(c, place.NoCover)
+	if slices.Equal(under.Starts, open.Starts) {
+		r.Notes = append(r.Notes, fmt.Sprintf("the %s does nothing for %s here: it is begun and picked on the same days without it", cover, strings.ToLower(c.Short())))
+	}
+}
+
 // use works out which weeks one form of one crop could feed.
 func (rs *Resolver) use(w Wish, f Form, c *book.Crop, prep *book.Preparation) Use {
-	u := Use{Form: f, Crop: c, Season: rs.Seasons(c, place.NoCover), Prep: prep}
+	u := Use{Form: f, Crop: c, Season: rs.Seasons(c, w.Cover), Prep: prep}
 	if f == Fresh {
-		u.Season = rs.Seasons(c, w.Cover)
 		hands := rs.ByHand(c, w.Cover, w.ID, f, false)
 		switch w.Stagger.Kind {
 		case Every:
@@ -268,11 +281,7 @@ func (rs *Resolver) yearly(w Wish, c *book.Crop) int {
 
 // hands puts the starts of the plantings that are for a use into its season.
 func (rs *Resolver) hands(u *Use, w Wish) {
-	cover := place.NoCover
-	if u.Form == Fresh || u.Form == "" {
-		cover = w.Cover
-	}
-	u.Hands = rs.ByHand(u.Crop, cover, w.ID, u.Form, false)
+	u.Hands = rs.ByHand(u.Crop, w.Cover, w.ID, u.Form, false)
 	if len(u.Hands) == 0 {
 		return
 	}
@@ -299,7 +308,7 @@ func (rs *Resolver) lot(u *Use, w Wish) {
 	if m == 0 {
 		m = rs.split(u, w)
 	}
-	plain := rs.Agreements.starts(u.Crop, place.NoCover, false, u.Season)
+	plain := rs.Agreements.starts(u.Crop, w.Cover, false, u.Season)
 	if len(plain) != m {
 		plain = u.Season.Lot(late, m, rs.liking(u, w))
 	}

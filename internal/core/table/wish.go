@@ -182,7 +182,7 @@ type Wish struct {
 	Left       float64     `json:"left,omitempty"` // still on the shelf when the new crop is put up, in the amount's unit
 	Stagger    Stagger     `json:"stagger"`
 	Layout     Layout      `json:"layout,omitempty"`
-	Cover      place.Cover `json:"cover,omitempty"` // over its sowings for the table
+	Cover      place.Cover `json:"cover,omitempty"` // over its sowings
 	Piece      float64     `json:"piece,omitempty"` // g, the wanted size of a root, head or bulb; 0: as it comes
 	Pins       []Pin       `json:"pins,omitempty"`  // weeks given a source by hand
 	Story      *Story      `json:"story,omitempty"` // what became of last year's, from which the amount follows
@@ -377,6 +377,9 @@ func (w Wish) validatePreparation(c invalid.Check, field, id string, b *book.Boo
 // validateHand looks at what is set by hand: pins, cover, size of a piece.
 func (w Wish) validateHand(c invalid.Check, kinds []*book.Crop) {
 	c.OneOf("cover", string(w.Cover), place.CoverNames()...)
+	if w.Cover != place.NoCover && !slices.ContainsFunc(kinds, func(k *book.Crop) bool { return k.Dense == nil }) {
+		c.Add("cover", string(w.Cover), "none: shoots grow on trays indoors")
+	}
 	if w.Piece != 0 {
 		c.Number("piece", w.Piece, 1, 50000)
 		if !slices.ContainsFunc(kinds, func(k *book.Crop) bool { n, ok := k.PiecesPerPlant(k.Yield.Value); return ok && n == 1 }) {

@@ -55,14 +55,21 @@ type Job struct {
 	Method string // raised, bought, direct, stock, tray, patch
 
 	Date, Harden, Out, Up, First, Last, Clear civil.Date
-	Uncover                                   civil.Date // the cover comes off; zero: there is none
 
 	Cells, SetOut, Stations, Each, Plants int
 	Drill, SeedGram, Area, Gives          float64 // m, g, m², kg or pieces
 	Unit                                  amount.Unit
 	Stock                                 string // what planting stock is called: tubers, cloves
 	Kept                                  bool   // it goes into a store
+
+	Cover  string    // what it is called: fleece, net; empty where there is none
+	Covers []Covered // when it lies, in order
+	Hoops  int       // that hold it
 }
+
+// Covered is a span of days in which a cover lies: put on on the first and taken off on
+// the last.
+type Covered struct{ On, Off civil.Date }
 
 // How long after it is up a sowing is thinned and staked, and after it is
 // planted hilled, days.
@@ -108,9 +115,19 @@ func Tasks(j Job, r book.Rules) []Task {
 		}
 		add(t)
 	}
-	if j.Uncover > stands {
-		add(Task{What: CoverOn, Do: "Put the cover on", Day: stands, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area})
-		add(Task{What: CoverOff, Do: "Take the cover off, or open it", Day: j.Uncover, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area / 2})
+	for i, c := range j.Covers {
+		again := ""
+		if i > 0 {
+			again = fmt.Sprintf("-%d", i+1)
+		}
+		on, off := "Put the "+j.Cover+" on", "Take the "+j.Cover+" off"
+		if j.Cover == "tunnel" || j.Cover == "frame" {
+			on, off = "Shut the "+j.Cover, "Open the "+j.Cover
+		} else if j.Hoops > 0 {
+			on += fmt.Sprintf(", over %d hoops", j.Hoops)
+		}
+		add(Task{What: CoverOn + again, Do: on, Day: c.On, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area})
+		add(Task{What: CoverOff + again, Do: off, Day: c.Off, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area / 2})
 	}
 	if j.Up != 0 {
 		add(Task{What: UpBy, Do: "Up by now, or sow again", Day: j.Up, Count: float64(j.Plants), Unit: amount.Plant})

@@ -30,7 +30,7 @@ func TestTheWorkOfEachWay(t *testing.T) {
 		{"bought", Job{Crop: b.Crop("lettuce-head"), Method: "bought", Date: day, Out: day, First: day + 50, Last: day + 60, Clear: day + 68, SetOut: 12, Plants: 11, Gives: 10, Unit: amount.Piece}, "plant-out pick clear"},
 		{"a drill", Job{Crop: b.Crop("carrot"), Method: "direct", Date: day, Up: day + 21, First: day + 80, Last: day + 80, Clear: day + 88, Drill: 9, Plants: 200, Area: 3, Gives: 12, Unit: amount.Kilogram}, "sow up-by thin lift clear"},
 		{"potatoes", Job{Crop: b.Crop("potato-main"), Method: "stock", Stock: "tubers", Date: day, Out: day, Up: day + 30, First: day + 120, Last: day + 120, Clear: day + 128, SetOut: 100, Plants: 95, Area: 25, Gives: 80, Unit: amount.Kilogram, Kept: true}, ""},
-		{"under fleece", Job{Crop: b.Crop("radish"), Method: "direct", Date: day, Uncover: day + 40, Up: day + 8, First: day + 45, Last: day + 45, Clear: day + 53, Drill: 2, Plants: 60, Area: 1, Gives: 1, Unit: amount.Kilogram}, "sow cover-on up-by thin cover-off lift clear"},
+		{"under fleece", Job{Crop: b.Crop("radish"), Method: "direct", Date: day, Cover: "fleece", Covers: []Covered{{day, day + 40}}, Up: day + 8, First: day + 45, Last: day + 45, Clear: day + 53, Drill: 2, Plants: 60, Area: 1, Gives: 1, Unit: amount.Kilogram}, "sow cover-on up-by thin cover-off lift clear"},
 	} {
 		if c.job.Crop == nil {
 			continue // the book calls it otherwise

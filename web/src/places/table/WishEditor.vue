@@ -269,8 +269,8 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
           <ElOption value="plot" label="rows in open ground" />
         </ElSelect>
       </label>
-      <label v-if="!unweighed && !putUp && draft.forms.includes('fresh')" class="field">
-        <span>Cover over what is eaten fresh</span>
+      <label class="field">
+        <span>Cover over it</span>
         <ElSelect v-model="draft.cover" aria-label="Cover" :empty-values="[null, undefined]">
           <ElOption v-for="(words, c) in coverWords" :key="c" :value="c" :label="words" />
         </ElSelect>

@@ -1,0 +1,107 @@
+package plan_test
+
+import (
+	"slices"
+	"strings"
+	"testing"
+
+	"inventory/internal/core/civil"
+	"inventory/internal/core/place"
+	"inventory/internal/core/plan"
+	"inventory/internal/core/table"
+)
+
+func covered(t *testing.T, food, kind string, form table.Form, prep string, cover place.Cover) (plan.Plan, []plan.Sowing) {
+	t.Helper()
+	in := demoInput(t)
+	w := table.Wish{ID: "c", Food: food, Kind: kind, Forms: []table.Form{form}, Amount: table.Amount{Kind: table.WeightYear, Number: 20}, Cover: cover}
+	if prep != "" {
+		w.Preparations = []string{prep}
+	}
+	w.Fill()
+	in.Household.Wishes = []table.Wish{w}
+	p, err := plan.Compute(in)
+	if err != nil {
+		t.Fatal(err)
+	}
+	var out []plan.Sowing
+	for _, s := range p.Sowings {
+		if slices.ContainsFunc(s.For, func(f plan.Served) bool { return f.Wish == "c" && !f.Part }) {
+			out = append(out, s)
+		}
+	}
+	if len(out) == 0 {
+		t.Fatalf("no sowing of %s", food)
+	}
+	return p, out
+}
+
+func tasks(s plan.Sowing, begins string) (days []civil.Date, do string) {
+	for _, task := range s.Tasks {
+		if strings.HasPrefix(task.What, begins) {
+			days, do = append(days, task.Day), task.Do
+		}
+	}
+	return days, do
+}
+
+// A cover lies over what is put up and what is stored too, and moves its dates.
+func TestACoverServesEveryUse(t *testing.T) {
+	_, open := covered(t, "tomato", "tomato-paste", table.Canned, "tomato-crushed-canned", place.NoCover)
+	_, under := covered(t, "tomato", "tomato-paste", table.Canned, "tomato-crushed-canned", place.Tunnel)
+	if under[0].Cover != string(place.Tunnel) || under[0].Day >= open[0].Day {
+		t.Errorf("under a tunnel it goes in on %s, in the open on %s", under[0].Day, open[0].Day)
+	}
+	_, open = covered(t, "carrot", "carrot-storage", table.Cellar, "", place.NoCover)
+	_, under = covered(t, "carrot", "carrot-storage", table.Cellar, "", place.Fleece)
+	if under[0].Cover != string(place.Fleece) || under[0].Day == open[0].Day {
+		t.Errorf("under fleece storage carrots are sown on %s, in the open on %s", under[0].Day, open[0].Day)
+	}
+}
+
+// A warming cover comes off when the days are warm and lies again when they are cool; a
+// net lies from the first day to the last. The hoops are counted.
+func TestWhenACoverIsPutOnAndTakenOff(t *testing.T) {
+	_, kale := covered(t, "kale", "", table.Fresh, "", place.Fleece)
+	s := kale[len(kale)-1]
+	on, do := tasks(s, "cover-on")
+	off, _ := tasks(s, "cover-off")
+	if len(on) == 0 || len(on) != len(off) || !strings.Contains(do, "hoops") {
+		t.Fatalf("on %v, off %v, %q", on, off, do)
+	}
+	if last := len(on) - 1; on[last] < civil.Of(2027, 9, 1) || off[last] < on[last]+30 {
+		t.Errorf("in autumn it is put on on %s and taken off on %s", on[last], off[last])
+	}
+	_, cabbage := covered(t, "cabbage", "cabbage-storage", table.Cellar, "", place.Net)
+	on, _ = tasks(cabbage[0], "cover-on")
+	off, _ = tasks(cabbage[0], "cover-off")
+	if len(on) != 1 || on[0] != cabbage[0].Day || off[0] < cabbage[0].Day+60 {
+		t.Errorf("a net lies from %v to %v, planted on %s", on, off, cabbage[0].Day)
+	}
+	if _, open := covered(t, "cabbage", "cabbage-storage", table.Cellar, "", place.NoCover); len(open[0].Tasks)+2 != len(cabbage[0].Tasks) {
+		t.Errorf("without a net there are %d tasks, with one %d", len(open[0].Tasks), len(cabbage[0].Tasks))
+	}
+}
+
+// A cover that changes no date is told to do nothing.
+func TestAnIdleCoverIsTold(t *testing.T) {
+	in := demoInput(t)
+	in.Household.Place.MeanMax, in.Household.Place.MeanMin = place.Months{}, place.Months{}
+	for m := range in.Household.Place.MeanMax { // never above 18 °C: shade is never up
+		in.Household.Place.MeanMax[m], in.Household.Place.MeanMin[m] = 17, 9
+	}
+	in.Household.Place.FrostFree, in.Household.Place.LastFrost, in.Household.Place.FirstFrost, in.Household.Place.FrostSpread = true, civil.MonthDay{}, civil.MonthDay{}, 0
+	w := table.Wish{ID: "c", Food: "lettuce", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.Meals, Number: 2}, Cover: place.Shade}
+	w.Fill()
+	in.Household.Wishes, in.Household.Plantings = []table.Wish{w}, nil
+	p, err := plan.Compute(in)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if !slices.ContainsFunc(p.Wishes[0].Notes, func(n string) bool { return strings.Contains(n, "does nothing") }) {
+		t.Errorf("%q", p.Wishes[0].Notes)
+	}
+	if p, _ := covered(t, "lettuce", "", table.Fresh, "", place.Fleece); slices.ContainsFunc(p.Wishes[0].Notes, func(n string) bool { return strings.Contains(n, "does nothing") }) {
+		t.Errorf("fleece in a cool spring: %q", p.Wishes[0].Notes)
+	}
+}
