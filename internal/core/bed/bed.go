@@ -157,7 +157,7 @@ func (b Bed) Validate(c invalid.Check, families []string) {
 	c.Number("soil", b.Soil, 0, 3)
 	c.OneOf("sun", b.Sun, "", "full", "part", "shade")
 	c.OneOf("kind", string(b.Kind), string(Raised), string(Open), string(Containers))
-	c.OneOf("cover", string(b.Cover), place.CoverNames()...)
+	place.ValidateCover(c, "cover", b.Cover)
 	c.Number("settles", b.Settles, 0, 0.5)
 	c.Number("edge", b.Edge, 0, 0.6)
 	if b.Measured != 0 {

@@ -107,8 +107,8 @@ func faults(p *Planting, b *bed.Bed, year int) (out []string) {
 	if soil := b.SoilIn(year); c.RootDepth.Known && soil > 0 && soil*100 < c.RootDepth.Value/2 {
 		out = append(out, fmt.Sprintf("the soil is shallow: %s of the %s it roots to", amount.Mark(soil*100, amount.Centimetre), amount.Mark(c.RootDepth.Value, amount.Centimetre)))
 	}
-	if (p.Cover == place.Tunnel || p.Cover == place.Frame) && b.Cover != p.Cover {
-		out = append(out, "no "+string(p.Cover)+" stands there")
+	if kind := p.Cover.Kind(); (kind == place.Tunnel || kind == place.Frame) && b.Cover.Kind() != kind {
+		out = append(out, "no "+string(kind)+" stands there")
 	}
 	return out
 }

@@ -41,8 +41,8 @@ func (c *computation) jobOf(s *Sowing) work.Job {
 	}
 	j.Kept = slices.ContainsFunc(s.For, func(f Served) bool { return f.Form == string(table.Cellar) })
 	if s.Cover != "" && s.Method != "tray" {
-		j.Cover, j.Covers = coverNames[place.Cover(s.Cover)], c.covered(s)
-		switch place.Cover(s.Cover) {
+		j.Cover, j.Covers = coverNames[place.Cover(s.Cover).Kind()], c.covered(s)
+		switch place.Cover(s.Cover).Kind() {
 		case place.Fleece, place.Net, place.Shade:
 			j.Hoops = int(math.Ceil(s.BedLength/hoopsApart-1e-9)) + 1
 		}
@@ -63,8 +63,16 @@ const leastOpen, leastCovered = 14, 7
 // covered returns when the cover of a sowing lies while it stands: a warming one in cool
 // days, shade in warm ones, a net always.
 func (c *computation) covered(s *Sowing) (out []work.Covered) {
-	cover := place.Coverings[place.Cover(s.Cover)]
+	cover := place.Coverings[place.Cover(s.Cover).Kind()]
+	lying, _ := place.Cover(s.Cover).Lying()
 	lies := func(d int) bool {
+		day := c.start + civil.Date(d)
+		if !lying.OnDay(day.YearDay(), s.FirstPick != nil && day >= *s.FirstPick) {
+			return false
+		}
+		if !lying.From.IsZero() { // the household's own days go before the weather's
+			return true
+		}
 		warm := c.year.Max[((d+c.start.YearDay())%place.Days+place.Days)%place.Days] > place.OpenAbove
 		return cover == (place.Covering{}) || warm == (cover.Max < 0)
 	}

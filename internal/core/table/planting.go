@@ -66,7 +66,7 @@ func (p Planting) Validate(c invalid.Check, b *book.Book) {
 	if crop.Perennial() {
 		c.OfBook().Add("crop", p.Crop, "a crop of a season: perennials that stand are entered as patches")
 	}
-	c.OneOf("cover", string(p.Cover), place.CoverNames()...)
+	place.ValidateCover(c, "cover", p.Cover)
 	c.OneOf("way", string(p.Way), "", string(season.Direct), string(season.Raised), string(season.Bought))
 	if !season.MayBe(crop, p.Way) {
 		c.OfBook().Add("way", string(p.Way), "a way in which "+crop.Short()+" can be grown")

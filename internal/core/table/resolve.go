@@ -195,12 +195,12 @@ func (rs *Resolver) noteSeason(r *Resolved, u Use) {
 // picked on the same days without it.
 func (rs *Resolver) idleCover(r *Resolved, c *book.Crop) {
 	cover := r.Wish.Cover
-	if cover == place.NoCover || cover == place.Net { // a net keeps pests off
+	if cover.Kind() == place.NoCover || cover.Kind() == place.Net { // a net keeps pests off
 		return
 	}
 	under, open := rs.Seasons(c, cover), rs.Seasons(c, place.NoCover)
 	if slices.Equal(under.Starts, open.Starts) {
-		r.Notes = append(r.Notes, fmt.Sprintf("the %s does nothing for %s here: it is begun and picked on the same days without it", cover, strings.ToLower(c.Short())))
+		r.Notes = append(r.Notes, fmt.Sprintf("the %s does nothing for %s here: it is begun and picked on the same days without it", cover.Kind(), strings.ToLower(c.Short())))
 	}
 }
 

@@ -376,7 +376,7 @@ func (w Wish) validatePreparation(c invalid.Check, field, id string, b *book.Boo
 
 // validateHand looks at what is set by hand: pins, cover, size of a piece.
 func (w Wish) validateHand(c invalid.Check, kinds []*book.Crop) {
-	c.OneOf("cover", string(w.Cover), place.CoverNames()...)
+	place.ValidateCover(c, "cover", w.Cover)
 	if w.Cover != place.NoCover && !slices.ContainsFunc(kinds, func(k *book.Crop) bool { return k.Dense == nil }) {
 		c.Add("cover", string(w.Cover), "none: shoots grow on trays indoors")
 	}

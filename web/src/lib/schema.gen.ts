@@ -879,8 +879,8 @@ export interface components {
             };
             /** @enum {string} */
             layout?: "" | "rows" | "across" | "block" | "plot";
-            /** @enum {string} */
-            cover?: "" | "fleece" | "net" | "frame" | "tunnel" | "shade";
+            /** @description fleece, net, frame, tunnel or shade, alone or with when it lies: fleece 03-01 to 05-15, net until picking, fleece from picking */
+            cover?: string;
             /**
              * Format: double
              * @description g, the wanted size of a root, head or bulb

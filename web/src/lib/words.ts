@@ -79,6 +79,11 @@ export const coverWords: Record<string, string> = {
   shade: 'shade cloth',
 }
 
+/** A cover as it is written, in words: "fleece 03-01 to 05-15" is fleece from 1 Mar to 15 May. */
+export function coverSaid(cover: string): string {
+  return cover.replace(/ (\d\d-\d\d) to (\d\d-\d\d)$/, (_, from, to) => ` from ${yearDay(from)} to ${yearDay(to)}`)
+}
+
 /** Which texture of the ribbon a source has. */
 export function texture(source: string): string {
   switch (source) {

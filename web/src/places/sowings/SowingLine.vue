@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { Sowing } from '../../lib/api'
 import { useWhere } from '../../lib/ground'
 import { useUnits } from '../../lib/units'
-import { count, day, serves } from '../../lib/words'
+import { count, day, serves, coverSaid } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
 import Ribbon from '../../parts/Ribbon.vue'
 import SowingPanel from './SowingPanel.vue'
@@ -49,7 +49,7 @@ const spacing = computed(() => {
     <div class="crop">
       <span class="name">{{ s.crop_name }}</span>
       <span class="for"
-        >{{ serves(s) }}{{ s.cover ? `, under ${s.cover}` : '' }}{{ s.stands ? ', stands already' : ''
+        >{{ serves(s) }}{{ s.cover ? `, under ${coverSaid(s.cover)}` : '' }}{{ s.stands ? ', stands already' : ''
         }}{{ s.early ? ', risked early' : '' }}</span
       >
     </div>

@@ -5,7 +5,7 @@ import { computed, nextTick, onBeforeUnmount, ref } from 'vue'
 import type { Sowing } from '../../lib/api'
 import { otherErrors, useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
-import { count, day, dayNumber, isoDay, monthShort, serves } from '../../lib/words'
+import { count, day, dayNumber, isoDay, monthShort, serves, coverSaid } from '../../lib/words'
 import HabitForm from './HabitForm.vue'
 import SowingPanel from './SowingPanel.vue'
 
@@ -155,7 +155,7 @@ const frosts = computed(() => {
           :aria-expanded="open === g.crop + g.cover"
           @click="open = open === g.crop + g.cover ? '' : g.crop + g.cover"
         >
-          {{ g.name }}<span v-if="g.cover" class="quiet small"> under {{ g.cover }}</span>
+          {{ g.name }}<span v-if="g.cover" class="quiet small"> under {{ coverSaid(g.cover) }}</span>
         </button>
         <div class="axis">
           <span

@@ -7,6 +7,7 @@ import { fieldError, otherErrors, useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { capital, count, coverWords, day, formWords, monthNames } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
+import DayField from '../../parts/DayField.vue'
 import WaysList from '../../parts/WaysList.vue'
 import FormsField from './FormsField.vue'
 import StoryField from './StoryField.vue'
@@ -149,7 +150,7 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
         </ElSelect>
       </label>
       <div v-if="!unweighed && !putUp && draft.seasonKind === 'months'" class="field">
-        <span>from, to and with</span>
+        <span>from and to, both included</span>
         <div class="pair">
           <ElSelect v-model="draft.from" aria-label="From month"
             ><ElOption v-for="(m, i) in monthNames" :key="m" :value="i + 1" :label="m"
@@ -244,7 +245,7 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
         />
         <span v-if="at('stagger.days')" class="wrong" role="alert">{{ at('stagger.days') }}</span>
       </label>
-      <div v-if="!unweighed && draft.forms.includes('fresh') && !putUp && draft.stagger === 'need'" class="field">
+      <div v-if="!unweighed && draft.forms.includes('fresh') && !putUp && draft.stagger === 'need'" class="field wide">
         <span>An early row</span>
         <ElCheckbox v-model="draft.early" data-early>risk one cheap row two weeks early</ElCheckbox>
       </div>
@@ -276,6 +277,22 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
         </ElSelect>
         <span v-if="at('cover')" class="wrong" role="alert">{{ at('cover') }}</span>
       </label>
+      <label v-if="draft.cover" class="field">
+        <span>The cover lies</span>
+        <ElSelect v-model="draft.lies" aria-label="When the cover lies" :empty-values="[null, undefined]">
+          <ElOption value="" :label="draft.cover === 'net' ? 'all the time' : 'while it helps'" />
+          <ElOption value="until picking" label="until the picking begins" />
+          <ElOption value="from picking" label="from the first picking on" />
+          <ElOption value="days" label="from a day to a day" />
+        </ElSelect>
+      </label>
+      <div v-if="draft.cover && draft.lies === 'days'" class="field wide">
+        <span>from and to, both included</span>
+        <div class="pair">
+          <DayField v-model="draft.coverFrom" label="The cover lies from" />
+          <DayField v-model="draft.coverTo" label="The cover lies to" />
+        </div>
+      </div>
       <label v-if="onePiece && !unweighed" class="field narrow">
         <span>Wanted size, {{ shown('g').unit }} each</span>
         <ElInput

@@ -49,7 +49,7 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
       jar: w.amount.jar ?? 0,
       forms: [...w.forms],
       preparations: preparationsOf(w),
-      cover: w.cover ?? ('' as NonNullable<Wish['cover']>),
+      ...coverOf(w.cover ?? ''),
       piece: w.piece ? entry(w.piece, 'g') : '',
       storied: !!w.story,
       had: w.story ? entry(w.story.had, unitOf[w.amount.kind]) : '',
@@ -74,6 +74,17 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
       note: w.note ?? '',
     }
   }
+
+  /** A cover, taken apart: its kind, and when it lies. */
+  function coverOf(cover: string) {
+    const [, kind = '', when = '', from = '', to = ''] =
+      /^(\S*)(?: (until picking|from picking|(\d\d-\d\d) to (\d\d-\d\d)))?$/.exec(cover) ?? []
+    return { cover: kind, lies: from ? 'days' : when, coverFrom: from || '03-01', coverTo: to || '05-15' }
+  }
+  const cover = () =>
+    !draft.cover || !draft.lies
+      ? draft.cover
+      : `${draft.cover} ${draft.lies === 'days' ? `${draft.coverFrom} to ${draft.coverTo}` : draft.lies}`
 
   /** The preparation of each form that is put up. */
   function preparationsOf(w: Wish): Partial<Record<Form, string>> {
@@ -288,7 +299,7 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
         early: draft.early && draft.stagger === 'need',
       },
       layout: draft.layout,
-      cover: draft.cover,
+      cover: cover(),
       piece: onePiece.value && draft.piece.trim() ? number('piece', draft.piece, 'g') : 0,
       pins: props.wish.pins,
       note: draft.note,
