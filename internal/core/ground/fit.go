@@ -73,6 +73,11 @@ func Fit(in Input) Layout {
 		}
 	}
 	f.improve(order)
+	for _, i := range order {
+		if len(f.at[i]) == 0 {
+			f.inPart(i)
+		}
+	}
 	return f.layout()
 }
 
@@ -238,8 +243,40 @@ func (f *fitting) put(i int) bool {
 // split lays a planting in up to three pieces, the longest stretches first; all
 // of it or nothing.
 func (f *fitting) split(i int) bool {
+	if rest := f.pieces(i); rest > 0 {
+		f.lift(i)
+		return false
+	}
+	return true
+}
+
+// leastPart is the share of a planting that is worth laying by itself.
+const leastPart = 1.0 / 3
+
+// inPart lays of what cannot lie whole as much as there is room for, where that is worth
+// it: a third of it, and no fewer plants than are worth growing.
+func (f *fitting) inPart(i int) {
 	p := &f.in.Plantings[i]
-	rest := p.Planted
+	laid := p.Planted - f.pieces(i)
+	least := max(leastPart*float64(p.Planted), p.Crop.MinPlants)
+	if p.Crop.WindPollinatedCorn() { // a block that fills its ears must be whole
+		for _, at := range f.at[i] {
+			j := slices.IndexFunc(f.beds[at.bed], func(q piece) bool { return q.planting == i && q.at == at.at })
+			if float64(f.beds[at.bed][j].planted) < p.Crop.MinPlants {
+				laid = 0
+			}
+		}
+	}
+	if float64(laid) < least-1e-9 {
+		f.lift(i)
+	}
+}
+
+// pieces lays a planting in up to three pieces, the longest stretches first, and returns
+// how many plants found no room.
+func (f *fitting) pieces(i int) (rest int) {
+	p := &f.in.Plantings[i]
+	rest = p.Planted
 	for n := 0; n < mostPieces && rest > 0; n++ {
 		bed, at, most := -1, 0, 0
 		var room [64]gapIn
@@ -263,11 +300,19 @@ func (f *fitting) split(i int) bool {
 		f.lay(i, bed, at, max(f.takes(i, bed, take), min(shortest, f.long(bed)-at)), take)
 		rest -= take
 	}
-	if rest > 0 {
-		f.lift(i)
-		return false
+	return rest
+}
+
+// laid returns how many plants of a planting lie.
+func (f *fitting) laid(i int) (n int) {
+	for _, at := range f.at[i] {
+		for _, q := range f.beds[at.bed] {
+			if q.planting == i && q.at == at.at {
+				n += q.planted
+			}
+		}
 	}
-	return true
+	return n
 }
 
 // holds returns how many plants a stretch of a bed holds, takes how much of it a

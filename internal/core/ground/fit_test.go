@@ -4,6 +4,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"math"
 	"runtime"
 	"slices"
 	"strings"
@@ -217,7 +218,7 @@ func TestInchesAreWhole(t *testing.T) {
 		t.Errorf("%+v", out)
 	}
 	in.Plantings[0].Planted = 97
-	if out = Fit(in); len(out.Left) != 1 || !strings.Contains(out.Left[0].Why, "hold 96 of 97 plants") {
+	if out = Fit(in); len(out.Left) != 1 || out.Left[0].Laid != 96 || !strings.Contains(out.Left[0].Why, "hold 96 of 97 plants") {
 		t.Errorf("97 beets: %+v", out)
 	}
 }
@@ -240,8 +241,9 @@ func TestTheReasonIsTheRightOne(t *testing.T) {
 	}
 }
 
-// A planting longer than any bed goes in pieces; one that wants more than there
-// is stays out whole.
+// A planting longer than any bed goes in pieces; of one that wants more than there is
+// so much lies as there is room for, where that is a third of it, and it is said how
+// much is short.
 func TestALongPlanting(t *testing.T) {
 	c := book.Usual().Crop("carrot")
 	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "a", Length: 4, Width: 1.2}, {ID: "b", Length: 4, Width: 1.2}}}
@@ -253,8 +255,23 @@ func TestALongPlanting(t *testing.T) {
 	if len(out.Pieces) != 2 {
 		t.Errorf("%+v", out)
 	}
-	in.Plantings[0].Planted *= 3
-	if out = Fit(in); len(out.Left) != 1 || len(out.Pieces) != 0 {
+	both := f.holds(0, 0, 4*tenths) + f.holds(0, 1, 4*tenths)
+	for wanted, laid := range map[int]int{3 * both: both, 3*both + 3: 0, both + 1: both} {
+		in.Plantings[0].Planted = wanted
+		out = Fit(in)
+		check(t, "more than there is", in, out)
+		if len(out.Left) != 1 || out.Left[0].Laid != laid || out.Left[0].Planted != wanted-laid || math.Abs(out.Need-out.Placed-out.Short) > 1e-6 {
+			t.Errorf("%d wanted: %+v", wanted, out.Left)
+		}
+		if share := float64(wanted-laid) / float64(wanted); math.Abs(out.Left[0].Need-share*out.Need) > 1e-6 {
+			t.Errorf("%d wanted: %g m² weeks short of %g", wanted, out.Left[0].Need, out.Need)
+		}
+	}
+	in.Plantings[0].Planted = 2 * both // a few that are not worth growing are not laid
+	few := *c
+	few.MinPlants = float64(both + 1)
+	in.Plantings[0].Crop = &few
+	if out = Fit(in); len(out.Pieces) != 0 {
 		t.Errorf("%+v", out)
 	}
 }

@@ -34,11 +34,12 @@ type Piece struct {
 	Shifted bool    `json:"shifted"` // every second line is shifted by half
 }
 
-// Left is what found no ground.
+// Left is what found no ground, or not for all of it.
 type Left struct {
 	Planting string  `json:"planting"`
-	Planted  int     `json:"planted"`
-	Need     float64 `json:"need"` // m² · weeks
+	Planted  int     `json:"planted"` // plants that found none
+	Laid     int     `json:"laid"`    // plants that did, where it lies in part
+	Need     float64 `json:"need"`    // m² · weeks of those that found none
 	Why      string  `json:"why"`
 }
 
@@ -75,12 +76,14 @@ func (f *fitting) layout() Layout {
 		p := &f.in.Plantings[i]
 		need := f.need(i)
 		out.Need += need
-		if len(f.at[i]) > 0 {
-			out.Placed += need
+		laid := f.laid(i)
+		short := need * float64(p.Planted-laid) / float64(max(1, p.Planted))
+		out.Placed += need - short
+		if laid == p.Planted {
 			continue
 		}
-		out.Short += need
-		out.Left = append(out.Left, Left{p.ID, p.Planted, need, f.why(i)})
+		out.Short += short
+		out.Left = append(out.Left, Left{p.ID, p.Planted - laid, laid, short, f.why(i)})
 	}
 	out.Weeks = f.weeks()
 	return out
@@ -124,8 +127,8 @@ func (f *fitting) weeks() []Week {
 			}
 		}
 		for i := range f.in.Plantings {
-			if p := &f.in.Plantings[i]; len(f.at[i]) == 0 && p.From <= day+3 && day+3 < p.To {
-				w.Short += f.area(i)
+			if p := &f.in.Plantings[i]; p.From <= day+3 && day+3 < p.To {
+				w.Short += f.area(i) * float64(p.Planted-f.laid(i)) / float64(max(1, p.Planted))
 			}
 		}
 		out = append(out, w)

@@ -122,11 +122,13 @@ const overrun = 0.3
 // reasons says in a few sentences why a planting stands where it does.
 func (f *fitting) reasons(mine []Piece, choices []Choice, l Layout, i int) (out []string) {
 	crop := f.in.Plantings[i].Crop
-	if len(mine) == 0 {
-		for _, left := range l.Left {
-			if left.Planting == f.in.Plantings[i].ID {
-				out = append(out, "It has found no ground: "+left.Why+".")
-			}
+	for _, left := range l.Left {
+		switch {
+		case left.Planting != f.in.Plantings[i].ID:
+		case left.Laid > 0:
+			out = append(out, fmt.Sprintf("It lies in part, and %d plants are short: %s.", left.Planted, left.Why))
+		default:
+			out = append(out, "It has found no ground: "+left.Why+".")
 		}
 	}
 	for _, p := range mine {

@@ -1551,7 +1551,10 @@ export interface components {
         };
         LeftOut: {
             planting: string;
+            /** @description plants that found no ground */
             planted: number;
+            /** @description plants that did, where it lies in part */
+            laid: number;
             /**
              * Format: double
              * @description m² · weeks

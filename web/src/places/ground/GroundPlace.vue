@@ -239,7 +239,14 @@ useKeys([
               <li v-for="l in allLeft ? left : left.slice(0, 6)" :key="l.planting" :data-left="l.planting">
                 <button type="button" class="plain crop" @click="pickSowing(l.planting)">{{ l.s?.crop_name }}</button>
                 <span class="need">{{ say(l.need, 'm²') }} weeks</span>
-                <span class="quiet">{{ short(l.s?.date) }}, {{ count(l.planted, 'plant') }}: {{ l.why }}</span>
+                <span class="quiet"
+                  >{{ short(l.s?.date) }},
+                  {{
+                    l.laid
+                      ? `${l.laid} of ${count(l.laid + l.planted, 'plant')} lie, ${l.planted} are short`
+                      : count(l.planted, 'plant')
+                  }}: {{ l.why }}</span
+                >
               </li>
             </ul>
             <button v-if="left.length > 6" type="button" class="link small" @click="allLeft = !allLeft">
