@@ -301,6 +301,11 @@ func TestWhatCanStillGoIn(t *testing.T) {
 	p.shows(".free-ground", "Heron bed, free on 6 Sep")
 	p.shows(".free-ground", "can still go in")
 	p.shows(".free-ground", "Radish")
+	p.clickNamed(".free-ground .green > .link", "all")
+	p.click(`.free-ground [data-green="winter-rye"] .link`)
+	p.shows(".free-ground .sown", "Winter rye")
+	p.clickNamed(".steps button", "Undo")
+	p.gone(".free-ground .sown")
 	p.press(input.Escape)
 	p.gone(".free-ground")
 }

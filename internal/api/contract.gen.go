@@ -582,6 +582,15 @@ type Goals = plan.Goals
 // Goes defines model for Goes.
 type Goes = ground.Goes
 
+// GreenGoes defines model for GreenGoes.
+type GreenGoes = ground.GreenGoes
+
+// GreenManure defines model for GreenManure.
+type GreenManure = bed.Green
+
+// GreenWork defines model for GreenWork.
+type GreenWork = plan.Green
+
 // GroundWay defines model for GroundWay.
 type GroundWay = ground.Way
 

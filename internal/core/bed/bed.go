@@ -45,6 +45,7 @@ type Bed struct {
 	Edge     float64     `json:"edge,omitempty"`     // m kept free at each edge; 0: as the household does
 	Cover    place.Cover `json:"cover,omitempty"`    // that stands over it
 	Stands   []Standing  `json:"stands,omitempty"`   // what stands in it now
+	Green    []Green     `json:"green,omitempty"`    // green manures, sown and to be sown
 }
 
 // Kind is a kind of ground.
@@ -168,6 +169,7 @@ func (b Bed) Validate(c invalid.Check, families []string) {
 		c.Number("litre", b.Litre, 1, 2000)
 	}
 	b.validateStanding(c, families)
+	b.validateGreen(c)
 	for i, s := range b.Stood {
 		at := c.Index("stood", i)
 		at.Number("year", float64(s.Year), 1950, 2150)

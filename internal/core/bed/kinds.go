@@ -48,7 +48,13 @@ func (b Bed) Divided(parts int) (out []Bed) {
 			p.X += at
 		}
 		end := at + p.Length
-		p.Stands = nil
+		p.Stands, p.Green = nil, nil
+		for _, g := range b.Green {
+			if from, to := math.Max(g.At, at), math.Min(g.At+g.Length, end); to-from > crumb {
+				g.At, g.Length = from-at, to-from
+				p.Green = append(p.Green, g)
+			}
+		}
 		for _, s := range b.Stands {
 			from, to := math.Max(s.At, at), math.Min(s.At+s.Length, end)
 			if to-from > crumb {

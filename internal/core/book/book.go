@@ -26,6 +26,7 @@ type Book struct {
 	byPrep       map[string]*Preparation
 	Pairings     []Pairing
 	Cautions     []Caution
+	GreenManures []GreenManure
 	foods        map[string][]*Crop
 	wordList     []Word
 }
@@ -58,6 +59,7 @@ func Load(files fs.FS) (*Book, error) {
 	try(readSheet(files, "preparation_parts.csv", strings.Fields("preparation crop_ids raw_kg_per_unit note"), b.readPart))
 	try(readSheet(files, "interplant.csv", strings.Fields("id long_crop short_crop weeks_together room_fraction why timing"), b.readPairing))
 	try(readSheet(files, "cautions.csv", strings.Fields("id topic level when text"), b.readCaution))
+	try(readSheet(files, "green_manure.csv", strings.Fields("id name botanical family frost frost_kill_c t_base_c sow_from_weeks soil_min_c seed_g_per_m2 weeks_to_worth weeks_max wait_weeks_after fixes_n_g_per_m2 winter undersow note"), b.readGreenManure))
 	try(readSheet(files, "words.csv", strings.Fields("word kind_of means note kg"), b.readWord))
 	if err := errors.Join(errs...); err != nil {
 		return nil, err

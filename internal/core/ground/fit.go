@@ -106,6 +106,11 @@ func newFitting(in Input) *fitting {
 		for _, s := range b.Stands {
 			f.beds[k] = append(f.beds[k], piece{-1, int(math.Round(s.At * tenths)), int(math.Round(s.Length * tenths)), 0, math.MinInt32, s.Until + in.Clear})
 		}
+		for _, g := range b.Green {
+			if !g.Under {
+				f.beds[k] = append(f.beds[k], piece{-1, int(math.Round(g.At * tenths)), int(math.Round(g.Length * tenths)), 0, g.Sown, g.Ready})
+			}
+		}
 		slices.SortFunc(f.beds[k], byPlace)
 	}
 	for i := range in.Plantings {
@@ -121,7 +126,7 @@ func newFitting(in Input) *fitting {
 			f.stand[i][k] = s
 			length, _, _ := s.Takes(p.Planted, shape)
 			f.whole[i][k] = int(math.Ceil(length*tenths - 1e-5))
-			f.may[i][k] = bent || Rotation(b, p.Crop, in.Year) == 0
+			f.may[i][k] = bent || Rotation(b, p.Crop, in.Year) == 0 && !b.Kin(p.Crop.Family, int(p.Crop.RotationYears.Or(0)), p.From)
 			f.fault[i][k] = f.badly(i, k)
 		}
 	}

@@ -128,7 +128,7 @@ func TestWaysOutOfAShortage(t *testing.T) {
 // comes, and is not begun in the past.
 func TestWhatCanStillGoIn(t *testing.T) {
 	in, p, fit, l := mill(t, nil)
-	found, wished := 0, 0
+	found, wished, green, under := 0, 0, 0, 0
 	for _, b := range fit.Beds {
 		for _, day := range []civil.Date{civil.Of(2027, 1, 12), civil.Of(2027, 6, 20), civil.Of(2027, 8, 10)} {
 			free, err := ground.StillGoes(in, p, fit, l, b.ID, day)
@@ -138,6 +138,16 @@ func TestWhatCanStillGoIn(t *testing.T) {
 			for _, f := range free {
 				if f.From < 0 || f.To > b.Length+1e-6 || f.To-f.From < 0.5-1e-6 {
 					t.Errorf("%s: %+v", b.Name, f.Stretch)
+				}
+				for _, g := range f.Green {
+					green++
+					if g.Sow < day || g.Until <= g.Sow || g.Ready < g.Until || f.Until != 0 && g.Ready > f.Until || g.Seed <= 0 {
+						t.Errorf("%s, %v to %v: %+v", b.Name, day, f.Until, g)
+					}
+				}
+				if f.Under != "" {
+					under++
+					continue
 				}
 				for _, q := range l.Pieces {
 					if q.Bed == b.ID && q.From <= day && day < q.To && q.At < f.To-1e-6 && f.From < q.At+q.Length-1e-6 {
@@ -156,8 +166,8 @@ func TestWhatCanStillGoIn(t *testing.T) {
 			}
 		}
 	}
-	if found < 25 || wished == 0 {
-		t.Errorf("only %d crops can go in, %d of them wished", found, wished)
+	if found < 25 || wished == 0 || green < 20 || under == 0 {
+		t.Errorf("only %d crops can go in, %d of them wished, and %d green manures; %d stretches to sow under", found, wished, green, under)
 	}
 	if _, err := ground.StillGoes(in, p, fit, l, "nowhere", in.AsOf); err == nil {
 		t.Error("there is no such bed")

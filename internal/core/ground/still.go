@@ -22,6 +22,11 @@ type Patch struct {
 	Until civil.Date `json:"until,omitzero"` // the day on which something else takes it; zero: nothing does
 	Next  string     `json:"next,omitempty"` // the planting that then does
 	Goes  []Goes     `json:"goes"`           // what can still go in, the most useful first
+
+	Under string      `json:"under,omitempty"` // the planting that stands there, under which a green manure can be sown
+	Green []GreenGoes `json:"green"`           // green manures that can go in
+
+	family string // of what stands there
 }
 
 // Goes is a crop that can still go into a patch.
@@ -72,7 +77,13 @@ func StillGoes(in plan.Input, p plan.Plan, fit Input, l Layout, bedID string, da
 		slices.SortStableFunc(free.Goes, func(a, b Goes) int {
 			return cmp.Or(cmp.Compare(b.Gaps, a.Gaps), cmp.Compare(order(b.wished), order(a.wished)), cmp.Compare(order(a.Bend > 0), order(b.Bend > 0)), cmp.Compare(a.First, b.First))
 		})
+		free.green(own, year, fit, k, day)
 		out = append(out, free)
+	}
+	for _, under := range underOn(fit, l, k, day) {
+		if under.green(own, year, fit, k, day); len(under.Green) > 0 {
+			out = append(out, under)
+		}
 	}
 	return out, nil
 }
@@ -99,6 +110,9 @@ func freeOn(fit Input, l Layout, k int, day civil.Date) (out []Patch) {
 		}
 		free := Patch{Stretch: Stretch{float64(g.at) / tenths, float64(g.at+g.length) / tenths}, Goes: []Goes{}}
 		for _, q := range f.beds[k] {
+			if q.from > day && q.at < g.at+g.length && g.at < q.at+q.length && q.planting < 0 && (free.Until == 0 || q.from < free.Until) {
+				free.Until, free.Next = q.from, ""
+			}
 			if q.planting >= 0 && q.from > day && q.at < g.at+g.length && g.at < q.at+q.length && (free.Until == 0 || q.from < free.Until) {
 				free.Until, free.Next = q.from, fit.Plantings[q.planting].ID
 			}

@@ -53,6 +53,7 @@ type Plan struct {
 	Tally      Tally        `json:"tally"`
 	Wishes     []Wish       `json:"wishes"`
 	Sowings    []Sowing     `json:"sowings"` // by date
+	Green      []Green      `json:"green"`   // green manures, by date
 	Fields     []Field      `json:"fields"`  // when each crop of the sowings may be begun
 	Kitchen    Kitchen      `json:"kitchen"`
 	Rooms      []Room       `json:"rooms"` // stores and freezer, against what they hold
@@ -366,6 +367,7 @@ func worked(in Input, rec *working.Recorder) (*computation, error) {
 	c.shelf()
 	c.crossing()
 	c.garden()
+	c.green()
 	if h.Agreed != nil && h.Agreed.Year == h.Year {
 		c.plan.Changed = Moves(h.Agreed.Sowings, c.plan.Agreement().Sowings)
 	}

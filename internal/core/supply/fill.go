@@ -79,7 +79,8 @@ type Fed struct {
 	Name   string  `json:"name"`
 	Area   float64 `json:"area"`
 	Doses  []Dose  `json:"doses"`
-	Brings float64 `json:"brings"` // g of nitrogen per m²
+	Brings float64 `json:"brings"` // g of nitrogen per m², of the recipe and of green manures
+	Green  float64 `json:"green"`  // g of it that green manures bring
 	Takes  float64 `json:"takes"`
 	Much   bool    `json:"much"`   // it brings so much more that it is too much
 	Little bool    `json:"little"` // it brings less than half
@@ -99,8 +100,8 @@ const (
 )
 
 // Feed reckons the recipe for one bed with the crops that stand in it in the year.
-func Feed(b bed.Bed, recipe []bed.Amendment, crops []Crop) Fed {
-	out := Fed{Bed: b.ID, Name: b.Name, Area: b.Area(), Doses: []Dose{}}
+func Feed(b bed.Bed, recipe []bed.Amendment, crops []Crop, green float64) Fed {
+	out := Fed{Bed: b.ID, Name: b.Name, Area: b.Area(), Doses: []Dose{}, Brings: green, Green: green}
 	rows := 0.0
 	for _, c := range crops {
 		rows += c.Rows

@@ -44,7 +44,7 @@ func TestFeeding(t *testing.T) {
 		{"by hundred square feet", []bed.Amendment{{Amount: 2, Unit: "lb", Per: 100, Of: "sq ft", Nitrogen: 0.10}}, 0.5859, 9.765, false, false},
 		{"too little", []bed.Amendment{{Amount: 20, Unit: "g", Per: 1, Of: "m²", Nitrogen: 0.1}}, 0.12, 2, false, true},
 	} {
-		f := Feed(b, c.recipe, heavy)
+		f := Feed(b, c.recipe, heavy, 0)
 		kg := 0.0
 		for _, d := range f.Doses {
 			kg += d.Kg

@@ -1,6 +1,6 @@
 // The tasks of the plan's sowings, gathered by day: those of one day and one crop
 // are one line.
-import type { Plan, Sowing, Task } from './api'
+import type { GreenWork, Plan, Sowing, Task } from './api'
 import { dayNumber, isoDay } from './words'
 
 export interface Line {
@@ -58,6 +58,14 @@ export function linesUntil(plan: Plan, until: number): Line[] {
     }
   }
   return [...out.values()].sort((a, b) => a.day.localeCompare(b.day) || a.crop.localeCompare(b.crop))
+}
+
+/** What there is to do for green manures from a day to another, both included. */
+export function greenTasks(plan: Plan, from: string, to: string): { green: GreenWork; task: Task }[] {
+  return plan.green
+    .flatMap((green) => green.tasks.map((task) => ({ green, task })))
+    .filter(({ task }) => task.day >= from && task.day <= to)
+    .sort((a, b) => a.task.day.localeCompare(b.task.day))
 }
 
 /** How many lines are overdue and how many fall in what is left of this week. */

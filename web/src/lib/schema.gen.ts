@@ -931,6 +931,7 @@ export interface components {
         Plan: {
             as_of: string;
             year: string;
+            green: components["schemas"]["GreenWork"][];
             weeks: string[];
             last_frost: number;
             first_frost: number;
@@ -1498,6 +1499,23 @@ export interface components {
             edge?: number;
             cover?: string;
             stands?: components["schemas"]["StandingCrop"][];
+            green?: components["schemas"]["GreenManure"][];
+        };
+        GreenManure: {
+            crop: string;
+            name: string;
+            family?: string;
+            /** Format: double */
+            at: number;
+            /** Format: double */
+            length: number;
+            sown: string;
+            /** @description when it is cut and worked in */
+            until: string;
+            /** @description when the next crop may follow */
+            ready: string;
+            /** @description sown under what stands there */
+            under?: boolean;
         };
         Stood: {
             year: number;
@@ -1706,6 +1724,9 @@ export interface components {
             event?: components["schemas"]["SowingEvent"];
         };
         FreePatch: {
+            /** @description the planting that stands there, under which a green manure can be sown */
+            under?: string;
+            green: components["schemas"]["GreenGoes"][];
             /** Format: double */
             from: number;
             /** Format: double */
@@ -1713,6 +1734,27 @@ export interface components {
             until?: string;
             next?: string;
             goes: components["schemas"]["Goes"][];
+        };
+        GreenGoes: {
+            crop: string;
+            name: string;
+            family: string;
+            sow: string;
+            until: string;
+            ready: string;
+            dies: boolean;
+            /**
+             * Format: double
+             * @description g for all of it
+             */
+            seed: number;
+            /**
+             * Format: double
+             * @description g a square metre
+             */
+            nitrogen: number;
+            kin?: string;
+            note: string;
         };
         Goes: {
             crop: string;
@@ -1784,6 +1826,19 @@ export interface components {
             /** Format: double */
             leftover: number;
         };
+        GreenWork: {
+            bed: string;
+            bed_name: string;
+            name: string;
+            sown: string;
+            until: string;
+            under: boolean;
+            /** Format: double */
+            area: number;
+            /** Format: double */
+            seed: number;
+            tasks: components["schemas"]["Task"][];
+        };
         Fed: {
             bed: string;
             name: string;
@@ -1792,6 +1847,11 @@ export interface components {
             doses: components["schemas"]["Dose"][];
             /** Format: double */
             brings: number;
+            /**
+             * Format: double
+             * @description of it from green manures
+             */
+            green: number;
             /** Format: double */
             takes: number;
             much: boolean;

@@ -4,7 +4,7 @@
 import { ElCheckbox, ElInput } from 'element-plus'
 import { computed, ref, watch } from 'vue'
 import type { Sowing } from '../../lib/api'
-import { doneIn, linesUntil, monday } from '../../lib/daybook'
+import { doneIn, greenTasks, linesUntil, monday } from '../../lib/daybook'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useUnits } from '../../lib/units'
@@ -13,7 +13,7 @@ import StandingLine from './StandingLine.vue'
 import TaskLine from './TaskLine.vue'
 
 const store = useHousehold()
-const { render } = useUnits()
+const { render, say } = useUnits()
 const ahead = ref(0) // weeks looked ahead
 const find = ref('')
 const finder = ref<InstanceType<typeof ElInput>>()
@@ -47,6 +47,10 @@ const parts = computed(() => {
   const over = all.value.filter((l) => l.day < iso)
   return over.length && !ahead.value ? [{ name: 'Overdue', from: '', lines: over }, ...weeks] : weeks
 })
+/** Green manures: from a fortnight ago, since nobody ticks them, to the end of next week. */
+const greens = computed(() =>
+  plan.value ? greenTasks(plan.value, isoDay(start.value - (ahead.value ? 0 : 14)), isoDay(start.value + 13)) : [],
+)
 /** What comes next, where these weeks have nothing. */
 const next = computed(() =>
   plan.value ? linesUntil(plan.value, start.value + 400).find((l) => l.day >= today.value) : undefined,
@@ -141,6 +145,13 @@ useKeys([
         </section>
       </div>
       <div class="beside">
+        <section v-if="greens.length" aria-label="Green manure">
+          <h3>Green manure</h3>
+          <p v-for="g in greens" :key="g.green.bed + g.task.what + g.task.day" class="small">
+            <b>{{ day(g.task.day) }}</b> {{ g.task.do }}: {{ g.green.name.toLowerCase() }}, {{ g.green.bed_name
+            }}{{ g.task.count ? `, ${say(g.task.count, g.task.unit ?? '')}` : '' }}
+          </p>
+        </section>
         <section aria-label="What stands">
           <h3>What stands <span class="aside small">say what you see</span></h3>
           <ul v-if="standing.length">

@@ -39,6 +39,7 @@ const bands = computed(() =>
   props.beds.map((b) => ({
     b,
     stands: (b.stands ?? []).map((s) => ({ s, ...box(b, s.at, s.length, undefined, s.until) })),
+    green: (b.green ?? []).map((g) => ({ g, ...box(b, g.at, g.length, g.sown, g.until) })),
     parts: props.pieces
       .filter((p) => p.bed === b.id)
       .map((p) => ({ p, ...box(b, p.at, p.length, p.from, p.to), name: ground.names.get(p.planting) ?? '' })),
@@ -127,6 +128,18 @@ function keys(p: Piece, e: KeyboardEvent) {
             :height="s.h"
           >
             <title>{{ s.s.name }} stands here until {{ words(s.s.until) }}</title>
+          </rect>
+          <rect
+            v-for="(q, n) in d.green"
+            :key="n"
+            class="stands green"
+            :class="{ under: q.g.under }"
+            :x="q.x"
+            :y="q.y"
+            :width="q.w"
+            :height="q.h"
+          >
+            <title>{{ q.g.name }}, a green manure, from {{ words(q.g.sown) }} to {{ words(q.g.until) }}</title>
           </rect>
           <rect
             v-for="q in d.parts"
@@ -229,6 +242,13 @@ svg {
   stroke: var(--ink-2);
   stroke-dasharray: 4 3;
   vector-effect: non-scaling-stroke;
+}
+.green {
+  fill: color-mix(in srgb, var(--fresh) 22%, var(--paper));
+  stroke-dasharray: 1 3;
+}
+.green.under {
+  fill: none;
 }
 .part {
   fill: color-mix(in srgb, var(--fresh) 40%, var(--sheet));

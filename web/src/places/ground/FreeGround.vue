@@ -2,11 +2,11 @@
 // What is free in a bed on a day, until when, and what can still go in and would
 // feed.
 import { computed, ref, watch } from 'vue'
-import { answer, api, Refused, type FreePatch, type Piece } from '../../lib/api'
+import { answer, api, Refused, type FreePatch, type GreenGoes, type Piece } from '../../lib/api'
 import { useGround } from '../../lib/ground'
 import { useHousehold, wordsOf } from '../../lib/household'
 import { useUnits } from '../../lib/units'
-import { count, day as short } from '../../lib/words'
+import { count, day as short, fullDay } from '../../lib/words'
 
 const props = defineProps<{ bed: string; day: string; pieces: Piece[] }>()
 const emit = defineEmits<{ close: [] }>()
@@ -16,6 +16,7 @@ const { say } = useUnits()
 const free = ref<FreePatch[]>()
 const wrong = ref('')
 const all = ref<number>()
+const allGreen = ref<number>()
 let asked = 0
 let timer = 0
 
@@ -45,6 +46,42 @@ watch(
   () => ((free.value = undefined), (all.value = undefined)),
 )
 void find()
+const mine = computed(() => store.household?.beds.find((b) => b.id === props.bed))
+
+/** Sows a green manure in a stretch; it then keeps its ground. */
+async function sowGreen(f: FreePatch, g: GreenGoes) {
+  if (!mine.value) return
+  const p = await store.edit({
+    command: 'change-bed',
+    bed: {
+      ...mine.value,
+      green: [
+        ...(mine.value.green ?? []),
+        {
+          crop: g.crop,
+          name: g.name,
+          family: g.family,
+          at: f.from,
+          length: f.to - f.from,
+          sown: g.sow,
+          until: g.until,
+          ready: g.ready,
+          ...(f.under ? { under: true } : {}),
+        },
+      ],
+    },
+  })
+  wrong.value = p ? wordsOf(p) : ''
+}
+async function dropGreen(i: number) {
+  if (!mine.value) return
+  const p = await store.edit({
+    command: 'change-bed',
+    bed: { ...mine.value, green: (mine.value.green ?? []).filter((_, k) => k !== i) },
+  })
+  wrong.value = p ? wordsOf(p) : ''
+}
+
 /** What stands there on the day and is cleared first. */
 const first = computed(
   () =>
@@ -69,7 +106,9 @@ const first = computed(
     </p>
     <div v-for="(f, i) in free" :key="f.from" class="patch small">
       <p>
-        <b>{{ say(f.to - f.from, 'm') }}</b> from {{ say(f.from, 'm') }} on{{
+        <b>{{ say(f.to - f.from, 'm') }}</b>
+        {{ f.under ? `under the ${ground.names.get(f.under)?.toLowerCase() ?? 'crop'}, ` : '' }}from
+        {{ say(f.from, 'm') }} on{{
           f.until ? `, until ${ground.names.get(f.next ?? '') ?? 'something else'} on ${short(f.until)}` : ''
         }}
       </p>
@@ -97,11 +136,39 @@ const first = computed(
           </tr>
         </tbody>
       </table>
-      <p v-else class="quiet">Nothing would be done in time.</p>
+      <p v-else-if="!f.under && !f.green.length" class="quiet">Nothing would be done in time.</p>
       <button v-if="f.goes.length > 6" type="button" class="link" @click="all = all === i ? undefined : i">
         {{ all === i ? 'fewer' : `all ${f.goes.length}` }}
       </button>
+      <div v-if="f.green.length" class="green">
+        <p class="quiet">green manure that can go in</p>
+        <div
+          v-for="g in allGreen === i ? f.green : f.green.slice(0, 3)"
+          :key="g.crop"
+          :data-green="g.crop"
+          class="sort"
+        >
+          <span>{{ g.name }}</span>
+          <button type="button" class="link" :aria-label="'Sow ' + g.name" @click="sowGreen(f, g)">sow it</button>
+          <span class="quiet"
+            >{{ short(g.sow) }} to {{ fullDay(g.until) }}{{ g.dies ? ', when frost ends it' : '' }};
+            {{ say(g.seed, 'g') }} of seed{{ g.nitrogen ? `, fixes about ${g.nitrogen} g of nitrogen a m²` : '' }}</span
+          >
+          <span v-if="g.kin" class="warn">{{ g.kin }}</span>
+          <span class="quiet">{{ g.note }}</span>
+        </div>
+        <button v-if="f.green.length > 3" type="button" class="link" @click="allGreen = allGreen === i ? undefined : i">
+          {{ allGreen === i ? 'fewer' : `all ${f.green.length}` }}
+        </button>
+      </div>
     </div>
+    <ul v-if="mine?.green?.length" class="small sown" aria-label="Green manure in this bed">
+      <li v-for="(g, i) in mine.green" :key="i">
+        {{ g.name }}{{ g.under ? ', under what stands there' : '' }}: {{ short(g.sown) }} to {{ short(g.until) }}, the
+        next crop from {{ short(g.ready) }}
+        <button type="button" class="link" :aria-label="'Remove ' + g.name" @click="dropGreen(i)">remove</button>
+      </li>
+    </ul>
   </div>
 </template>
 
@@ -135,6 +202,28 @@ td span {
   text-align: right;
   white-space: nowrap;
   padding-right: 0;
+}
+.green {
+  margin-top: 0.5rem;
+}
+.green > p {
+  margin: 0;
+  border-bottom: 1px solid var(--hair-2);
+}
+.sort {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 0 0.6rem;
+  border-bottom: 1px solid var(--hair);
+  padding: 0.1rem 0;
+}
+.sort > :nth-child(n + 3) {
+  grid-column: 1 / -1;
+  font-size: 0.9em;
+}
+.sown {
+  margin: 0;
+  padding-left: 1rem;
 }
 .patch {
   margin-bottom: 0.5rem;

@@ -1,0 +1,52 @@
+package plan
+
+import (
+	"slices"
+
+	"inventory/internal/core/amount"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/work"
+)
+
+// Green is a green manure of the household's, with what there is to do for it.
+type Green struct {
+	Bed     string      `json:"bed"`
+	BedName string      `json:"bed_name"`
+	Name    string      `json:"name"`
+	Sown    civil.Date  `json:"sown"`
+	Until   civil.Date  `json:"until"`
+	Under   bool        `json:"under"`
+	Area    float64     `json:"area"` // m²
+	Seed    float64     `json:"seed"` // g
+	Tasks   []work.Task `json:"tasks"`
+}
+
+// The things there are to do for a green manure.
+const (
+	sowGreen    = "sow-green"
+	workInGreen = "work-in-green"
+)
+
+// green lists the green manures in the beds, in the order of their sowing.
+func (c *computation) green() {
+	c.plan.Green = []Green{}
+	rules := c.desk.Rules
+	for _, b := range c.in.Household.Beds {
+		for _, g := range b.Green {
+			out := Green{Bed: b.ID, BedName: b.Name, Name: g.Name, Sown: g.Sown, Until: g.Until, Under: g.Under, Area: g.Length * b.Width}
+			do := "Sow"
+			if g.Under {
+				do = "Sow under what stands there"
+			}
+			sow := work.Task{What: sowGreen, Do: do, Day: g.Sown, Unit: amount.Gram, Minutes: out.Area * rules.MinutesSow / 3}
+			if m := c.desk.Book.GreenManure(g.Crop); m != nil {
+				out.Seed = m.SeedGram * out.Area
+				sow.Count = out.Seed
+			}
+			in := work.Task{What: workInGreen, Do: "Cut, and work in or leave lying", Day: g.Until, Count: out.Area, Unit: amount.SquareMetre, Minutes: out.Area * rules.MinutesClear}
+			out.Tasks = []work.Task{sow, in}
+			c.plan.Green = append(c.plan.Green, out)
+		}
+	}
+	slices.SortStableFunc(c.plan.Green, func(a, b Green) int { return int(a.Sown - b.Sown) })
+}
