@@ -696,6 +696,9 @@ type Overrule = book.Overrule
 // OwnCrop defines model for OwnCrop.
 type OwnCrop = book.OwnCrop
 
+// OwnPair defines model for OwnPair.
+type OwnPair = bed.OwnPair
+
 // OwnPreparation defines model for OwnPreparation.
 type OwnPreparation = book.OwnPreparation
 

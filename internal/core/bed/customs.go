@@ -9,8 +9,9 @@ import (
 // Customs are how a household keeps its ground: which rules it bends, what it
 // plants together, how it fills, feeds and waters.
 type Customs struct {
-	Bent      []string    `json:"bent"`      // families whose rotation it does not keep
-	Pairs     []string    `json:"pairs"`     // interplantings of the book that it admits
+	Bent      []string    `json:"bent"`  // families whose rotation it does not keep
+	Pairs     []string    `json:"pairs"` // interplantings of the book that it admits
+	OwnPairs  []OwnPair   `json:"own_pairs,omitempty"`
 	Materials []Material  `json:"materials"` // what beds and paths are filled and covered with
 	Recipe    []Amendment `json:"recipe"`    // what every bed is given in a year
 	Barrels   float64     `json:"barrels"`   // litres that the rain barrels hold
@@ -61,6 +62,18 @@ func (u *Customs) Number() {
 	}
 }
 
+// OwnPair is an interplanting of the household's own: a short crop that may stand on the
+// ground of a long one.
+type OwnPair struct {
+	Long  string  `json:"long"`  // crop ids
+	Short string  `json:"short"` //
+	Weeks float64 `json:"weeks"` // that they may stand together, to the last cut of the short one
+	Share float64 `json:"share"` // of the long crop's stretch that the short one may take
+}
+
+// ID names a pair of the household's own; no pair of the book is called so.
+func (p OwnPair) ID() string { return "own " + p.Long + " " + p.Short }
+
 // Units of weight and of ground in which a recipe may be said, in kg, m² and m.
 var (
 	weights = map[string]float64{"g": 0.001, "kg": 1, "oz": 0.45359237 / 16, "lb": 0.45359237}
@@ -95,6 +108,7 @@ func (u Customs) Validate(c invalid.Check, families, pairs []string) {
 	}
 	among("bent", u.Bent, families, "a family of the crop book, such as Solanaceae")
 	among("pairs", u.Pairs, pairs, "a pairing of the crop book, such as carrot-radish")
+	u.validateOwnPairs(c)
 	c.Number("barrels", u.Barrels, 0, 1e6)
 	c.Number("roof", u.Roof, 0, 1e5)
 	c.Number("emitters", u.Emitters, 0.05, 5)
@@ -117,5 +131,23 @@ func (u Customs) Validate(c invalid.Check, families, pairs []string) {
 		at.Positive("per", a.Per, 1e5)
 		at.OneOf("of", a.Of, "m²", "sq ft", "m of row", "ft of row")
 		at.Number("nitrogen", a.Nitrogen, 0, 0.5)
+	}
+}
+
+// mostOwnPairs bounds the household's own interplantings.
+const mostOwnPairs = 100
+
+func (u Customs) validateOwnPairs(c invalid.Check) {
+	if len(u.OwnPairs) > mostOwnPairs {
+		c.Add("own_pairs", fmt.Sprint(len(u.OwnPairs)), fmt.Sprintf("at most %d pairs of your own", mostOwnPairs))
+		return
+	}
+	for i, p := range u.OwnPairs {
+		at := c.Index("own_pairs", i)
+		if p.Long == "" || p.Short == "" || p.Long == p.Short {
+			at.Add("short", p.Short, "two different crops: the one that stands long and the one that is gone first")
+		}
+		at.Positive("weeks", p.Weeks, 60)
+		at.Positive("share", p.Share, 1)
 	}
 }

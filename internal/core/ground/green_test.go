@@ -8,7 +8,10 @@ import (
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
+	"inventory/internal/core/plan"
+	"inventory/internal/core/table"
 )
 
 // What a practised grower would sow, and would not, at a place with its last frost in
@@ -95,6 +98,40 @@ func TestEveryGreenManureGoesSomewhere(t *testing.T) {
 			return false
 		}) {
 			t.Errorf("%s goes nowhere", g.ID)
+		}
+	}
+}
+
+// A household's own pair lets a short crop stand on a long one's ground where the bed is
+// full otherwise, for so many weeks and on so much of it.
+func TestAPairOfOnesOwn(t *testing.T) {
+	own := bed.OwnPair{Long: "leek", Short: "radish", Weeks: 6, Share: 0.5}
+	u := bed.UsualCustoms()
+	u.OwnPairs = []bed.OwnPair{own}
+	h := table.Household{Customs: &u, Beds: []bed.Bed{{ID: "a", Name: "A", Length: 4, Width: 1.2}}, Place: place.Examples()[0].Place}
+	in, err := InputOf(plan.Input{Household: h}, plan.Plan{})
+	if err != nil || len(in.Pairs) != 1 || in.Pairs[0].ID != own.ID() {
+		t.Fatalf("%+v %v", in.Pairs, err)
+	}
+	in.Year = 2027
+	leek, radish := book.Usual().Crop("leek"), book.Usual().Crop("radish")
+	for weeks, left := range map[civil.Date]int{6: 0, 7: 1} {
+		in.Plantings = []Planting{
+			{ID: "long", Crop: leek, Planted: 60, From: spring, To: spring + 200, Priority: 0},
+			{ID: "short", Crop: radish, Planted: 100, From: spring + 1, To: spring + 1 + 7*weeks, Priority: 1},
+		}
+		f := newFitting(in)
+		in.Plantings[0].Planted = f.holds(0, 0, 4*tenths)
+		if out := Fit(in); len(out.Left) != left {
+			t.Errorf("for %d weeks: %+v", weeks, out.Left)
+		}
+	}
+	for field, wrong := range map[string]bed.OwnPair{"short": {Long: "leek", Short: "leek", Weeks: 3, Share: 0.3}, "weeks": {Long: "leek", Short: "radish", Share: 0.3}, "share": {Long: "leek", Short: "radish", Weeks: 3, Share: 1.2}} {
+		u.OwnPairs = []bed.OwnPair{wrong}
+		c := invalid.NewCheck()
+		u.Validate(c, nil, nil)
+		if fs := invalid.All(c.Err()); len(fs) != 1 || fs[0].Field != "own_pairs[0]."+field {
+			t.Errorf("%+v: %v", wrong, c.Err())
 		}
 	}
 }

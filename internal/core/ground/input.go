@@ -60,6 +60,12 @@ func InputOf(in plan.Input, p plan.Plan) (Input, error) {
 	}
 	if u := h.Customs; u != nil {
 		out.Bent = u.Bent
+		// The household's own go before those of the book.
+		for _, own := range u.OwnPairs {
+			if b.Crop(own.Long) != nil && b.Crop(own.Short) != nil {
+				out.Pairs = append(out.Pairs, book.Pairing{ID: own.ID(), Long: own.Long, Short: own.Short, WeeksTogether: own.Weeks, RoomFraction: own.Share, Why: "your own pair", Timing: "easy"})
+			}
+		}
 		for _, pair := range b.Pairings {
 			if slices.Contains(u.Pairs, pair.ID) {
 				out.Pairs = append(out.Pairs, pair)

@@ -1625,6 +1625,7 @@ export interface components {
         Customs: {
             bent: string[];
             pairs: string[];
+            own_pairs?: components["schemas"]["OwnPair"][];
             materials: components["schemas"]["Material"][];
             recipe: components["schemas"]["Amendment"][];
             /** Format: double */
@@ -1635,6 +1636,17 @@ export interface components {
             emitters: number;
             /** Format: double */
             posts: number;
+        };
+        OwnPair: {
+            long: string;
+            short: string;
+            /** Format: double */
+            weeks: number;
+            /**
+             * Format: double
+             * @description of the long crop's stretch
+             */
+            share: number;
         };
         Material: {
             id: string;

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 // What the household bends and what it plants together.
-import { ElCheckbox, ElOption, ElSelect } from 'element-plus'
+import { ElButton, ElCheckbox, ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import { useHousehold, wordsOf } from '../../lib/household'
 import { useCustoms } from '../../lib/customs'
 import { count } from '../../lib/words'
+import NumberInput from '../../parts/NumberInput.vue'
 
 const store = useHousehold()
 const { customs, change } = useCustoms()
@@ -18,6 +19,19 @@ const shown = computed(() => (all.value ? pairs.value : ours.value))
 async function set(to: Parameters<typeof change>[0]) {
   const p = await change(to)
   wrong.value = p ? wordsOf(p) : ''
+}
+const crops = computed(() => [...store.crops].sort((a, b) => a.name.localeCompare(b.name)))
+const name = (id: string) => store.crops.find((c) => c.id === id)?.name ?? id
+const draft = ref({ short: '', long: '', weeks: 6, share: 0.4 })
+const adding = ref(false)
+async function add() {
+  const pair = { ...draft.value }
+  const rest = (customs.value.own_pairs ?? []).filter((p) => p.short !== pair.short || p.long !== pair.long)
+  await set({ own_pairs: [...rest, pair] })
+  if (!wrong.value) adding.value = false
+}
+function drop(i: number) {
+  void set({ own_pairs: (customs.value.own_pairs ?? []).filter((_, k) => k !== i) })
 }
 function tick(id: string, on: boolean) {
   const rest = customs.value.pairs.filter((x) => x !== id)
@@ -62,6 +76,44 @@ function tick(id: string, on: boolean) {
         >
       </li>
     </ul>
+    <ul v-if="customs.own_pairs?.length" class="small" aria-label="Your own pairs">
+      <li v-for="(p, i) in customs.own_pairs" :key="p.long + p.short">
+        <span
+          ><b>{{ name(p.short) }}</b> between {{ name(p.long) }}</span
+        >
+        <span class="quiet"
+          >your own: {{ count(p.weeks, 'week') }}, {{ Math.round(p.share * 100) }} % of the ground
+          <button type="button" class="link" :aria-label="`Remove ${name(p.short)}`" @click="drop(i)">
+            remove
+          </button></span
+        >
+      </li>
+    </ul>
+    <form v-if="adding" class="own small" @submit.prevent="add">
+      <label class="field"
+        ><span>the short crop</span
+        ><ElSelect v-model="draft.short" filterable size="small" aria-label="The short crop" placeholder="type to find"
+          ><ElOption v-for="c in crops" :key="c.id" :value="c.id" :label="c.name" /></ElSelect
+      ></label>
+      <label class="field"
+        ><span>between the long crop</span
+        ><ElSelect v-model="draft.long" filterable size="small" aria-label="The long crop" placeholder="type to find"
+          ><ElOption v-for="c in crops" :key="c.id" :value="c.id" :label="c.name" /></ElSelect
+      ></label>
+      <label class="field"
+        ><span>weeks together</span><NumberInput v-model="draft.weeks" unit="weeks" suffix label="Weeks together"
+      /></label>
+      <label class="field"
+        ><span>of its ground</span><NumberInput v-model="draft.share" unit="share" suffix label="Share of the ground"
+      /></label>
+      <span class="acts">
+        <ElButton size="small" type="primary" native-type="submit" :disabled="!draft.short || !draft.long"
+          >Admit it</ElButton
+        >
+        <button type="button" class="link" @click="adding = false">leave it</button>
+      </span>
+    </form>
+    <button v-else type="button" class="link small gap" @click="adding = true">a pair of your own</button>
     <button type="button" class="link small" @click="all = !all">
       {{ all ? 'only those whose crops are both grown' : `all ${pairs.length} of the book` }}
     </button>
@@ -85,6 +137,24 @@ li {
   gap: 0 1rem;
   border-top: 1px solid var(--hair);
   align-items: baseline;
+}
+.own {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1rem;
+  align-items: end;
+  margin: 0.4rem 0;
+}
+.own .el-select {
+  width: 13rem;
+}
+.own .acts {
+  display: flex;
+  gap: 0.8rem;
+  align-items: center;
+}
+.gap {
+  margin-right: 1.2rem;
 }
 @container leaf (max-width: 620px) {
   li {
