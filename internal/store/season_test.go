@@ -30,7 +30,7 @@ func TestTheSeasonLiesInTheFile(t *testing.T) {
 		Done: []table.Done{{What: "sow", Day: sown, Count: 16}},
 	}
 	settings := Settings{Name: "The weir", Year: 2027, Risk: season.Bold, School: season.ByTemperature}
-	habit := table.Habit{Crop: "onion-bulb", School: season.ByFrost, Way: season.Bought, NotBefore: civil.MonthDay{Month: 4, Day: 1}, NotAfter: civil.MonthDay{Month: 6, Day: 1}, DayLength: "long"}
+	habit := table.Habit{Crop: "onion-bulb", School: season.ByFrost, Way: season.Bought, NotBefore: civil.MonthDay{Month: 4, Day: 1}, NotAfter: civil.MonthDay{Month: 6, Day: 1}, DayLength: "long", Crosses: true}
 	agreement := table.Agreement{On: sown, Year: 2027, Fed: 900, Wanted: 1200, Plants: 5000, Area: 390.5, Jars: 140, Sowings: []table.Agreed{{ID: "27-w5-fresh-1", Crop: "lettuce-head", CropName: "Head lettuce", Fresh: true, Date: sown, Day: out, Plants: 15, Area: 1.4, Likely: 14}}}
 	days := []place.Day{{Date: civil.Of(2027, 1, 1), Max: 4.5, Min: -2, Rain: &rain}, {Date: civil.Of(2027, 1, 2), Max: 5, Min: 1}}
 	rev := begun.Revision

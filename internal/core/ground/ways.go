@@ -33,6 +33,8 @@ type Way struct {
 	Customs  *bed.Customs   `json:"customs,omitempty"`
 	Bed      *bed.Bed       `json:"bed,omitempty"`
 	Event    *plan.Event    `json:"event,omitempty"`
+
+	places string // the planting that is to find ground by it; empty: none in particular
 }
 
 // ways looks for the ways out of a shortage.
@@ -106,7 +108,8 @@ func (w *ways) try(way Way, change func(*table.Household)) {
 	}
 	way.Short, way.Gains = l.Short, w.layout.Short-l.Short
 	way.Fed, way.Jars = p.Tally.WeeksFed-w.plan.Tally.WeeksFed, p.Tally.Jars-w.plan.Tally.Jars
-	if way.Gains >= worthwhile {
+	unplaced := way.places != "" && slices.ContainsFunc(l.Left, func(x Left) bool { return x.Planting == way.places })
+	if way.Gains >= worthwhile && !unplaced {
 		w.out = append(w.out, way)
 	}
 }
@@ -308,7 +311,7 @@ func (w *ways) later() {
 			continue
 		}
 		words := fmt.Sprintf("begin %s of %s on %s, when ground falls free in %s", lower(s.CropName), s.Date.Short(), e.Day.Short(), f.in.Beds[k].Name)
-		w.try(Way{Words: words, Command: "log", Event: &e}, func(h *table.Household) {
+		w.try(Way{Words: words, Command: "log", Event: &e, places: out.Planting.ID}, func(h *table.Household) {
 			h.Plantings = append(slices.DeleteFunc(slices.Clone(h.Plantings), func(x table.Planting) bool { return x.ID == out.Planting.ID }), *out.Planting)
 		})
 	}

@@ -244,10 +244,10 @@ func (c *computation) size(r *row) {
 	c.patch(base, r, ask, figures)
 }
 
-// tooMuch says so where the fewest plants worth growing give more than twice what a
+// tooMuch says so where the fewest plants worth growing, or the least block of corn, give more than twice what a
 // sowing is for, and how long one sowing could feed at that rate. It is said once.
 func (c *computation) tooMuch(r *row, z reckon.Size, least int) {
-	if !r.key.fresh || r.hand != nil || r.early || z.Plants > least || least < 2 || z.Need.Amount <= 0 || z.Average <= 2*z.Need.Amount {
+	if !r.key.fresh || r.hand != nil || r.early || z.Plants > least && !r.crop.WindPollinatedCorn() || least < 2 || z.Need.Amount <= 0 || z.Average <= 2*z.Need.Amount {
 		return
 	}
 	weeks := r.uses[0].s.Run.Count()

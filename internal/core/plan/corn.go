@@ -45,7 +45,7 @@ func (c *computation) keepApart(rows []*row) {
 	}
 	for _, r := range corn {
 		now := r.uses[0].s.Start
-		if r.hand != nil || r.key.fresh || clear(r, now) {
+		if r.hand != nil || r.key.fresh || c.in.Household.MayCross(r.crop.ID) || clear(r, now) {
 			continue
 		}
 		s := r.uses[0].a.use.Season
@@ -88,6 +88,9 @@ func (c *computation) crossing() {
 		}
 	}
 	for _, a := range corn {
+		if c.in.Household.MayCross(a.s.Crop) {
+			continue
+		}
 		var others []int
 		for _, b := range corn {
 			if a.s.Crop != b.s.Crop {

@@ -565,3 +565,29 @@ func lettuceAgain(n float64) table.Wish {
 	w.ID, w.Layout = "w2", table.Block
 	return w
 }
+
+// A cross that the household accepts is not told, and moves nothing.
+func TestACrossThatOneAccepts(t *testing.T) {
+	flour := table.Wish{ID: "w2", Food: "flour corn", Forms: []table.Form{table.Dried}, Preparations: []string{"flour-corn-shelled"}, Amount: table.Amount{Kind: table.DriedKg, Number: 4}, Season: table.Season{Kind: table.AllYear}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}}
+	sweet := table.Wish{ID: "w1", Food: "sweet corn", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.PiecesWeek, Number: 8}, Season: table.Season{Kind: table.Months, From: 8, To: 9}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}}
+	in := wanting(sweet, flour)
+	told := func(p Plan) (n int) {
+		for _, s := range p.Sowings {
+			if s.Crosses != "" {
+				n++
+			}
+		}
+		return n
+	}
+	first := of(planned(t, in), "flour-corn")[0]
+	in = after(t, in, Event{Sowing: first.ID, What: "set", Day: of(planned(t, in), "sweet-corn-early")[0].Date})
+	if told(planned(t, in)) == 0 {
+		t.Fatal("nothing crosses")
+	}
+	for _, crop := range []string{"flour-corn", "sweet-corn-early", "sweet-corn-late"} {
+		in.Household.Habits = append(in.Household.Habits, table.Habit{Crop: crop, Crosses: true})
+	}
+	if n := told(planned(t, in)); n > 0 {
+		t.Errorf("%d crosses are told though they are accepted", n)
+	}
+}

@@ -3,6 +3,7 @@ package plan_test
 import (
 	"math"
 	"slices"
+	"strings"
 	"testing"
 
 	"inventory/internal/core/book"
@@ -58,5 +59,22 @@ func TestPlantsByTheMetreOfRow(t *testing.T) {
 	want := int(math.Ceil(6*100/book.Usual().Crop("nasturtium").InRow.Value - 1e-9))
 	if p.Wishes[0].Plants != want {
 		t.Errorf("6 m of row hold %d plants, want %d", p.Wishes[0].Plants, want)
+	}
+}
+
+// The least block of corn gives more than is needed: it is said, with how often would do.
+func TestTheLeastBlockIsTold(t *testing.T) {
+	in := demoInput(t)
+	for number, told := range map[float64]bool{3: true, 16: false} {
+		w := table.Wish{ID: "m", Food: "sweet corn", Kind: "sweet-corn-late", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.PiecesWeek, Number: number}, Season: table.Season{Kind: table.Months, From: 8, To: 9}}
+		w.Fill()
+		in.Household.Wishes, in.Household.Plantings = []table.Wish{w}, nil
+		p, err := plan.Compute(in)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if got := slices.ContainsFunc(p.Wishes[0].Notes, func(n string) bool { return strings.Contains(n, "a sowing every") }); got != told {
+			t.Errorf("%g ears a week: %q", number, p.Wishes[0].Notes)
+		}
 	}
 }

@@ -1,6 +1,8 @@
 package table
 
 import (
+	"slices"
+
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
@@ -16,6 +18,7 @@ type Habit struct {
 	NotBefore civil.MonthDay `json:"not_before,omitzero"`  // of the day it takes the ground
 	NotAfter  civil.MonthDay `json:"not_after,omitzero"`   //
 	DayLength string         `json:"day_length,omitempty"` // of bulbing onions: short, intermediate, long
+	Crosses   bool           `json:"crosses,omitempty"`    // it may flower with other kinds: the household accepts the cross
 }
 
 // DayLengths are the types of bulbing onions, with the latitudes, in degrees
@@ -82,6 +85,11 @@ func (h Household) Rules(crop string) season.Rules {
 		r.School = "" // one way of saying it, so that rules compare
 	}
 	return r
+}
+
+// MayCross tells whether the household accepts that a crop crosses with other kinds.
+func (h Household) MayCross(crop string) bool {
+	return slices.ContainsFunc(h.Habits, func(x Habit) bool { return x.Crop == crop && x.Crosses })
 }
 
 // dayLength says so where the type of a bulbing onion does not suit the place.

@@ -1372,6 +1372,8 @@ export interface components {
             not_after?: string;
             /** @enum {string} */
             day_length?: "" | "short" | "intermediate" | "long";
+            /** @description the household accepts that it crosses with other kinds */
+            crosses?: boolean;
         };
         Planting: {
             id: string;

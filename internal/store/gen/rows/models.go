@@ -41,6 +41,7 @@ type Habit struct {
 	NotBefore string
 	NotAfter  string
 	DayLength string
+	Crosses   int64
 }
 
 type Household struct {

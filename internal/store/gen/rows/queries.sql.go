@@ -601,7 +601,7 @@ func (q *Queries) ListGuests(ctx context.Context) ([]Guest, error) {
 }
 
 const listHabits = `-- name: ListHabits :many
-SELECT crop, position, school, way, not_before, not_after, day_length FROM habit ORDER BY position, crop
+SELECT crop, position, school, way, not_before, not_after, day_length, crosses FROM habit ORDER BY position, crop
 `
 
 func (q *Queries) ListHabits(ctx context.Context) ([]Habit, error) {
@@ -621,6 +621,7 @@ func (q *Queries) ListHabits(ctx context.Context) ([]Habit, error) {
 			&i.NotBefore,
 			&i.NotAfter,
 			&i.DayLength,
+			&i.Crosses,
 		); err != nil {
 			return nil, err
 		}
@@ -1215,9 +1216,9 @@ func (q *Queries) PutGuest(ctx context.Context, arg PutGuestParams) error {
 }
 
 const putHabit = `-- name: PutHabit :exec
-INSERT INTO habit (crop, position, school, way, not_before, not_after, day_length) VALUES (?, ?, ?, ?, ?, ?, ?)
+INSERT INTO habit (crop, position, school, way, not_before, not_after, day_length, crosses) VALUES (?, ?, ?, ?, ?, ?, ?, ?)
 ON CONFLICT (crop) DO UPDATE SET position = excluded.position, school = excluded.school, way = excluded.way,
-    not_before = excluded.not_before, not_after = excluded.not_after, day_length = excluded.day_length
+    not_before = excluded.not_before, not_after = excluded.not_after, day_length = excluded.day_length, crosses = excluded.crosses
 `
 
 type PutHabitParams struct {
@@ -1228,6 +1229,7 @@ type PutHabitParams struct {
 	NotBefore string
 	NotAfter  string
 	DayLength string
+	Crosses   int64
 }
 
 func (q *Queries) PutHabit(ctx context.Context, arg PutHabitParams) error {
@@ -1239,6 +1241,7 @@ func (q *Queries) PutHabit(ctx context.Context, arg PutHabitParams) error {
 		arg.NotBefore,
 		arg.NotAfter,
 		arg.DayLength,
+		arg.Crosses,
 	)
 	return err
 }

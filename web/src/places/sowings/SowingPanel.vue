@@ -15,6 +15,13 @@ const props = defineProps<{ sowing: Sowing; ribbon?: boolean }>()
 const store = useHousehold()
 const { say } = useUnits()
 const problem = ref<Problem>()
+const habit = computed(() => store.household?.habits.find((h) => h.crop === props.sowing.crop))
+/** Accepts that the crop crosses with other kinds, or no longer. */
+async function letCross(crosses: boolean) {
+  const rest = { ...(habit.value ?? { crop: props.sowing.crop }) }
+  delete rest.crosses
+  problem.value = await store.edit({ command: 'set-habit', habit: crosses ? { ...rest, crosses } : rest })
+}
 const s = computed(() => props.sowing)
 const fixed = computed(() => s.value.method === 'patch' || s.value.stands)
 const planting = computed(() => store.household?.plantings.find((p) => p.id === s.value.id))
@@ -54,7 +61,13 @@ const sources = computed(() => {
       Lost outright in {{ Math.round(s.loss_chance * 100) }} of 100 years.
     </p>
     <p v-if="s.set_why" class="warn">Set by hand though it may not be begun then: {{ s.set_why }}.</p>
-    <p v-if="s.crosses" class="warn">Crosses: {{ s.crosses }}.</p>
+    <p v-if="s.crosses" class="warn">
+      Crosses: {{ s.crosses }}. <button type="button" class="link" @click="letCross(true)">let it cross</button>
+    </p>
+    <p v-if="habit?.crosses" class="quiet">
+      It may cross with other kinds, by your word.
+      <button type="button" class="link" @click="letCross(false)">keep it apart again</button>
+    </p>
     <p v-if="s.merged">{{ s.merged.charAt(0).toUpperCase() + s.merged.slice(1) }}.</p>
     <p v-if="s.early">
       Risked two weeks before its season: its loss is accepted, and nothing counts on it until it is put down as sown.
