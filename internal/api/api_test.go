@@ -20,6 +20,7 @@ import (
 
 	"inventory/demo"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
 	"inventory/internal/exchange"
 	"inventory/internal/store"
@@ -392,4 +393,35 @@ func BenchmarkEditOverHTTP(b *testing.B) {
 	}
 	slices.Sort(took)
 	b.ReportMetric(float64(took[len(took)/2].Microseconds())/1000, "ms-median")
+}
+
+// A line is read with the seasons of the place: of the household, or of the climate that
+// is chosen to begin with.
+func TestALineIsReadAtItsPlace(t *testing.T) {
+	for _, c := range []struct {
+		demo    bool
+		climate string
+		months  string
+	}{{true, "", "June to August"}, {false, "", "June to August"}, {false, southern(t), "December to February"}} {
+		s := served(t, c.demo)
+		l := Line{Text: "courgettes 2x week in summer"}
+		if c.climate != "" {
+			l.Climate = &c.climate
+		}
+		_, body, _ := call(t, s, "/api/lines", l)
+		if got := decoded[[]Reading](t, body); len(got) != 1 || !strings.Contains(got[0].Words, c.months) || got[0].Notes == nil {
+			t.Errorf("%+v: %s", c, body)
+		}
+	}
+}
+
+func southern(t *testing.T) string {
+	t.Helper()
+	for _, x := range place.Examples() {
+		if x.Place.Latitude < 0 {
+			return x.ID
+		}
+	}
+	t.Fatal("no climate of the south")
+	return ""
 }

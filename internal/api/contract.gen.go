@@ -645,7 +645,9 @@ type LeftOut = ground.Left
 
 // Line defines model for Line.
 type Line struct {
-	Text string `json:"text"`
+	// Climate where nobody lives yet: the climate to begin with, for the months of its seasons
+	Climate *string `json:"climate,omitempty"`
+	Text    string  `json:"text"`
 }
 
 // Lines defines model for Lines.

@@ -19,6 +19,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/line"
+	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/shelf"
 	"inventory/internal/core/table"
@@ -369,6 +370,12 @@ func (s *Server) PostLine(c *echo.Context) error {
 	at := line.Where{}
 	if h != nil {
 		at = line.At(h.Place)
+	} else if l.Climate != nil { // nobody lives here yet: the climate that is chosen to begin with
+		for _, x := range place.Examples() {
+			if x.ID == *l.Climate {
+				at = line.At(x.Place)
+			}
+		}
 	}
 	found, err := line.Wish(l.Text, b, at)
 	if err != nil {

@@ -2,7 +2,7 @@
 import { ref, watch } from 'vue'
 import { answer, api, Refused, type Reading } from './api'
 
-export function useLine() {
+export function useLine(climate?: () => string) {
   const text = ref('')
   const readings = ref<Reading[]>([])
   const chosen = ref(0)
@@ -22,7 +22,9 @@ export function useLine() {
       return
     }
     try {
-      const found = await answer(() => api.POST('/lines', { body: { text: line } }))
+      const found = await answer(() =>
+        api.POST('/lines', { body: { text: line, ...(climate ? { climate: climate() } : {}) } }),
+      )
       if (mine !== asked) return // a later key was faster
       readings.value = found
       wrong.value = ''

@@ -657,6 +657,8 @@ export interface components {
         };
         Line: {
             text: string;
+            /** @description where nobody lives yet: the climate to begin with, for the months of its seasons */
+            climate?: string;
         };
         Reading: {
             wish: components["schemas"]["Wish"];
