@@ -31,6 +31,7 @@ type fitting struct {
 	family []int            // of a planting, counted
 	kin    [][]int          // pieces of a family in a bed
 	pairs  [][]int          // of a planting: those that may stand below it, by their pair
+	early  [][]civil.Date   // when a planting is cleared to keep to that pair; zero: it need not be
 	home   [][]spot         // where a planting was agreed to stand
 	known  []bool           // it was agreed to without ground
 	beds   [][]piece
@@ -242,7 +243,7 @@ func (f *fitting) put(i int) bool {
 		f.lay(i, bed, at, f.whole[i][bed], p.Planted)
 		return true
 	}
-	return f.share(i) || f.split(i)
+	return f.share(i, false) || f.split(i) || f.share(i, true)
 }
 
 // split lays a planting in up to three pieces, the longest stretches first; all
@@ -333,8 +334,12 @@ func (f *fitting) takes(i, k, planted int) int {
 }
 
 func (f *fitting) lay(i, k, at, length, planted int) {
-	p := &f.in.Plantings[i]
-	q := piece{i, at, length, planted, p.From, p.To}
+	f.layUntil(i, k, at, length, planted, f.in.Plantings[i].To)
+}
+
+// layUntil lays a planting that is cleared on a day.
+func (f *fitting) layUntil(i, k, at, length, planted int, to civil.Date) {
+	q := piece{i, at, length, planted, f.in.Plantings[i].From, to}
 	f.insert(k, q)
 	f.log = append(f.log, move{true, k, q})
 }

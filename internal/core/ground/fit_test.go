@@ -81,7 +81,7 @@ func check(t *testing.T, name string, in Input, out Layout) {
 		p := byID[a.Planting]
 		placed[a.Planting] += a.Planted
 		pieces[a.Planting]++
-		if a.At < -1e-9 || a.At+a.Length > beds[a.Bed].Length+1e-6 || a.From != p.From || a.To != p.To {
+		if a.At < -1e-9 || a.At+a.Length > beds[a.Bed].Length+1e-6 || a.From != p.From || a.To > p.To || a.To < p.To && a.With == "" {
 			t.Fatalf("%s: %+v does not lie in its bed of %g m", name, a, beds[a.Bed].Length)
 		}
 		if last := Rotation(beds[a.Bed], p.Crop, in.Year); last > 0 {
@@ -129,7 +129,7 @@ func admitted(in Input, out Layout, short, long Piece) bool {
 		}
 		until := short.To
 		if last := in.Plantings[slices.IndexFunc(in.Plantings, func(p Planting) bool { return p.ID == short.Planting })].Last; last > 0 {
-			until = last + 1
+			until = min(until, last+1)
 		}
 		weeks := float64(min(until, long.To)-max(short.From, long.From)) / 7
 		room := 0.0

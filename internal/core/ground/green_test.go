@@ -3,6 +3,7 @@ package ground
 import (
 	"math"
 	"slices"
+	"strings"
 	"testing"
 
 	"inventory/internal/core/bed"
@@ -132,6 +133,65 @@ func TestAPairOfOnesOwn(t *testing.T) {
 		u.Validate(c, nil, nil)
 		if fs := invalid.All(c.Err()); len(fs) != 1 || fs[0].Field != "own_pairs[0]."+field {
 			t.Errorf("%+v: %v", wrong, c.Err())
+		}
+	}
+}
+
+// A short crop is cleared early to keep to a pair where a third of its picking is had
+// (or one cut, or its one gathering), and what that costs is said; else it does not share.
+func TestAShortCropIsClearedEarly(t *testing.T) {
+	b := book.Usual()
+	for _, c := range []struct {
+		short string
+		weeks float64
+		to    civil.Date // days after spring on which it is cleared; 0: it does not share
+		lost  string
+	}{
+		{"bush-bean", 9, 57, ""},
+		{"bush-bean", 6, 42, "9 of 21 days of picking are lost"},
+		{"bush-bean", 5, 0, ""},
+		{"spinach", 5.3, 37, "14 of 21 days of picking are lost"},
+		{"spinach", 5, 0, ""},
+		{"radish", 5, 35, ""},
+		{"radish", 4, 0, ""},
+	} {
+		in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "a", Name: "A", Length: 4, Width: 1.2}}}
+		in.Pairs = []book.Pairing{{ID: "p", Long: "leek", Short: c.short, WeeksTogether: c.weeks, RoomFraction: 0.5}}
+		in.Plantings = []Planting{
+			{ID: "long", Crop: b.Crop("leek"), Planted: 1, From: spring - 7, To: spring + 200},
+			{ID: "short", Crop: b.Crop(c.short), Planted: 20, From: spring, First: spring + 30, Last: spring + 50, To: spring + 57, Priority: 1},
+		}
+		f := newFitting(in)
+		in.Plantings[0].Planted = f.holds(0, 0, 4*tenths)
+		out := Fit(in)
+		check(t, c.short, in, out)
+		i := slices.IndexFunc(out.Pieces, func(p Piece) bool { return p.Planting == "short" })
+		switch {
+		case c.to == 0 && i >= 0, c.to > 0 && i < 0:
+			t.Errorf("%s, %g weeks: %+v", c.short, c.weeks, out)
+		case c.to > 0 && (out.Pieces[i].To != spring+c.to || !strings.Contains(strings.Join(out.Pieces[i].Faults, "; "), c.lost)):
+			t.Errorf("%s, %g weeks: cleared after %d days, %q", c.short, c.weeks, out.Pieces[i].To-spring, out.Pieces[i].Faults)
+		}
+	}
+}
+
+// What is set out into a crop that still stands shares its ground until that is cleared.
+func TestSetOutIntoWhatStillStands(t *testing.T) {
+	b := book.Usual()
+	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "a", Name: "A", Length: 4, Width: 1.2}}}
+	in.Pairs = []book.Pairing{{ID: "p", Long: "winter-squash", Short: "shelling-pea", WeeksTogether: 3, RoomFraction: 1}}
+	for together, left := range map[civil.Date]int{20: 0, 28: 1} {
+		in.Plantings = []Planting{
+			{ID: "squash", Crop: b.Crop("winter-squash"), Planted: 4, From: spring + 60, To: spring + 160},
+			{ID: "peas", Crop: b.Crop("shelling-pea"), Planted: 1, From: spring, To: spring + 60 + together, Priority: 1},
+		}
+		f := newFitting(in)
+		in.Plantings[0].Planted = max(1, f.holds(0, 0, 4*tenths))
+		in.Plantings[1].Planted = f.holds(1, 0, 3*tenths)
+		out := Fit(in)
+		check(t, "relay", in, out)
+		if len(out.Left) != left {
+			t.Errorf("%d days together: %+v", together, out.Left)
 		}
 	}
 }

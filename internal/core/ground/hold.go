@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"inventory/internal/core/bed"
+	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
 )
 
@@ -47,10 +48,11 @@ func (f *fitting) holdOne(p bed.Placement) {
 		if len(parts) == 1 {
 			length = f.whole[i][k]
 		}
-		if !f.roomFor(i, k, at, length) {
+		to, ok := f.roomFor(i, k, at, length)
+		if !ok {
 			break
 		}
-		f.lay(i, k, at, length, plants)
+		f.layUntil(i, k, at, length, plants, to)
 		rest -= plants
 	}
 	if rest > 0 {
@@ -137,10 +139,11 @@ func (f *fitting) goHome() {
 			if plants <= 0 {
 				break
 			}
-			if !f.roomFor(i, at.bed, at.at, length) {
+			to, ok := f.roomFor(i, at.bed, at.at, length)
+			if !ok {
 				break
 			}
-			f.lay(i, at.bed, at.at, length, plants)
+			f.layUntil(i, at.bed, at.at, length, plants, to)
 			rest[i] -= plants
 		}
 		if rest[i] > 0 {
@@ -155,27 +158,30 @@ func (f *fitting) atHome(k int, q piece) bool {
 }
 
 // roomFor tells whether a stretch of a bed is free for a planting, or shares the
-// ground of one that it may stand below.
-func (f *fitting) roomFor(i, k, at, length int) bool {
+// ground of one that it may stand below; and until when it then stands there.
+func (f *fitting) roomFor(i, k, at, length int) (to civil.Date, ok bool) {
 	p := &f.in.Plantings[i]
 	if slices.ContainsFunc(f.gaps(k, p.From, p.To, nil), func(g gapIn) bool { return g.at <= at && at+length <= g.at+g.length }) {
-		return true
+		return p.To, true
 	}
 	if f.pairs == nil || length != f.whole[i][k] {
-		return false
+		return 0, false
 	}
 	for _, q := range f.beds[k] {
 		if q.planting >= 0 && f.pairs[i][q.planting] > 0 {
 			if a, ok := f.below(i, k, q); ok && a == at {
-				return true
+				return f.until(i, q.planting), true
 			}
 		}
 	}
-	return false
+	return 0, false
 }
 
 // free tells whether a planting may lie at a place of a bed.
-func (f *fitting) free(i, k, at int) bool { return f.roomFor(i, k, at, f.whole[i][k]) }
+func (f *fitting) free(i, k, at int) bool {
+	_, ok := f.roomFor(i, k, at, f.whole[i][k])
+	return ok
+}
 
 // Put looks whether a sowing may be put in a bed by hand, beside what else was
 // put there by hand, and where: at the first free stretch, or at the one asked for

@@ -20,6 +20,7 @@ type Planting struct {
 	Cover    place.Cover
 	Planted  int        // places it takes: plants or stations; spares wait in their cells
 	From, To civil.Date // To is the first day on which the ground is free again
+	First    civil.Date // the first picking, or the one gathering; zero: none
 	Last     civil.Date // the last picking; zero: none
 	Priority int        // 0 must, 1 want, 2 nice to have
 }
@@ -90,8 +91,8 @@ func PlantingsOf(p plan.Plan, b *book.Book, wishes []table.Wish) (out []Planting
 			continue
 		}
 		g := Planting{ID: s.ID, Crop: crop, Layout: s.Layout, Cover: place.Cover(s.Cover), Planted: max(1, s.Planted), From: s.Day, To: s.Clear, Priority: 2}
-		if s.LastPick != nil {
-			g.Last = *s.LastPick
+		if s.FirstPick != nil && s.LastPick != nil {
+			g.First, g.Last = *s.FirstPick, *s.LastPick
 		}
 		for _, f := range s.For {
 			g.Priority = min(g.Priority, priority[f.Wish])

@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"inventory/internal/core/bed"
+	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 )
 
@@ -99,6 +100,9 @@ func (f *fitting) tell(k int, q piece) Piece {
 	}
 	out.Across, out.Line, out.Plant, out.Shifted = spacing(p, b, f.stand[q.planting][k])
 	out.With, out.Pair = f.with(k, q)
+	if lost := int(p.Last - q.to + 1); q.to < p.To && lost > 0 && p.Crop.Harvest != book.Once {
+		out.Faults = append(out.Faults, fmt.Sprintf("cleared on %s for what it stands between: %d of %d days of picking are lost", q.to.Short(), lost, int(p.Last-p.First)+1))
+	}
 	out.Stands = out.Held && slices.ContainsFunc(f.in.Placed, func(x bed.Placement) bool { return x.Sowing == p.ID && x.Stands })
 	if home := f.home[q.planting]; len(home) > 0 && !f.atHome(k, q) {
 		out.Was = f.in.Beds[home[0].bed].ID

@@ -59,7 +59,7 @@ func LookAt(in Input, l Layout, id string) (Look, error) {
 		}
 		j, k := f.planting(p.Planting), f.bedOf(p.Bed)
 		if j >= 0 && k >= 0 {
-			f.lay(j, k, int(p.At*tenths+0.5), int(p.Length*tenths+0.5), p.Planted)
+			f.layUntil(j, k, int(p.At*tenths+0.5), int(p.Length*tenths+0.5), p.Planted, p.To)
 		}
 	}
 	out := Look{Planting: id}

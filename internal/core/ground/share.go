@@ -1,9 +1,11 @@
 package ground
 
 import (
+	"math"
 	"slices"
 
 	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
 )
 
 // is tells whether a crop is what a pairing names: the crop, or one of the
@@ -17,9 +19,9 @@ func (f *fitting) pairUp() {
 		return
 	}
 	n := len(f.in.Plantings)
-	f.pairs = make([][]int, n)
+	f.pairs, f.early = make([][]int, n), make([][]civil.Date, n)
 	for i := range f.pairs {
-		f.pairs[i] = make([]int, n)
+		f.pairs[i], f.early[i] = make([]int, n), make([]civil.Date, n)
 		for j := range f.pairs[i] {
 			short, long := &f.in.Plantings[i], &f.in.Plantings[j]
 			if i == j || short.From >= long.To || long.From >= short.To {
@@ -31,33 +33,73 @@ func (f *fitting) pairUp() {
 			}
 			weeks := float64(min(until, long.To)-max(short.From, long.From)) / 7
 			for k, p := range f.in.Pairs {
-				if is(short.Crop, p.Short) && is(long.Crop, p.Long) && weeks <= p.WeeksTogether+1e-9 {
-					f.pairs[i][j] = k + 1
+				if !is(short.Crop, p.Short) || !is(long.Crop, p.Long) {
+					continue
+				}
+				if weeks <= p.WeeksTogether+1e-9 {
+					f.pairs[i][j], f.early[i][j] = k+1, 0
 					break
+				}
+				by := max(short.From, long.From) + civil.Date(math.Floor(7*p.WeeksTogether+1e-9))
+				if f.pairs[i][j] == 0 && short.enough(by) {
+					f.pairs[i][j], f.early[i][j] = k+1, by
 				}
 			}
 		}
 	}
 }
 
+// enoughPicking and aCut are what a short crop must have given before it may be cleared
+// early: a third of its picking, or one cut, which comes a week after the one before.
+const (
+	enoughPicking = 1.0 / 3
+	aCut          = 7
+)
+
+// enough tells whether a planting may be cleared by a day to keep to a pair: what is
+// gathered once is in by then, of the rest a third of the picking or one cut is had.
+func (p *Planting) enough(by civil.Date) bool {
+	if p.First == 0 || by <= p.First {
+		return false
+	}
+	had := float64(by - p.First)
+	switch p.Crop.Harvest {
+	case book.Once:
+		return true
+	case book.Cut:
+		return had >= aCut
+	}
+	return had >= enoughPicking*float64(p.Last-p.First+1)-1e-9
+}
+
+// until returns the day on which a planting is gone from the ground of another: its own,
+// or earlier where only that keeps to their pair.
+func (f *fitting) until(i, long int) civil.Date {
+	if by := f.early[i][long]; by > 0 {
+		return by
+	}
+	return f.in.Plantings[i].To
+}
+
 // share lays a planting below one that it may share ground with, where there is
 // room for it: of the stretch that the other takes, no more than the pair's
-// fraction. It tells whether there was.
-func (f *fitting) share(i int) bool {
+// fraction; cleared early to keep to the pair only where that is said. It tells whether
+// there was.
+func (f *fitting) share(i int, early bool) bool {
 	if f.pairs == nil {
 		return false
 	}
-	best, bed, at := int(^uint(0)>>1), -1, 0
+	best, bed, at, long := int(^uint(0)>>1), -1, 0, -1
 	for k := range f.in.Beds {
 		if !f.may[i][k] || f.fault[i][k]*aFault >= best {
 			continue
 		}
 		for _, q := range f.beds[k] {
-			if q.planting < 0 || f.pairs[i][q.planting] == 0 {
+			if q.planting < 0 || f.pairs[i][q.planting] == 0 || early != (f.early[i][q.planting] > 0) {
 				continue
 			}
 			if a, ok := f.below(i, k, q); ok {
-				best, bed, at = f.fault[i][k]*aFault, k, a
+				best, bed, at, long = f.fault[i][k]*aFault, k, a, q.planting
 				break
 			}
 		}
@@ -65,7 +107,7 @@ func (f *fitting) share(i int) bool {
 	if bed < 0 {
 		return false
 	}
-	f.lay(i, bed, at, f.whole[i][bed], f.in.Plantings[i].Planted)
+	f.layUntil(i, bed, at, f.whole[i][bed], f.in.Plantings[i].Planted, f.until(i, long))
 	return true
 }
 
@@ -73,7 +115,7 @@ func (f *fitting) share(i int) bool {
 // ground that nothing else takes while it stands, and with what lies there
 // already no more than the pair's fraction of it.
 func (f *fitting) below(i, k int, long piece) (at int, ok bool) {
-	p, need := &f.in.Plantings[i], f.whole[i][k]
+	p, need, to := &f.in.Plantings[i], f.whole[i][k], f.until(i, long.planting)
 	pair := f.in.Pairs[f.pairs[i][long.planting]-1]
 	taken := need
 	tries := []int{long.at}
@@ -84,7 +126,7 @@ func (f *fitting) below(i, k int, long piece) (at int, ok bool) {
 		if q.meets(long.from, long.to) { // it shares the ground of the same piece
 			taken += q.length
 		}
-		if q.meets(p.From, p.To) {
+		if q.meets(p.From, to) {
 			tries = append(tries, q.at+q.length)
 		}
 	}
@@ -95,7 +137,7 @@ func (f *fitting) below(i, k int, long piece) (at int, ok bool) {
 	for _, a := range tries {
 		free := a >= long.at && a+need <= long.at+long.length
 		for _, q := range f.beds[k] {
-			free = free && (q == long || !q.meets(p.From, p.To) || q.at >= a+need || a >= q.at+q.length)
+			free = free && (q == long || !q.meets(p.From, to) || q.at >= a+need || a >= q.at+q.length)
 		}
 		if free {
 			return a, true

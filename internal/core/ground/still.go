@@ -101,7 +101,7 @@ func freeOn(fit Input, l Layout, k int, day civil.Date) (out []Patch) {
 	f := newFitting(fit)
 	for _, p := range l.Pieces {
 		if j, b := f.planting(p.Planting), f.bedOf(p.Bed); j >= 0 && b == k {
-			f.lay(j, k, int(p.At*tenths+0.5), int(p.Length*tenths+0.5), p.Planted)
+			f.layUntil(j, k, int(p.At*tenths+0.5), int(p.Length*tenths+0.5), p.Planted, p.To)
 		}
 	}
 	for _, g := range f.gaps(k, day, day+1, nil) {

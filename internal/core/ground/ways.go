@@ -290,7 +290,7 @@ const (
 func (w *ways) later() {
 	f := newFitting(w.fit)
 	for _, p := range w.layout.Pieces {
-		f.lay(f.planting(p.Planting), f.bedOf(p.Bed), int(p.At*tenths+0.5), int(p.Length*tenths+0.5), p.Planted)
+		f.layUntil(f.planting(p.Planting), f.bedOf(p.Bed), int(p.At*tenths+0.5), int(p.Length*tenths+0.5), p.Planted, p.To)
 	}
 	left := slices.Clone(w.layout.Left)
 	slices.SortStableFunc(left, func(a, b Left) int { return cmp.Compare(b.Need, a.Need) })
