@@ -385,6 +385,16 @@ type BookFigure struct {
 	Value       float64 `json:"value"`
 }
 
+// BookGreen defines model for BookGreen.
+type BookGreen struct {
+	ID       string  `json:"id"`
+	Name     string  `json:"name"`
+	Nitrogen float64 `json:"nitrogen"`
+	Seed     float64 `json:"seed"`
+	Wait     float64 `json:"wait"`
+	Weeks    float64 `json:"weeks"`
+}
+
 // BookPreparation defines model for BookPreparation.
 type BookPreparation struct {
 	Basis    string   `json:"basis"`
@@ -698,6 +708,9 @@ type Overrule = book.Overrule
 // OwnCrop defines model for OwnCrop.
 type OwnCrop = book.OwnCrop
 
+// OwnGreen defines model for OwnGreen.
+type OwnGreen = bed.OwnGreen
+
 // OwnPair defines model for OwnPair.
 type OwnPair = bed.OwnPair
 
@@ -812,12 +825,15 @@ type Reading struct {
 
 // Reference defines model for Reference.
 type Reference struct {
-	Assumptions  []Assumption  `json:"assumptions"`
-	Bands        []Band        `json:"bands"`
-	Cautions     []Caution     `json:"cautions"`
-	Climates     []Climate     `json:"climates"`
-	Customs      Customs       `json:"customs"`
-	Foods        []Food        `json:"foods"`
+	Assumptions []Assumption `json:"assumptions"`
+	Bands       []Band       `json:"bands"`
+	Cautions    []Caution    `json:"cautions"`
+	Climates    []Climate    `json:"climates"`
+	Customs     Customs      `json:"customs"`
+	Foods       []Food       `json:"foods"`
+
+	// Green green manures of the book
+	Green        []BookGreen   `json:"green"`
 	Pairings     []Pairing     `json:"pairings"`
 	Preparations []Preparation `json:"preparations"`
 

@@ -12,7 +12,10 @@ import (
 
 // reference is what the interface needs to know of the book and the units.
 func reference(b *book.Book) Reference {
-	r := Reference{Foods: []Food{}, Preparations: []Preparation{}, Cautions: []Caution{}, Units: []Unit{}, Climates: []Climate{}, Bands: []Band{}, Assumptions: []Assumption{}, Pairings: []Pairing{}, Customs: bed.UsualCustoms()}
+	r := Reference{Foods: []Food{}, Preparations: []Preparation{}, Cautions: []Caution{}, Units: []Unit{}, Climates: []Climate{}, Bands: []Band{}, Assumptions: []Assumption{}, Pairings: []Pairing{}, Customs: bed.UsualCustoms(), Green: []BookGreen{}}
+	for _, g := range b.GreenManures {
+		r.Green = append(r.Green, BookGreen{ID: g.ID, Name: g.Name, Seed: g.SeedGram, Weeks: g.WeeksToWorth, Wait: g.WaitWeeks, Nitrogen: g.Nitrogen})
+	}
 	for _, name := range b.Foods() {
 		f := Food{Name: name, Kinds: []FoodKind{}}
 		for _, c := range b.Food(name) {

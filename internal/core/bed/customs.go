@@ -12,12 +12,13 @@ type Customs struct {
 	Bent      []string    `json:"bent"`  // families whose rotation it does not keep
 	Pairs     []string    `json:"pairs"` // interplantings of the book that it admits
 	OwnPairs  []OwnPair   `json:"own_pairs,omitempty"`
-	Materials []Material  `json:"materials"` // what beds and paths are filled and covered with
-	Recipe    []Amendment `json:"recipe"`    // what every bed is given in a year
-	Barrels   float64     `json:"barrels"`   // litres that the rain barrels hold
-	Roof      float64     `json:"roof"`      // m² of roof that runs into them
-	Emitters  float64     `json:"emitters"`  // m between the emitters of a drip line
-	Posts     float64     `json:"posts"`     // m between the posts of a trellis
+	OwnGreen  []OwnGreen  `json:"own_green,omitempty"` // green manures of its own
+	Materials []Material  `json:"materials"`           // what beds and paths are filled and covered with
+	Recipe    []Amendment `json:"recipe"`              // what every bed is given in a year
+	Barrels   float64     `json:"barrels"`             // litres that the rain barrels hold
+	Roof      float64     `json:"roof"`                // m² of roof that runs into them
+	Emitters  float64     `json:"emitters"`            // m between the emitters of a drip line
+	Posts     float64     `json:"posts"`               // m between the posts of a trellis
 }
 
 // Material is what beds or paths are filled or covered with.
@@ -109,6 +110,7 @@ func (u Customs) Validate(c invalid.Check, families, pairs []string) {
 	among("bent", u.Bent, families, "a family of the crop book, such as Solanaceae")
 	among("pairs", u.Pairs, pairs, "a pairing of the crop book, such as carrot-radish")
 	u.validateOwnPairs(c)
+	u.validateOwnGreen(c)
 	c.Number("barrels", u.Barrels, 0, 1e6)
 	c.Number("roof", u.Roof, 0, 1e5)
 	c.Number("emitters", u.Emitters, 0.05, 5)

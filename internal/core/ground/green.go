@@ -96,14 +96,14 @@ func mod(d int) int { return ((d % place.Days) + place.Days) % place.Days }
 
 // green adds to a free stretch the green manures that can go in: what is worth most
 // first, by how soon it is sown, then by what it fixes.
-func (free *Patch) green(b *book.Book, y *place.Year, fit Input, k int, day civil.Date) {
+func (free *Patch) green(greens []book.GreenManure, y *place.Year, fit Input, k int, day civil.Date) {
 	free.Green = []GreenGoes{}
 	next := ""
 	if i := slices.IndexFunc(fit.Plantings, func(p Planting) bool { return p.ID == free.Next }); i >= 0 {
 		next = fit.Plantings[i].Crop.Family
 	}
-	for i := range b.GreenManures {
-		g := &b.GreenManures[i]
+	for i := range greens {
+		g := &greens[i]
 		if free.Under != "" && !g.Undersow {
 			continue
 		}

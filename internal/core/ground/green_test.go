@@ -81,7 +81,7 @@ func TestAGreenManureTakesItsGround(t *testing.T) {
 	if out := Fit(in); len(out.Left) != 0 {
 		t.Errorf("sown under a crop it takes no ground: %+v", out.Left)
 	}
-	if got := greenBrings(in.Beds[0], 2027); math.Abs(got-12) > 1e-9 {
+	if got := greenBrings(in.Beds[0], bed.Customs{}, 2027); math.Abs(got-12) > 1e-9 {
 		t.Errorf("it brings %g g of nitrogen a m², want 12", got)
 	}
 }

@@ -80,7 +80,7 @@ func (n *Needs) perBed(fit Input, l Layout, u bed.Customs) {
 				crops = append(crops, fit.crop(b, p))
 			}
 		}
-		fed := supply.Feed(b, u.Recipe, crops, greenBrings(b, fit.Year))
+		fed := supply.Feed(b, u.Recipe, crops, greenBrings(b, u, fit.Year))
 		for i, d := range fed.Doses {
 			n.Dose[i].Kg += d.Kg
 		}
@@ -94,9 +94,9 @@ func (n *Needs) perBed(fit Input, l Layout, u bed.Customs) {
 
 // greenBrings returns the nitrogen, g per m² of a bed, that the green manures bring which
 // are worked in in a year.
-func greenBrings(b bed.Bed, year int) (sum float64) {
+func greenBrings(b bed.Bed, u bed.Customs, year int) (sum float64) {
 	for _, g := range b.Green {
-		if m := book.Usual().GreenManure(g.Crop); m != nil && g.Until >= civil.Of(year, 1, 1) && g.Until < civil.Of(year+1, 1, 1) && b.Length > 0 {
+		if m := u.GreenManure(book.Usual(), g.Crop); m != nil && g.Until >= civil.Of(year, 1, 1) && g.Until < civil.Of(year+1, 1, 1) && b.Length > 0 {
 			sum += m.Nitrogen * g.Length / b.Length
 		}
 	}

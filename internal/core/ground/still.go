@@ -60,6 +60,7 @@ func StillGoes(in plan.Input, p plan.Plan, fit Input, l Layout, bedID string, da
 	}
 	day = max(day, in.AsOf)
 	year := place.Build(h.Place, place.ThisYear(h.Place, h.Weather, in.AsOf)...).Under(fit.Beds[k].Cover)
+	greens := h.Customs.GreenManures(own)
 	out := []Patch{}
 	for _, free := range freeOn(fit, l, k, day) {
 		for _, crop := range own.Crops() {
@@ -77,11 +78,11 @@ func StillGoes(in plan.Input, p plan.Plan, fit Input, l Layout, bedID string, da
 		slices.SortStableFunc(free.Goes, func(a, b Goes) int {
 			return cmp.Or(cmp.Compare(b.Gaps, a.Gaps), cmp.Compare(order(b.wished), order(a.wished)), cmp.Compare(order(a.Bend > 0), order(b.Bend > 0)), cmp.Compare(a.First, b.First))
 		})
-		free.green(own, year, fit, k, day)
+		free.green(greens, year, fit, k, day)
 		out = append(out, free)
 	}
 	for _, under := range underOn(fit, l, k, day) {
-		if under.green(own, year, fit, k, day); len(under.Green) > 0 {
+		if under.green(greens, year, fit, k, day); len(under.Green) > 0 {
 			out = append(out, under)
 		}
 	}

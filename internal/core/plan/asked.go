@@ -410,7 +410,9 @@ func (c *computation) add(r *row, z reckon.Size, id string, figures []string, st
 	}
 	w := &c.plan.Wishes[first.a.wish]
 	sw.ID, sw.Wish, sw.WishTitle, sw.Stands = id, w.ID, w.Title, stands
-	sw.Cover = string(r.key.cover)
+	if sw.Cover = string(r.key.cover); r.hand != nil {
+		sw.Cover = string(r.hand.Under)
+	}
 	sw.FirstWhy, sw.LastWhy = edges(first.a.use.Season, first.s.Start.Sow)
 	sw.fill(z, r.crop)
 	if stands {

@@ -5,6 +5,7 @@ import (
 	"strings"
 	"testing"
 
+	"inventory/internal/core/bed"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
@@ -105,3 +106,35 @@ func TestAnIdleCoverIsTold(t *testing.T) {
 		t.Errorf("fleece in a cool spring: %q", p.Wishes[0].Notes)
 	}
 }
+
+// A planting that stands in a covered bed grows under its cover, unless it has its own.
+func TestABedsCoverLiesOverWhatStandsInIt(t *testing.T) {
+	in := demoInput(t)
+	in.Household.Placements = nil
+	w := table.Wish{ID: "c", Food: "tomato", Kind: "tomato-slicing", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.Meals, Number: 3}, Season: table.Season{Kind: table.While}}
+	w.Fill()
+	in.Household.Wishes = []table.Wish{w}
+	day := civil.Of(2027, 5, 20)
+	in.Household.Plantings = []table.Planting{{ID: "27-c-fresh-1", Crop: "tomato-slicing", Day: day, Plants: 12, Asked: 12, For: []table.Purpose{{Wish: "c", Form: table.Fresh}}}}
+	find := func(bed place.Cover, own place.Cover) plan.Sowing {
+		in.Household.Beds[0].Cover, in.Household.Plantings[0].Cover = bed, own
+		in.Household.Placements = nil
+		if bed != "" {
+			in.Household.Placements = append(in.Household.Placements, placementOf("27-c-fresh-1", in.Household.Beds[0].ID))
+		}
+		p, err := plan.Compute(in)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return p.Sowings[slices.IndexFunc(p.Sowings, func(s plan.Sowing) bool { return s.ID == "27-c-fresh-1" })]
+	}
+	open, inTunnel := find("", ""), find(place.Tunnel, "")
+	if inTunnel.Cover != string(place.Tunnel) || open.Cover != "" || inTunnel.LastPick == nil || *inTunnel.LastPick <= *open.LastPick {
+		t.Errorf("in the open to %v, in a tunnel bed to %v (%s)", open.LastPick, inTunnel.LastPick, inTunnel.Cover)
+	}
+	if own := find(place.Tunnel, place.Fleece); own.Cover != string(place.Fleece) {
+		t.Errorf("its own cover goes before: %s", own.Cover)
+	}
+}
+
+func placementOf(sowing, in string) bed.Placement { return bed.Placement{Sowing: sowing, Bed: in} }

@@ -39,7 +39,7 @@ func (c *computation) green() {
 				do = "Sow under what stands there"
 			}
 			sow := work.Task{What: sowGreen, Do: do, Day: g.Sown, Unit: amount.Gram, Minutes: out.Area * rules.MinutesSow / 3}
-			if m := c.desk.Book.GreenManure(g.Crop); m != nil {
+			if m := c.in.Household.Customs.GreenManure(c.desk.Book, g.Crop); m != nil {
 				out.Seed = m.SeedGram * out.Area
 				sow.Count = out.Seed
 			}

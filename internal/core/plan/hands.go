@@ -45,8 +45,11 @@ func (c *computation) hand(p *table.Planting, crop *book.Crop) *table.Hand {
 	if p.Way != season.UsualWay {
 		rules.Way = p.Way
 	}
-	h := &table.Hand{Planting: p}
-	h.Start, h.Why = c.in.Memory.begin(c.of, c.been, seasonKey{crop, p.Cover, rules}, int(p.Day-c.start))
+	h := &table.Hand{Planting: p, Under: p.Cover}
+	if h.Under == place.NoCover {
+		h.Under = c.in.Household.CoverOver(p.ID)
+	}
+	h.Start, h.Why = c.in.Memory.begin(c.of, c.been, seasonKey{crop, h.Under, rules}, int(p.Day-c.start))
 	st := &h.Start
 	if p.Sown != nil {
 		st.Sow = int(*p.Sown - c.start)

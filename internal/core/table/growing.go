@@ -6,6 +6,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
+	"inventory/internal/core/place"
 	"inventory/internal/core/season"
 )
 
@@ -114,4 +115,20 @@ func (rs *Resolver) dayLength(r *Resolved, c *book.Crop) {
 			r.Notes = append(r.Notes, h.DayLength+"-day onions do not suit this latitude: here the "+suits+"-day ones make bulbs")
 		}
 	}
+}
+
+// CoverOver returns the cover of the bed that a sowing was put in by hand, or stands in:
+// the default of what is placed there.
+func (h Household) CoverOver(sowing string) place.Cover {
+	for _, p := range h.Placements {
+		if p.Sowing != sowing {
+			continue
+		}
+		for _, b := range h.Beds {
+			if b.ID == p.Bed {
+				return b.Cover
+			}
+		}
+	}
+	return place.NoCover
 }

@@ -135,6 +135,7 @@ type Agreed struct {
 // Hand is a planting of this table year with what follows from it.
 type Hand struct {
 	*Planting
+	Under place.Cover  // what lies over it: its own cover, else that of the bed it was put in
 	Start season.Start // counted from the start of the table year
 	Why   string       // why it may not be started then; empty where it may
 }

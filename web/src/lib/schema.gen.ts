@@ -1630,6 +1630,7 @@ export interface components {
             bent: string[];
             pairs: string[];
             own_pairs?: components["schemas"]["OwnPair"][];
+            own_green?: components["schemas"]["OwnGreen"][];
             materials: components["schemas"]["Material"][];
             recipe: components["schemas"]["Amendment"][];
             /** Format: double */
@@ -1640,6 +1641,44 @@ export interface components {
             emitters: number;
             /** Format: double */
             posts: number;
+        };
+        OwnGreen: {
+            id: string;
+            /** @description the row of the book that it began from */
+            from: string;
+            name: string;
+            /**
+             * Format: double
+             * @description g a square metre
+             */
+            seed: number;
+            /**
+             * Format: double
+             * @description that it should grow
+             */
+            weeks: number;
+            /**
+             * Format: double
+             * @description weeks before the next crop
+             */
+            wait: number;
+            /**
+             * Format: double
+             * @description g a square metre
+             */
+            nitrogen: number;
+        };
+        BookGreen: {
+            id: string;
+            name: string;
+            /** Format: double */
+            seed: number;
+            /** Format: double */
+            weeks: number;
+            /** Format: double */
+            wait: number;
+            /** Format: double */
+            nitrogen: number;
         };
         OwnPair: {
             long: string;
@@ -2075,6 +2114,8 @@ export interface components {
             station: string;
             pairings: components["schemas"]["Pairing"][];
             customs: components["schemas"]["Customs"];
+            /** @description green manures of the book */
+            green: components["schemas"]["BookGreen"][];
         };
         Pairing: {
             id: string;

@@ -8,6 +8,7 @@ import BedRow from './BedRow.vue'
 import DivideForm from './DivideForm.vue'
 import FamilyYears from './FamilyYears.vue'
 import GroundRules from './GroundRules.vue'
+import OwnGreen from './OwnGreen.vue'
 import PlotForm from './PlotForm.vue'
 
 defineProps<{ adding?: Bed }>()
@@ -30,6 +31,7 @@ const beds = computed(() => store.household?.beds ?? [])
     <template v-if="beds.length">
       <FamilyYears />
       <GroundRules />
+      <OwnGreen />
       <PlotForm />
       <details>
         <summary>Lay more beds out on the plot</summary>

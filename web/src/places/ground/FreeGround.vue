@@ -7,6 +7,7 @@ import { useGround } from '../../lib/ground'
 import { useHousehold, wordsOf } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { count, day as short, fullDay } from '../../lib/words'
+import NumberInput from '../../parts/NumberInput.vue'
 
 const props = defineProps<{ bed: string; day: string; pieces: Piece[] }>()
 const emit = defineEmits<{ close: [] }>()
@@ -17,6 +18,7 @@ const free = ref<FreePatch[]>()
 const wrong = ref('')
 const all = ref<number>()
 const allGreen = ref<number>()
+const metres = ref<number>() // of a green manure; none: the whole stretch
 let asked = 0
 let timer = 0
 
@@ -51,6 +53,8 @@ const mine = computed(() => store.household?.beds.find((b) => b.id === props.bed
 /** Sows a green manure in a stretch; it then keeps its ground. */
 async function sowGreen(f: FreePatch, g: GreenGoes) {
   if (!mine.value) return
+  const whole = f.to - f.from
+  const length = Number.isNaN(metres.value) || !metres.value ? whole : Math.min(metres.value, whole)
   const p = await store.edit({
     command: 'change-bed',
     bed: {
@@ -62,7 +66,7 @@ async function sowGreen(f: FreePatch, g: GreenGoes) {
           name: g.name,
           family: g.family,
           at: f.from,
-          length: f.to - f.from,
+          length,
           sown: g.sow,
           until: g.until,
           ready: g.ready,
@@ -72,6 +76,11 @@ async function sowGreen(f: FreePatch, g: GreenGoes) {
     },
   })
   wrong.value = p ? wordsOf(p) : ''
+}
+/** The seed for the stretch, or for as many metres of it as are to be sown. */
+function seedOf(f: FreePatch, g: GreenGoes): number {
+  const whole = f.to - f.from
+  return !metres.value || Number.isNaN(metres.value) ? g.seed : (g.seed * Math.min(metres.value, whole)) / whole
 }
 async function dropGreen(i: number) {
   if (!mine.value) return
@@ -141,7 +150,10 @@ const first = computed(
         {{ all === i ? 'fewer' : `all ${f.goes.length}` }}
       </button>
       <div v-if="f.green.length" class="green">
-        <p class="quiet">green manure that can go in</p>
+        <p class="quiet">
+          green manure that can go in, on
+          <NumberInput v-model="metres" class="metres" unit="m" suffix blank placeholder="all" label="Metres to sow" />
+        </p>
         <div
           v-for="g in allGreen === i ? f.green : f.green.slice(0, 3)"
           :key="g.crop"
@@ -152,7 +164,9 @@ const first = computed(
           <button type="button" class="link" :aria-label="'Sow ' + g.name" @click="sowGreen(f, g)">sow it</button>
           <span class="quiet"
             >{{ short(g.sow) }} to {{ fullDay(g.until) }}{{ g.dies ? ', when frost ends it' : '' }};
-            {{ say(g.seed, 'g') }} of seed{{ g.nitrogen ? `, fixes about ${g.nitrogen} g of nitrogen a m²` : '' }}</span
+            {{ say(seedOf(f, g), 'g') }} of seed{{
+              g.nitrogen ? `, fixes about ${g.nitrogen} g of nitrogen a m²` : ''
+            }}</span
           >
           <span v-if="g.kin" class="warn">{{ g.kin }}</span>
           <span class="quiet">{{ g.note }}</span>
@@ -209,6 +223,10 @@ td span {
 .green > p {
   margin: 0;
   border-bottom: 1px solid var(--hair-2);
+}
+.metres {
+  display: inline-block;
+  width: 6rem;
 }
 .sort {
   display: grid;
