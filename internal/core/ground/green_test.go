@@ -195,3 +195,26 @@ func TestSetOutIntoWhatStillStands(t *testing.T) {
 		}
 	}
 }
+
+// In a narrow bed with a trellis two climbers take a face each; in a wide one a climber's
+// two rows take both, and without a trellis nothing is shared.
+func TestTheTwoFacesOfATrellis(t *testing.T) {
+	b := book.Usual()
+	for _, c := range []struct {
+		width float64
+		climb bool
+		other string
+		left  int
+	}{{0.8, true, "cucumber-slicing", 0}, {1.2, true, "cucumber-slicing", 1}, {0.8, false, "cucumber-slicing", 1}, {0.8, true, "tomato-paste", 1}} {
+		in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "a", Name: "A", Length: 4, Width: c.width, Climb: c.climb}}}
+		in.Plantings = []Planting{
+			{ID: "beans", Crop: b.Crop("pole-bean"), Planted: 1, From: spring, To: spring + 120},
+			{ID: "other", Crop: b.Crop(c.other), Planted: 1, From: spring + 10, To: spring + 110, Priority: 1},
+		}
+		f := newFitting(in)
+		in.Plantings[0].Planted, in.Plantings[1].Planted = f.holds(0, 0, 4*tenths), f.holds(1, 0, 4*tenths)
+		if out := Fit(in); len(out.Left) != c.left {
+			t.Errorf("%+v: %+v", c, out.Left)
+		}
+	}
+}

@@ -4,6 +4,7 @@ import (
 	"math"
 	"slices"
 
+	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 )
@@ -15,6 +16,9 @@ func is(c *book.Crop, id string) bool { return c.ID == id || c.From == id }
 // pairUp finds for every planting those that it may stand below, by the admitted
 // pairs: the pair's number + 1, or 0.
 func (f *fitting) pairUp() {
+	if slices.ContainsFunc(f.in.Beds, func(b bed.Bed) bool { return b.Climb }) {
+		f.in.Pairs = append(slices.Clone(f.in.Pairs), faces)
+	}
 	if len(f.in.Pairs) == 0 {
 		return
 	}
@@ -33,6 +37,12 @@ func (f *fitting) pairUp() {
 			}
 			weeks := float64(min(until, long.To)-max(short.From, long.From)) / 7
 			for k, p := range f.in.Pairs {
+				if p.ID == twoFaces {
+					if f.pairs[i][j] == 0 && climbs(short.Crop) && climbs(long.Crop) {
+						f.pairs[i][j] = k + 1
+					}
+					continue
+				}
 				if !is(short.Crop, p.Short) || !is(long.Crop, p.Long) {
 					continue
 				}
@@ -48,6 +58,14 @@ func (f *fitting) pairUp() {
 		}
 	}
 }
+
+// twoFaces names the two faces of a trellis: where two climbers each stand in one row
+// along it, as in a narrow bed, one takes the other face. Two rows take both.
+const twoFaces = "two-faces"
+
+var faces = book.Pairing{ID: twoFaces, WeeksTogether: 60, RoomFraction: 1, Why: "each climbs its own face of the trellis.", Timing: "easy"}
+
+func climbs(c *book.Crop) bool { return c.Support == "trellis" && !c.Perennial() }
 
 // enoughPicking and aCut are what a short crop must have given before it may be cleared
 // early: a third of its picking, or one cut, which comes a week after the one before.
@@ -117,6 +135,9 @@ func (f *fitting) share(i int, early bool) bool {
 func (f *fitting) below(i, k int, long piece) (at int, ok bool) {
 	p, need, to := &f.in.Plantings[i], f.whole[i][k], f.until(i, long.planting)
 	pair := f.in.Pairs[f.pairs[i][long.planting]-1]
+	if pair.ID == twoFaces && (!f.in.Beds[k].Climb || f.stand[i][k].Rows != 1 || f.stand[long.planting][k].Rows != 1) {
+		return 0, false
+	}
 	taken := need
 	tries := []int{long.at}
 	for _, q := range f.beds[k] {
@@ -153,7 +174,11 @@ func (f *fitting) with(k int, q piece) (planting, pair string) {
 	}
 	for _, o := range f.beds[k] {
 		if o.planting >= 0 && f.pairs[q.planting][o.planting] > 0 && o.meets(q.from, q.to) && o.at < q.at+q.length && q.at < o.at+o.length {
-			return f.in.Plantings[o.planting].ID, f.in.Pairs[f.pairs[q.planting][o.planting]-1].ID
+			pair := f.in.Pairs[f.pairs[q.planting][o.planting]-1].ID
+			if pair == twoFaces && q.planting < o.planting {
+				continue // each stands with the other; it is told of one, whose ground is then not counted twice
+			}
+			return f.in.Plantings[o.planting].ID, pair
 		}
 	}
 	return "", ""
