@@ -92,6 +92,15 @@ func facts(c *book.Crop) []string {
 	if c.RaiseWeeks.Known {
 		out = append(out, fmt.Sprintf("raised for %.0f weeks", c.RaiseWeeks.Value))
 	}
+	switch c.Winter {
+	case book.MayWinter:
+		out = append(out, "may stand through the winter unripe")
+	case book.MustHaveWinter:
+		out = append(out, "must stand through a winter first")
+	}
+	if c.BoltHours.Known {
+		out = append(out, fmt.Sprintf("wintered, it runs to seed when the day is %.4g hours long", c.BoltHours.Value))
+	}
 	out = append(out, map[book.Harvest]string{book.Once: "gathered once", book.Pick: "picked again and again", book.Cut: "cut and grows again"}[c.Harvest])
 	if c.GoesOn {
 		out = append(out, "goes on until frost or heat ends it")

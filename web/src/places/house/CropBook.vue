@@ -80,6 +80,31 @@ useKeys([{ keys: '/', does: 'find in the book', run: () => finder.value?.focus()
       <h2 tabindex="-1">Crop book</h2>
       <span class="quiet small">usual home-garden figures; your own log and your own word go before them</span>
     </div>
+    <details class="small how">
+      <summary>How the seasons follow from these figures, and what changed</summary>
+      <ul>
+        <li>
+          Growth stops in autumn and starts again in spring by warmth and light together. Before, the length of the day
+          alone stopped it, and a mild winter looked like a hard one.
+        </li>
+        <li>
+          Heat wears a crop out by degrees: one degree over its limit costs a quarter of a day’s picking, four degrees
+          all of it. Before, a single warm month ended it.
+        </li>
+        <li>
+          Crops that may stand through the winter wait and go on in spring, until they run to seed by the length of the
+          day. Roots and heads stand for weeks in the cool.
+        </li>
+        <li>
+          What is stored is ready four weeks before the cold, and is lifted when it must be. Before, it was begun on the
+          last day that could just do.
+        </li>
+        <li>
+          Ten kinds are new, such as onion sets, autumn onions, wintered sprouting broccoli, popcorn and salsify. What
+          you have overruled stays as you set it.
+        </li>
+      </ul>
+    </details>
     <div class="bar no-print">
       <ElInput
         ref="finder"
@@ -200,6 +225,14 @@ useKeys([{ keys: '/', does: 'find in the book', run: () => finder.value?.focus()
 }
 h2 {
   font-size: 1.3rem;
+}
+.how {
+  margin: 0.3rem 0;
+}
+.how ul {
+  margin: 0.2rem 0;
+  padding-left: 1.1rem;
+  max-width: 60rem;
 }
 .bar {
   display: flex;
