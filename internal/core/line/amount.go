@@ -31,6 +31,9 @@ func (r *reader) amount(s *said, m subject) (a amounts, err error) {
 	if meals > 0 || len(qs) == 0 {
 		return r.meals(s, m, meals, qs)
 	}
+	if length, ok := rowsOf(qs); ok {
+		qs = length
+	}
 	if len(qs) > 1 {
 		if sum, ok := sameKind(qs); ok {
 			qs = sum
@@ -243,6 +246,19 @@ func sameKind(qs []quantity) ([]quantity, bool) {
 		kg, last = kg+q.number*v, v
 	}
 	return []quantity{{number: kg, text: qs[0].text, unit: []book.Word{{Text: "kg", Kind: book.UnitWord, Means: []string{"kg:1"}}}}}, true
+}
+
+// rowsOf multiplies a number of rows by how long one is: "2 rows of beets 20 feet long".
+func rowsOf(qs []quantity) ([]quantity, bool) {
+	if len(qs) != 2 || qs[0].unit == nil || qs[1].unit == nil || qs[0].unit[0].Text != "row" {
+		return nil, false
+	}
+	if kind, _, _ := parse(qs[1].unit[0].Means[0]); kind != "row" {
+		return nil, false
+	}
+	both := qs[1]
+	both.number *= qs[0].number
+	return []quantity{both}, true
 }
 
 func firstWord(s string) string {

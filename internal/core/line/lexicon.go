@@ -237,7 +237,7 @@ func (l *Lexicon) longest(ts []token) (Part, int) {
 // quiet are words that say nothing of their own.
 var quiet = func() map[string]bool {
 	out := map[string]bool{}
-	for _, w := range strings.Fields("of the for in and with we eat want need needs like would please as it is i us our my on by at that then or to from till until through thru between up only just a an x - who which all per fresh-picked this these those they them are be can home sow sown sowing sowings sowed resow resown every apart fortnight since starting after onwards onward rather good nice fine") {
+	for _, w := range strings.Fields("of the for in and with we eat want need needs like would please as it is i us our my on by at that then or to from till until through thru between up only just a an x - who which all per fresh-picked this these those they them are be can home sow sown sowing sowings sowed resow resown every apart fortnight since starting after onwards onward rather good nice fine people persons adults mouths long") {
 		out[w] = true
 	}
 	return out

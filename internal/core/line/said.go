@@ -32,7 +32,8 @@ type said struct {
 	purposes  []table.Form          // of forms said as a purpose: for drying
 	subject   []Part                // foods, kinds and preparations, as they come
 	season    table.Season
-	spanned   bool // a season is said
+	spanned   bool   // a season is said
+	openEnd   string // the note that it has no end, where only its beginning is said
 	// shelved is set where a form of what is put up is said for the rest of the year:
 	// "then frozen", "frozen in winter".
 	shelved bool
@@ -102,6 +103,12 @@ func (r *reader) take(s *said, parts []Part, i int) (int, error) {
 	if used := s.size(parts[i:]); used > 0 {
 		return used, nil
 	}
+	if used := s.forSome(parts[i:]); used > 0 {
+		return used, nil
+	}
+	if p.Text == "each" && (i+1 < len(parts) && parts[i+1].Text == "of" || several(parts)) {
+		return 1, nil // of each of some foods, not for each of the people
+	}
 	next := Part{}
 	if i+1 < len(parts) {
 		next = parts[i+1]
@@ -151,6 +158,36 @@ func (r *reader) take(s *said, parts []Part, i int) (int, error) {
 		s.subject = append(s.subject, p)
 	}
 	return 1, nil
+}
+
+// forSome reads for how many people it is: "for 4", "for four people".
+func (s *said) forSome(parts []Part) int {
+	if parts[0].Text != "for" || len(parts) < 2 {
+		return 0
+	}
+	n, ok := parts[1].value()
+	people := len(parts) > 2 && peopleWords[parts[2].Text]
+	if !ok || n != float64(int(n)) || !people && len(parts) > 2 && !parts[2].Comma && !parts[2].Quiet {
+		return 0
+	}
+	s.whom = &table.Whom{People: int(n)}
+	if people {
+		return 3
+	}
+	return 2
+}
+
+var peopleWords = map[string]bool{"people": true, "persons": true, "adults": true, "mouths": true}
+
+// several tells whether a line names several foods.
+func several(parts []Part) bool {
+	n := 0
+	for _, p := range parts {
+		if p.subject() {
+			n++
+		}
+	}
+	return n > 1
 }
 
 // subject tells whether a part names what is wished.

@@ -1,6 +1,8 @@
 package line
 
 import (
+	"fmt"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -77,7 +79,8 @@ func (r *reader) from(s *said, from int) {
 		return
 	}
 	s.season, s.spanned = table.Season{Kind: table.Months, From: from, To: 12}, true
-	s.note("until when is not said: %s to December is taken", table.MonthName(from))
+	s.openEnd = fmt.Sprintf("until when is not said: %s to December is taken", table.MonthName(from))
+	s.note("%s", s.openEnd)
 }
 
 // to ends a season that has no beginning: the first month of the growing season is
@@ -90,6 +93,10 @@ func (r *reader) to(s *said, to int, text string) {
 	begin := r.at.LastFrost
 	if begin == 0 {
 		begin = to%12 + 1
+	}
+	if s.openEnd != "" { // "from March until the frost"
+		begin = s.season.From
+		s.notes = slices.DeleteFunc(s.notes, func(n string) bool { return n == s.openEnd })
 	}
 	s.season, s.spanned = table.Season{Kind: table.Months, From: begin, To: to}, true
 	s.note("“%s” is taken as %s", text, s.season.Months())

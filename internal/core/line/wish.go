@@ -104,9 +104,13 @@ func (r *reader) wishes(parts []Part) ([]Reading, error) {
 	if len(s.subject) == 0 {
 		return nil, refuse("", "Name a food too: %s of what?", quantityWords(s))
 	}
+	about, err := r.subjects(s)
+	if err != nil {
+		return nil, err
+	}
 	var out []Reading
 	var first error
-	for _, m := range r.subjects(s) {
+	for _, m := range about {
 		found, err := r.read(s, m)
 		if err != nil && first == nil {
 			first = err
@@ -173,8 +177,9 @@ type subject struct {
 	prep       *book.Preparation
 }
 
-// subjects returns what a line may be about, the likeliest first.
-func (r *reader) subjects(s *said) (out []subject) {
+// subjects returns what a line may be about, the likeliest first. A preparation beside a
+// food that it is not made of is refused.
+func (r *reader) subjects(s *said) (out []subject, err error) {
 	add := func(m subject) {
 		if !slices.Contains(out, m) {
 			out = append(out, m)
@@ -205,7 +210,10 @@ func (r *reader) subjects(s *said) (out []subject) {
 		}
 	}
 	if len(out) > 0 {
-		return out
+		return out, nil
+	}
+	if len(preps) > 0 && len(foods) > 0 {
+		return nil, refuse(preps[0].Text, "“%s” is not made of %s in the crop book. Name one of them alone, or another way of putting it up.", preps[0].Text, foods[0].Text)
 	}
 	for _, p := range foods {
 		for _, w := range p.Words {
@@ -230,7 +238,7 @@ func (r *reader) subjects(s *said) (out []subject) {
 			}
 		}
 	}
-	return out
+	return out, nil
 }
 
 // foodsOf returns the foods that a preparation may be of, by what the line names

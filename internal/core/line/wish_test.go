@@ -55,6 +55,12 @@ func TestLinesInOtherWords(t *testing.T) {
 		"tomatoes till frost 3x week":                            {"3 meals a week · Tomato · fresh · April to October"},
 		"a cabbage every 3 weeks":                                {"0.333 pieces a week · Cabbage · fresh, then cellar"},
 		"potatoes on mondays and thursdays":                      {"2 meals a week · Potato · fresh, then cellar"},
+		"5 lbs each of carrots and beets a month":                {"0.523 kg a week · Carrot · fresh, then cellar", "0.523 kg a week · Beet · fresh, then cellar"},
+		"carrots 2x week for 2":                                  {"2 meals a week · Carrot · fresh, then cellar · for 2"},
+		"carrots 2x week for three people in summer":             {"2 meals a week · Carrot · fresh, then cellar · June to August · for 3"},
+		"2 rows of beets 20 feet long":                           {"12.192 m of row · Beet"},
+		"lettuce 6 heads weekly from april until first frost":    {"6 pieces a week · Lettuce · fresh · April to October"},
+		"lettuce 6 heads weekly from march until the frost":      {"6 pieces a week · Lettuce · fresh · March to October"},
 		"carrots 5 a week for lunch boxes":                       {"5 pieces a week · Carrot · fresh, then cellar · for each child", "5 pieces a week · Carrot · fresh, then cellar"},
 		"12 qt beets pickled and 8 pints dilly beans":            {"12 quart jars · Beets, pickled", "8 pint jars · Dilly beans (pickled green beans)"},
 	} {
@@ -114,7 +120,7 @@ func TestLinesThatAreRefused(t *testing.T) {
 		"2x carrots": "how often", "basil 12": "what the number counts", strings.Repeat("a", 300): "at most 200 characters", "0 kg kale a week": "above 0",
 		"carrots 2x week 3": "two amounts", "lettuce 2x week frozen": "“frozen” is not understood of lettuce", "4 heads spinach a week": "“heads” does not fit spinach",
 		"carrots 2x week except july": "“except” is not understood", "no tomatoes": "“no” is not understood", "a bucket of peas": "What a bucket holds",
-		"2 kg tomatoes 3x week 5 kg": "two amounts", "lettuce now and then": "how much", "lettuce 2 heads now and then": "how often", "tomtoes 5 kg 3 L": "two amounts",
+		"2 kg tomatoes 3x week 5 kg": "two amounts", "lettuce now and then": "how much", "lettuce 2 heads now and then": "how often", "tomtoes 5 kg 3 L": "two amounts", "zucchini relish 6 jars": "“relish” is not made of zucchini",
 	} {
 		got, err := Wish(line, book.Usual(), north)
 		if err == nil {
