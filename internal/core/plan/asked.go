@@ -222,7 +222,7 @@ func (c *computation) size(r *row) {
 		need := u.a.lot
 		if u.a.form == table.Fresh && !u.a.part {
 			w := &c.resolved[u.a.wish]
-			need = c.desk.Harvest(figures[i], "need", u.a.crop.Short(), *w, *u.a.use, u.s.Run)
+			need = c.desk.Harvest(figures[i], "need", u.a.crop.Short(), w, *u.a.use, u.s.Run)
 		} else {
 			need.Amount *= u.s.Part
 			c.lotNeed(figures[i], u.a, need, u.s)

@@ -173,7 +173,7 @@ func (c *computation) wants(group []*asked, s *season.Season, st season.Start, r
 			if run&a.use.Weeks == 0 {
 				continue
 			}
-			need = c.quiet.Harvest("", "need", "", c.resolved[a.wish], *a.use, run&a.use.Weeks)
+			need = c.quiet.Harvest("", "need", "", &c.resolved[a.wish], *a.use, run&a.use.Weeks)
 		}
 		parts = append(parts, reckon.Part{Need: need, Confidence: a.confidence, Share: share, Of: 1})
 	}

@@ -63,7 +63,7 @@ func (c *computation) plantsOf(r *row) int {
 		need := u.a.lot
 		need.Amount *= u.s.Part
 		if u.a.form == table.Fresh && !u.a.part {
-			need = c.quiet.Harvest("", "need", "", c.resolved[u.a.wish], *u.a.use, u.s.Run)
+			need = c.quiet.Harvest("", "need", "", &c.resolved[u.a.wish], *u.a.use, u.s.Run)
 		}
 		if u.s.Share > 0 {
 			parts = append(parts, reckon.Part{Need: need, Confidence: u.a.confidence, Share: u.s.Share, Of: u.s.Of})

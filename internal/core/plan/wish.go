@@ -126,7 +126,7 @@ func (c *computation) ask(out *Wish, i int, r *table.Resolved, u *table.Use) {
 		}
 	default:
 		a.key.sowings = max(1, len(u.Lot))
-		a.lot = c.desk.Harvest(base, "harvested", out.Title, *r, *u, u.Weeks)
+		a.lot = c.desk.Harvest(base, "harvested", out.Title, r, *u, u.Weeks)
 		res.Harvested = a.lot.Amount
 	}
 	a.res = len(out.Uses)

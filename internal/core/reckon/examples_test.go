@@ -35,14 +35,14 @@ func TestSauceForTheShelf(t *testing.T) {
 		w := table.Wish{Amount: table.Amount{Kind: table.Jars, Number: jars, Jar: amount.LitresPerQuart}}
 		use := table.Use{Form: table.Canned, Prep: prep}
 		use.Amount[7] = jars
-		return (&Desk{Rules: book.UsualRules()}).Harvest("", "", "", table.Resolved{Wish: w}, use, season.AllYear).Amount
+		return (&Desk{Rules: book.UsualRules()}).Harvest("", "", "", &table.Resolved{Wish: w}, use, season.AllYear).Amount
 	}
 	near(t, "need of 35 quarts", need(35), 112.06)
 	near(t, "need of 26 quarts", need(26), 83.24)
 	left := table.Wish{Amount: table.Amount{Kind: table.Jars, Number: 35, Jar: amount.LitresPerQuart}, Left: 9}
 	use := table.Use{Form: table.Canned, Prep: prep}
 	use.Amount[7] = 35
-	near(t, "need of 35 with nine left", (&Desk{Rules: book.UsualRules()}).Harvest("", "", "", table.Resolved{Wish: left}, use, season.AllYear).Amount, 83.24)
+	near(t, "need of 35 with nine left", (&Desk{Rules: book.UsualRules()}).Harvest("", "", "", &table.Resolved{Wish: left}, use, season.AllYear).Amount, 83.24)
 	const y, f, cv = 3.5, 0.05, 0.30
 	for _, c := range []struct {
 		name       string
@@ -197,7 +197,7 @@ func TestCarrotsAllYear(t *testing.T) {
 		cellar.Amount[(stored+k)%season.WeeksPerYear] = 2
 	}
 	harvest := func(u table.Use) float64 {
-		return d.Harvest("", "", "", resolved, u, season.AllYear).Amount
+		return d.Harvest("", "", "", &resolved, u, season.AllYear).Amount
 	}
 	near(t, "18 fresh weeks", harvest(fresh), 17.08)
 	near(t, "22 weeks from the cellar", harvest(cellar), 23.29)

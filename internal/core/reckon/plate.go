@@ -87,7 +87,7 @@ type Need struct {
 
 // Harvest reckons what must be brought in so that a use of a wish is fed in the
 // weeks of run: from the plate back to the field.
-func (d *Desk) Harvest(base, name, title string, r table.Resolved, u table.Use, run season.Weeks) Need {
+func (d *Desk) Harvest(base, name, title string, r *table.Resolved, u table.Use, run season.Weeks) Need {
 	s := d.Recorder.Open(base, name, title, "to bring in")
 	w := r.Wish
 	var amounts [season.WeeksPerYear]float64
@@ -131,7 +131,7 @@ func (d *Desk) Harvest(base, name, title string, r table.Resolved, u table.Use, 
 }
 
 // each says that an amount is for each of some.
-func each(s *working.Sheet, r table.Resolved) {
+func each(s *working.Sheet, r *table.Resolved) {
 	if r.Heads > 0 {
 		s.Note("%.4g each, for %.4g", r.Wish.Amount.Number/r.Heads, r.Heads)
 	}
@@ -183,7 +183,7 @@ func (d *Desk) kept(s *working.Sheet, u table.Use, amounts [season.WeeksPerYear]
 }
 
 // meals reckons n meals a week × portion × eaters back to harvested weight.
-func (d *Desk) meals(s *working.Sheet, r table.Resolved, u table.Use, amounts [season.WeeksPerYear]float64, weeks int) float64 {
+func (d *Desk) meals(s *working.Sheet, r *table.Resolved, u table.Use, amounts [season.WeeksPerYear]float64, weeks int) float64 {
 	w := r.Wish
 	var meals, plates float64
 	for week, a := range amounts {
