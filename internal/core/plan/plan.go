@@ -85,7 +85,7 @@ type Wish struct {
 	Title       string       `json:"title"`
 	Words       string       `json:"words"`
 	Unit        amount.Unit  `json:"unit"`
-	Number      float64      `json:"number"` // what is wished, last year's story reckoned in
+	Number      float64      `json:"number"` // what is wished, as it is said, last year's story reckoned in
 	Wanted      []float64    `json:"wanted"` // each of 52 weeks, in the wish's own unit
 	Source      []table.Form `json:"source"` // each of 52 weeks: a form, gap, or nothing wanted
 	Coming      []table.Form `json:"coming"` // the same for the year that comes, from the shelf as it stands

@@ -21,7 +21,7 @@ func (c *computation) wish(i int) {
 	r := &c.resolved[i]
 	w := r.Wish
 	out := Wish{
-		ID: w.ID, Title: table.Title(w, c.desk.Book), Words: table.Words(w, c.desk.Book), Unit: r.Unit, Number: w.Amount.Number,
+		ID: w.ID, Title: table.Title(w, c.desk.Book), Words: table.Words(r.Said, c.desk.Book), Unit: r.Unit, Number: r.Said.Amount.Number,
 		Wanted: r.Wanted[:], Source: r.Source[:], Coming: r.Coming[:],
 		Uses: []Use{}, Notes: r.Notes, Cautions: []string{},
 		HarvestUnit: amount.Kilogram, Enough: r.Enough, Confidence: w.ConfidenceFor(""),

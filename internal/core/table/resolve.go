@@ -56,6 +56,7 @@ type Resolved struct {
 	Uses   []Use
 	Enough bool     // what is left on the shelf meets the wish; nothing need be grown
 	Notes  []string // what the family should know
+	Said   Wish     // as the household says it; Wish is what it comes to, for all who get it and by weight
 	Heads  float64  // how many each get the amount, where it is for each of some; else 0
 	// Eaters are those who eat of it in each week, an adult being 1.
 	Eaters [season.WeeksPerYear]float64
@@ -93,7 +94,7 @@ func (rs *Resolver) Resolve(w Wish) Resolved {
 	if w.Story != nil {
 		w.Amount.Number = w.Story.Number()
 	}
-	var r Resolved
+	r := Resolved{Said: w}
 	rs.people(&r, &w)
 	rs.weigh(&r, &w)
 	r.Wish, r.Unit = w, w.Amount.Kind.Unit()

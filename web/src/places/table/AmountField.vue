@@ -9,7 +9,15 @@ const props = defineProps<{ wish: Wish; plan: PlanWish }>()
 const store = useHousehold()
 const { entry, read, shown, system } = useUnits()
 
-const unit = computed(() => (/kg|L|m²|^m$/.test(props.plan.unit) ? props.plan.unit : ''))
+const units: Record<string, string> = {
+  'weight-week': 'kg',
+  'weight-year': 'kg',
+  dried: 'kg',
+  litres: 'L',
+  area: 'm²',
+  row: 'm',
+}
+const unit = computed(() => units[props.wish.amount.kind] ?? '')
 const shownNumber = computed(() => entry(Math.round(props.plan.number * 1000) / 1000, unit.value))
 const text = ref(shownNumber.value)
 const wrong = ref('')

@@ -57,7 +57,11 @@ function key(e: KeyboardEvent) {
         :say="(n) => say(Math.round(n * 100) / 100, plan.unit)"
       />
       <span v-else class="quiet small">{{
-        plan.enough ? 'enough left on the shelf' : 'feeds no week; stands in the garden'
+        plan.enough
+          ? 'enough left on the shelf'
+          : wish.for?.per
+            ? 'nobody gets it yet'
+            : 'feeds no week; stands in the garden'
       }}</span>
     </div>
     <div class="cell short">
