@@ -185,6 +185,13 @@ func (s *Server) PostEdit(c *echo.Context) error {
 	if e.Household != nil && e.Household.Year == 0 { // a newcomer's: the year that lies ahead
 		e.Household.Year = e.Household.FirstYear(s.asOf())
 	}
+	if e.Wish != nil && e.Wish.Cover != "" {
+		if in, err := s.input(c.Request().Context()); err == nil {
+			if err := plan.NewCover(in, *e.Wish); err != nil {
+				return err
+			}
+		}
+	}
 	return s.change(c, func(ctx context.Context) (store.Snapshot, error) {
 		agreement, err := s.agreement(ctx, string(e.Command), e.Revision)
 		if err != nil {

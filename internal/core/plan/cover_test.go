@@ -102,6 +102,21 @@ func TestAnIdleCoverIsTold(t *testing.T) {
 	if !slices.ContainsFunc(p.Wishes[0].Notes, func(n string) bool { return strings.Contains(n, "does nothing") }) {
 		t.Errorf("%q", p.Wishes[0].Notes)
 	}
+	in.Household.Wishes = nil
+	if err := plan.NewCover(in, w); err == nil || !strings.Contains(err.Error(), "does nothing") {
+		t.Errorf("newly given it is not refused: %v", err)
+	}
+	in.Household.Wishes = []table.Wish{w} // it had it before: the place may have changed
+	for _, other := range []place.Cover{w.Cover, place.Net, place.NoCover} {
+		w.Cover = other
+		if err := plan.NewCover(in, w); err != nil {
+			t.Errorf("%q: %v", other, err)
+		}
+	}
+	w.Cover = place.Tunnel
+	if err := plan.NewCover(demoInput(t), w); err != nil {
+		t.Errorf("a tunnel in a cool spring: %v", err)
+	}
 	if p, _ := covered(t, "lettuce", "", table.Fresh, "", place.Fleece); slices.ContainsFunc(p.Wishes[0].Notes, func(n string) bool { return strings.Contains(n, "does nothing") }) {
 		t.Errorf("fleece in a cool spring: %q", p.Wishes[0].Notes)
 	}

@@ -4,6 +4,8 @@ import (
 	"slices"
 
 	"inventory/internal/core/book"
+	"inventory/internal/core/invalid"
+	"inventory/internal/core/place"
 	"inventory/internal/core/table"
 )
 
@@ -75,4 +77,28 @@ func cropOf(subject string) string {
 		return subject[len(crop):]
 	}
 	return ""
+}
+
+// NewCover refuses a cover that a wish is newly given where it does nothing for any of
+// its uses here, as an invalid.Field. A cover that the wish has already is left: what it
+// does hangs on the place, which may have changed.
+func NewCover(in Input, w table.Wish) error {
+	if w.Cover == place.NoCover {
+		return nil
+	}
+	for _, had := range in.Household.Wishes {
+		if had.ID == w.ID && had.Cover == w.Cover && had.Food == w.Food && had.Kind == w.Kind {
+			return nil
+		}
+	}
+	w.Fill()
+	in.Household.Wishes, in.Household.Plantings, in.Household.Agreed = []table.Wish{w}, nil, nil
+	c, err := worked(in, nil)
+	if err != nil || len(c.resolved) != 1 || len(c.resolved[0].Uses) == 0 {
+		return nil // what else is wrong with the wish is told by its edit
+	}
+	if r := c.resolved[0]; r.IdleCovers >= len(r.Uses) {
+		return &invalid.Field{Field: "cover", Value: string(w.Cover.Kind()), Allowed: "none: it does nothing for it here, which is begun and picked on the same days without it"}
+	}
+	return nil
 }

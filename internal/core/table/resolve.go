@@ -48,16 +48,17 @@ func (u Use) Total() (sum float64) {
 
 // Resolved is a wish with a source for each of its weeks.
 type Resolved struct {
-	Wish   Wish
-	Unit   amount.Unit
-	Wanted [season.WeeksPerYear]float64 // in the wish's own unit
-	Source [season.WeeksPerYear]Form    // empty where nothing is wanted
-	Coming [season.WeeksPerYear]Form    // the same for the coming year, from the shelf as it stands
-	Uses   []Use
-	Enough bool     // what is left on the shelf meets the wish; nothing need be grown
-	Notes  []string // what the family should know
-	Said   Wish     // as the household says it; Wish is what it comes to, for all who get it and by weight
-	Heads  float64  // how many each get the amount, where it is for each of some; else 0
+	Wish       Wish
+	Unit       amount.Unit
+	Wanted     [season.WeeksPerYear]float64 // in the wish's own unit
+	Source     [season.WeeksPerYear]Form    // empty where nothing is wanted
+	Coming     [season.WeeksPerYear]Form    // the same for the coming year, from the shelf as it stands
+	Uses       []Use
+	Enough     bool     // what is left on the shelf meets the wish; nothing need be grown
+	Notes      []string // what the family should know
+	Said       Wish     // as the household says it; Wish is what it comes to, for all who get it and by weight
+	IdleCovers int      // uses for which the wish's cover does nothing here
+	Heads      float64  // how many each get the amount, where it is for each of some; else 0
 	// Eaters are those who eat of it in each week, an adult being 1.
 	Eaters [season.WeeksPerYear]float64
 }
@@ -201,6 +202,7 @@ func (rs *Resolver) idleCover(r *Resolved, c *book.Crop) {
 	}
 	under, open := rs.Seasons(c, cover), rs.Seasons(c, place.NoCover)
 	if slices.Equal(under.Starts, open.Starts) {
+		r.IdleCovers++
 		r.Notes = append(r.Notes, fmt.Sprintf("the %s does nothing for %s here: it is begun and picked on the same days without it", cover.Kind(), strings.ToLower(c.Short())))
 	}
 }
