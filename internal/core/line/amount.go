@@ -67,7 +67,7 @@ func (r *reader) amount(s *said, m subject) (a amounts, err error) {
 	case "kg":
 		return kg(v)
 	case "weight":
-		a.notes = append(a.notes, r.weighs(w, c))
+		a.notes = append(a.notes, weighs(w))
 		if w.Text == "clove" {
 			a.planted = q.number
 		}
@@ -77,7 +77,7 @@ func (r *reader) amount(s *said, m subject) (a amounts, err error) {
 		if !ok {
 			return a, refuse(w.Text, "What a %s of %s weighs is not known: say it in kg or lb.", w.Text, m.food)
 		}
-		a.notes = append(a.notes, r.weighs(whole, c))
+		a.notes = append(a.notes, weighs(whole))
 		return kg(v * whole.Kg)
 	case "piece":
 		a.amount = table.Amount{Kind: table.PiecesYear, Number: round(q.number * times * v)}
@@ -227,7 +227,8 @@ func (r *reader) weightOf(measure string, m subject) (book.Word, bool) {
 	return book.Word{}, false
 }
 
-func (r *reader) weighs(w book.Word, c *book.Crop) string {
+// weighs says what a measure is taken to weigh.
+func weighs(w book.Word) string {
 	return fmt.Sprintf("a %s is taken as %.3g kg", w.Text, w.Kg)
 }
 

@@ -17,9 +17,6 @@ func (r *reader) formed(s *said, m subject, w table.Wish, a amounts) ([]table.Wi
 	}
 	if m.prep != nil {
 		w.Forms, w.Preparations = []table.Form{table.Form(m.prep.Form)}, []string{m.prep.ID}
-		if w.Amount.Kind == table.Jars && w.Amount.Jar == 0 {
-			w.Amount.Jar = 0
-		}
 		return []table.Wish{w}, nil
 	}
 	forms := slices.Clone(s.forms)

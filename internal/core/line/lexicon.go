@@ -15,7 +15,7 @@ type Lexicon struct {
 	plural  map[string][]book.Word // the last word singular
 	loose   map[string][]book.Word // every word singular
 	begins  map[string]bool        // the first word, singular, of something of several words
-	single1 []string               // foods, kinds, preparations and months of one word, for slips of the pen
+	singles []string               // foods, kinds, preparations and months of one word, for slips of the pen
 	base    *Lexicon               // what the book is shipped with, under a household's own
 }
 
@@ -93,8 +93,8 @@ func compile(b *book.Book, words []book.Word, crops []*book.Crop, preparations [
 	for _, d := range weekdays {
 		l.add(book.Word{Text: d, Kind: book.FrequencyWord, Means: []string{"weekday"}})
 	}
-	slices.Sort(l.single1)
-	l.single1 = slices.Compact(l.single1)
+	slices.Sort(l.singles)
+	l.singles = slices.Compact(l.singles)
 	return l
 }
 
@@ -169,7 +169,7 @@ func (l *Lexicon) add(w book.Word) {
 	switch w.Kind {
 	case book.FoodWord, book.KindWord, book.PreparationWord, MonthWord:
 		if len(text) >= leastSlip && !pluralOnly[text] {
-			l.single1 = append(l.single1, text)
+			l.singles = append(l.singles, text)
 		}
 	}
 }
@@ -272,9 +272,9 @@ func (l *Lexicon) nearest(text string) string {
 	if n >= 8 {
 		least = 2
 	}
-	all := l.single1
+	all := l.singles
 	if l.base != nil {
-		all = append(slices.Clone(all), l.base.single1...)
+		all = append(slices.Clone(all), l.base.singles...)
 	}
 	for _, w := range all {
 		s := book.Singular(w)
@@ -316,9 +316,9 @@ func (l *Lexicon) closest(word string) string {
 	if len(word) < 4 {
 		return ""
 	}
-	all := l.single1
+	all := l.singles
 	if l.base != nil {
-		all = append(slices.Clone(all), l.base.single1...)
+		all = append(slices.Clone(all), l.base.singles...)
 	}
 	for _, w := range all {
 		if d := book.Edits(book.Singular(word), book.Singular(w)); d < least {

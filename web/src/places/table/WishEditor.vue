@@ -322,7 +322,7 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
           {{ u.store ? 'Into the ' + u.store.toLowerCase() : u.form === 'cellar' ? 'Stored' : 'Put up' }} about
           {{ day(u.kept) }}, keeps {{ count(u.life ?? 0, 'week') }}.</template
         >
-        <template v-if="u.left_unit">
+        <template v-if="u.left_unit && u.left">
           Of today's shelf {{ say(u.left, u.left_unit) }} will be left by then, and need not be grown.</template
         >
         <span v-if="u.short" class="warn"> {{ capital(u.short) }}.</span>
