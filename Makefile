@@ -44,11 +44,11 @@ bin/inventory: web/dist/index.html $(GO_SOURCES)
 # detector. The fit of the ground runs on one core and shares nothing; under the detector
 # its tests take thirty times as long, so they run without it, and the API's, which fit
 # beside each other, with it. All have time enough on a loaded machine.
-UNSHARED = inventory/internal/core/ground
+UNSHARED = inventory/internal/core/ground inventory/internal/golden
 test: check chromium compiler build
 	@set -e; log=$$(mktemp); trap 'rm -f $$log' EXIT; \
 	go test -count=1 -timeout 30m -parallel 3 ./e2e >$$log 2>&1 & browser=$$!; \
-	go test -count=1 -timeout 30m -race $$(go list ./internal/... ./cmd/... ./demo/... ./api/... | grep -vx $(UNSHARED)) || failed=1; \
+	go test -count=1 -timeout 30m -race $$(go list ./internal/... ./cmd/... ./demo/... ./api/... | grep -vxF $(UNSHARED:%=-e %)) || failed=1; \
 	go test -count=1 -timeout 30m $(UNSHARED) || failed=1; \
 	wait $$browser || failed=1; cat $$log; \
 	[ -z "$$failed" ] || { echo "some tests failed"; exit 1; }
