@@ -11,7 +11,7 @@ import (
 
 	"inventory/internal/app"
 	"inventory/internal/core/book"
-	"inventory/internal/core/table"
+	"inventory/internal/core/household"
 	"inventory/internal/exchange"
 	"inventory/internal/store"
 )
@@ -167,12 +167,12 @@ func withStore(ctx context.Context, db string, open func(context.Context, string
 }
 
 // readHousehold reads a household file; "-" is standard input.
-func readHousehold(stdin io.Reader, file string) (table.Household, error) {
+func readHousehold(stdin io.Reader, file string) (household.Household, error) {
 	in := stdin
 	if file != "-" {
 		f, err := os.Open(file)
 		if err != nil {
-			return table.Household{}, err
+			return household.Household{}, err
 		}
 		defer f.Close()
 		in = f
@@ -189,7 +189,7 @@ func tellProof(out io.Writer, file string, p app.Proof) {
 }
 
 // tellUnknown lists what the crop book does not know.
-func tellUnknown(out io.Writer, unknown []table.Unknown) {
+func tellUnknown(out io.Writer, unknown []household.Unknown) {
 	for _, u := range unknown {
 		fmt.Fprintf(out, "Kept, but not planned: %s: %s is %q; right would be %s\n", u.Words, u.Field, u.Name, u.Allowed)
 	}

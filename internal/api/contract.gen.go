@@ -10,12 +10,14 @@ import (
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/ground"
+	"inventory/internal/core/household"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/record"
 	"inventory/internal/core/season"
-	"inventory/internal/core/shelf"
+	"inventory/internal/core/stock"
 	"inventory/internal/core/supply"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 	"inventory/internal/core/work"
 	"inventory/internal/core/working"
 	"inventory/internal/store"
@@ -289,10 +291,10 @@ func (e GetCalendarFeedParamsUnits) Valid() bool {
 }
 
 // Agreed defines model for Agreed.
-type Agreed = table.Agreed
+type Agreed = record.Agreed
 
 // Agreement defines model for Agreement.
-type Agreement = table.Agreement
+type Agreement = record.Agreement
 
 // Amendment defines model for Amendment.
 type Amendment = bed.Amendment
@@ -470,7 +472,7 @@ type DivideAsk struct {
 }
 
 // Done defines model for Done.
-type Done = table.Done
+type Done = record.Done
 
 // Dose defines model for Dose.
 type Dose = supply.Dose
@@ -578,7 +580,7 @@ type FoodKind struct {
 type Foresight = plan.Foresight
 
 // Form defines model for Form.
-type Form = table.Form
+type Form = wish.Form
 
 // FreePatch defines model for FreePatch.
 type FreePatch = ground.Patch
@@ -608,13 +610,13 @@ type GroundWay = ground.Way
 type GroundWeek = ground.Week
 
 // Guest defines model for Guest.
-type Guest = table.Guest
+type Guest = household.Guest
 
 // Habit defines model for Habit.
-type Habit = table.Habit
+type Habit = household.Habit
 
 // Household defines model for Household.
-type Household = table.Household
+type Household = household.Household
 
 // HouseholdFile defines model for HouseholdFile.
 type HouseholdFile struct {
@@ -676,13 +678,13 @@ type Log struct {
 type Look = ground.Look
 
 // Lot defines model for Lot.
-type Lot = shelf.Lot
+type Lot = stock.Lot
 
 // Material defines model for Material.
 type Material = bed.Material
 
 // Member defines model for Member.
-type Member = table.Member
+type Member = household.Member
 
 // Moon defines model for Moon.
 type Moon = place.Moon
@@ -735,13 +737,13 @@ type Pairing struct {
 }
 
 // Patch defines model for Patch.
-type Patch = table.Patch
+type Patch = household.Patch
 
 // Piece defines model for Piece.
 type Piece = ground.Piece
 
 // Pin defines model for Pin.
-type Pin = table.Pin
+type Pin = wish.Pin
 
 // Place defines model for Place.
 type Place = place.Place
@@ -775,7 +777,7 @@ type Plan = plan.Plan
 type PlanWish = plan.Wish
 
 // Planting defines model for Planting.
-type Planting = table.Planting
+type Planting = record.Planting
 
 // Plot defines model for Plot.
 type Plot = bed.Plot
@@ -813,7 +815,7 @@ type Problem struct {
 }
 
 // Purpose defines model for Purpose.
-type Purpose = table.Purpose
+type Purpose = record.Purpose
 
 // Reading defines model for Reading.
 type Reading struct {
@@ -881,7 +883,7 @@ type SowingEvent = plan.Event
 type SowingWay = season.Way
 
 // Span defines model for Span.
-type Span = table.Span
+type Span = household.Span
 
 // Standing defines model for Standing.
 type Standing = plan.Standing
@@ -951,10 +953,10 @@ type Step struct {
 type Stood = bed.Stood
 
 // Store defines model for Store.
-type Store = shelf.Store
+type Store = stock.Store
 
 // Story defines model for Story.
-type Story = table.Story
+type Story = wish.Story
 
 // Stretch defines model for Stretch.
 type Stretch = ground.Stretch
@@ -973,7 +975,7 @@ type Unit struct {
 }
 
 // Unknown defines model for Unknown.
-type Unknown = table.Unknown
+type Unknown = household.Unknown
 
 // Use defines model for Use.
 type Use = plan.Use
@@ -1016,7 +1018,7 @@ type Week = plan.Week
 type Window = plan.Window
 
 // Wish defines model for Wish.
-type Wish = table.Wish
+type Wish = wish.Wish
 
 // Work defines model for Work.
 type Work = plan.Work

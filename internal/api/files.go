@@ -11,7 +11,7 @@ import (
 
 	"inventory/internal/app"
 	"inventory/internal/core/book"
-	"inventory/internal/core/table"
+	"inventory/internal/core/household"
 	"inventory/internal/exchange"
 )
 
@@ -68,7 +68,7 @@ func (s *Server) PostHouseholdFileRead(c *echo.Context) error {
 		return err
 	}
 	if unknown == nil {
-		unknown = []table.Unknown{}
+		unknown = []household.Unknown{}
 	}
 	return c.JSON(http.StatusOK, HouseholdRead{Household: h, Unknown: unknown})
 }

@@ -6,8 +6,8 @@ import (
 	"inventory/internal/core/amount"
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
+	"inventory/internal/core/household"
 	"inventory/internal/core/place"
-	"inventory/internal/core/table"
 )
 
 // reference is what the interface needs to know of the book and the units.
@@ -56,8 +56,8 @@ func reference(b *book.Book) Reference {
 	for _, e := range place.Examples() {
 		r.Climates = append(r.Climates, Climate{ID: e.ID, Words: e.Words, Place: e.Place})
 	}
-	for _, band := range []table.Band{table.Adult, table.Teen, table.Child, table.SmallChild, table.Infant} {
-		r.Bands = append(r.Bands, Band{Band: string(band), Appetite: table.UsualAppetite(band)})
+	for _, band := range []household.Band{household.Adult, household.Teen, household.Child, household.SmallChild, household.Infant} {
+		r.Bands = append(r.Bands, Band{Band: string(band), Appetite: household.UsualAppetite(band)})
 	}
 	rules := book.UsualRules()
 	for kind, as := range book.Assumptions() {

@@ -17,7 +17,7 @@ import (
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
-	"inventory/internal/core/table"
+	"inventory/internal/core/record"
 	"inventory/internal/exchange"
 	"inventory/internal/store"
 )
@@ -55,7 +55,7 @@ func (s *Server) PostLog(c *echo.Context) error {
 
 // standsThere returns where a planting stands, once it is in the ground: where the
 // layout had it when it was sown or planted out.
-func (s *Server) standsThere(ctx context.Context, p *table.Planting) (*bed.Placement, error) {
+func (s *Server) standsThere(ctx context.Context, p *record.Planting) (*bed.Placement, error) {
 	if p == nil || p.Out == nil && p.Sown == nil {
 		return nil, nil
 	}

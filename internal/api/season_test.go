@@ -9,9 +9,9 @@ import (
 	"testing"
 
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/place"
 	"inventory/internal/core/season"
-	"inventory/internal/core/table"
 	"inventory/internal/standin"
 )
 
@@ -59,15 +59,15 @@ func TestCommandsOfTheSeason(t *testing.T) {
 	s := served(t, true)
 	before := state(t, s)
 	do, takeBack := editing(t, s)
-	got := do(Edit{Command: "set-habit", Habit: &table.Habit{Crop: "tomato-slicing", Way: season.Bought, NotBefore: civil.MonthDay{Month: 5, Day: 20}}}, 200)
+	got := do(Edit{Command: "set-habit", Habit: &household.Habit{Crop: "tomato-slicing", Way: season.Bought, NotBefore: civil.MonthDay{Month: 5, Day: 20}}}, 200)
 	k := slices.IndexFunc(got.Plan.Sowings, func(s Sowing) bool { return s.Crop == "tomato-slicing" })
 	if tomato := got.Plan.Sowings[k]; tomato.Method != "bought" || tomato.Date < civil.Of(2027, 5, 20) || !strings.Contains(got.Words, "tomato") {
 		t.Errorf("%q: %s on %s", got.Words, tomato.Method, tomato.Date)
 	}
-	do(Edit{Command: "set-habit", Habit: &table.Habit{Crop: "potato-early", Way: season.Raised}}, 422)
-	do(Edit{Command: "set-habit", Habit: &table.Habit{Crop: "carrot", DayLength: "long"}}, 422)
-	do(Edit{Command: "set-habit", Habit: &table.Habit{Crop: "nothing"}}, 200) // there is none to forget
-	if got = do(Edit{Command: "set-habit", Habit: &table.Habit{Crop: "tomato-slicing"}}, 200); len(got.Household.Habits) != len(before.Household.Habits) {
+	do(Edit{Command: "set-habit", Habit: &household.Habit{Crop: "potato-early", Way: season.Raised}}, 422)
+	do(Edit{Command: "set-habit", Habit: &household.Habit{Crop: "carrot", DayLength: "long"}}, 422)
+	do(Edit{Command: "set-habit", Habit: &household.Habit{Crop: "nothing"}}, 200) // there is none to forget
+	if got = do(Edit{Command: "set-habit", Habit: &household.Habit{Crop: "tomato-slicing"}}, 200); len(got.Household.Habits) != len(before.Household.Habits) {
 		t.Errorf("%+v", got.Household.Habits)
 	}
 	got = do(Edit{Command: "agree"}, 200)

@@ -18,11 +18,11 @@ import (
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/line"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
-	"inventory/internal/core/shelf"
-	"inventory/internal/core/table"
+	"inventory/internal/core/stock"
 	"inventory/internal/exchange"
 	"inventory/internal/store"
 )
@@ -272,7 +272,7 @@ func (s *Server) input(ctx context.Context) (plan.Input, error) {
 
 // book returns the book as the household has it, the usual one where there is no
 // household yet.
-func (s *Server) book(ctx context.Context) (*book.Book, *table.Household, error) {
+func (s *Server) book(ctx context.Context) (*book.Book, *household.Household, error) {
 	snap, err := s.store.Load(ctx)
 	if err != nil || snap.Household == nil {
 		return book.Usual(), nil, err
@@ -341,7 +341,7 @@ func (s *Server) PostLotsRead(c *echo.Context) error {
 	if err != nil {
 		return err
 	}
-	var stores []shelf.Store
+	var stores []stock.Store
 	if h != nil {
 		stores = h.Stores
 	}

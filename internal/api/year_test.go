@@ -9,8 +9,8 @@ import (
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
-	"inventory/internal/core/shelf"
-	"inventory/internal/core/table"
+	"inventory/internal/core/household"
+	"inventory/internal/core/stock"
 )
 
 // Every answer about the year keeps the contract, unknown fields included.
@@ -150,7 +150,7 @@ func TestCommandsOfTheYear(t *testing.T) {
 	before := state(t, s)
 	do, takeBack := editing(t, s)
 	target := func(id string) *string { return &id }
-	lot := shelf.Lot{Food: "parsnip", Form: "cellar", Count: 2, Size: 8, Unit: "kg", PutUp: civil.Of(2026, 11, 1)}
+	lot := stock.Lot{Food: "parsnip", Form: "cellar", Count: 2, Size: 8, Unit: "kg", PutUp: civil.Of(2026, 11, 1)}
 	added := do(Edit{Command: "add-lot", Lot: &lot}, 200)
 	last := added.Household.Lots[len(added.Household.Lots)-1]
 	if last.ID == "" || last.Food != "parsnip" || len(added.Plan.Shelf) != len(before.Plan.Shelf)+1 {
@@ -162,14 +162,14 @@ func TestCommandsOfTheYear(t *testing.T) {
 	do(Edit{Command: "change-lot", Lot: &last}, 422)
 	do(Edit{Command: "remove-lot", Target: target(last.ID)}, 200)
 	do(Edit{Command: "remove-lot", Target: target(last.ID)}, 422)
-	lots := []shelf.Lot{lot, lot}
+	lots := []stock.Lot{lot, lot}
 	if got := do(Edit{Command: "add-lots", Lots: &lots}, 200); len(got.Household.Lots) != len(before.Household.Lots)+2 || !strings.Contains(got.Words, "put 2 lots") {
 		t.Errorf("%d lots, %q", len(got.Household.Lots), got.Words)
 	}
-	none := []shelf.Lot{}
+	none := []stock.Lot{}
 	do(Edit{Command: "add-lots", Lots: &none}, 422)
-	do(Edit{Command: "add-patch", Patch: &table.Patch{Crop: "rhubarb", Plants: 4, Planted: 2020}}, 200)
-	do(Edit{Command: "add-patch", Patch: &table.Patch{Crop: "carrot", Plants: 4, Planted: 2020}}, 422)
+	do(Edit{Command: "add-patch", Patch: &household.Patch{Crop: "rhubarb", Plants: 4, Planted: 2020}}, 200)
+	do(Edit{Command: "add-patch", Patch: &household.Patch{Crop: "carrot", Plants: 4, Planted: 2020}}, 422)
 	got := do(Edit{Command: "add-own-crop", OwnCrop: &book.OwnCrop{ID: "mine", From: "kale", Food: "kale", Name: "Black river kale"}}, 200)
 	if len(got.Household.OwnCrops) != 2 {
 		t.Errorf("%+v", got.Household.OwnCrops)

@@ -10,8 +10,8 @@ import (
 	"os"
 
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/plan"
-	"inventory/internal/core/table"
 	"inventory/internal/store"
 )
 
@@ -89,7 +89,7 @@ func look(ctx context.Context, file string, asOf civil.Date) (p Proof, err error
 }
 
 // Begin puts a household into a file that has none yet.
-func Begin(ctx context.Context, st *store.Store, client, id string, h table.Household) (store.Snapshot, error) {
+func Begin(ctx context.Context, st *store.Store, client, id string, h household.Household) (store.Snapshot, error) {
 	snap, err := st.Load(ctx)
 	if err != nil {
 		return snap, err

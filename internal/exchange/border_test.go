@@ -17,7 +17,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/plan"
-	"inventory/internal/core/shelf"
+	"inventory/internal/core/stock"
 )
 
 // Every made-up household is an ordinary file, stands, and has a plan that feeds
@@ -140,8 +140,8 @@ func FuzzCleanText(f *testing.F) {
 // back as it was.
 func TestTheShelfFileHoldsNoFormulas(t *testing.T) {
 	note := `=HYPERLINK("http://elsewhere.example","jam")`
-	lots := []shelf.Lot{{ID: "l1", Food: "carrot", Form: "cellar", Count: 1, Size: 5, Unit: "kg", PutUp: civil.Of(2026, 10, 1), Store: "s1", Note: note}}
-	stores := []shelf.Store{{ID: "s1", Name: "@cellar"}}
+	lots := []stock.Lot{{ID: "l1", Food: "carrot", Form: "cellar", Count: 1, Size: 5, Unit: "kg", PutUp: civil.Of(2026, 10, 1), Store: "s1", Note: note}}
+	stores := []stock.Store{{ID: "s1", Name: "@cellar"}}
 	var out bytes.Buffer
 	if err := WriteShelf(&out, lots, stores); err != nil {
 		t.Fatal(err)

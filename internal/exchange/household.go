@@ -10,10 +10,10 @@ import (
 	"strings"
 
 	"inventory/internal/core/bed"
+	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
 	"inventory/internal/core/season"
-	"inventory/internal/core/table"
 )
 
 // HouseholdFormat names the household file and its version.
@@ -26,40 +26,40 @@ const LargestHousehold = 4 << 20
 // householdFile is the file: its format, and the household's own fields.
 type householdFile struct {
 	Format string `json:"format"`
-	table.Household
+	household.Household
 }
 
 // ReadHousehold reads a household file. What the file may leave out is filled
 // in: ids, the usual risk, a wish's priority, season and stagger. An error says
 // what is wrong and where; the household itself is not yet validated.
-func ReadHousehold(r io.Reader) (table.Household, error) {
+func ReadHousehold(r io.Reader) (household.Household, error) {
 	body, err := io.ReadAll(io.LimitReader(r, LargestHousehold+1))
 	switch {
 	case err != nil:
-		return table.Household{}, fmt.Errorf("the household file cannot be read: %w", err)
+		return household.Household{}, fmt.Errorf("the household file cannot be read: %w", err)
 	case len(body) > LargestHousehold:
-		return table.Household{}, fmt.Errorf("the household file is larger than %d MB; no household is", LargestHousehold>>20)
+		return household.Household{}, fmt.Errorf("the household file is larger than %d MB; no household is", LargestHousehold>>20)
 	case len(bytes.TrimSpace(body)) == 0:
-		return table.Household{}, errors.New("the household file is empty")
+		return household.Household{}, errors.New("the household file is empty")
 	}
 	var head struct {
 		Format string `json:"format"`
 	}
 	if err := json.Unmarshal(body, &head); err != nil {
-		return table.Household{}, fmt.Errorf("the household file: %w", located(body, err))
+		return household.Household{}, fmt.Errorf("the household file: %w", located(body, err))
 	}
 	if head.Format != HouseholdFormat {
 		if head.Format == "" {
-			return table.Household{}, fmt.Errorf("the file does not say what it is; a household file has \"format\": %q", HouseholdFormat)
+			return household.Household{}, fmt.Errorf("the file does not say what it is; a household file has \"format\": %q", HouseholdFormat)
 		}
-		return table.Household{}, fmt.Errorf("the file's format is %q; this version of Inventory reads %q", head.Format, HouseholdFormat)
+		return household.Household{}, fmt.Errorf("the file's format is %q; this version of Inventory reads %q", head.Format, HouseholdFormat)
 	}
 	if err := twelveMonths(body); err != nil {
-		return table.Household{}, err
+		return household.Household{}, err
 	}
 	var f householdFile
 	if err := DecodeStrictly(body, &f); err != nil {
-		return table.Household{}, fmt.Errorf("the household file: %w", err)
+		return household.Household{}, fmt.Errorf("the household file: %w", err)
 	}
 	Clean(&f.Household)
 	fill(&f.Household)
@@ -87,7 +87,7 @@ func twelveMonths(body []byte) error {
 }
 
 // WriteHousehold writes a household file.
-func WriteHousehold(w io.Writer, h table.Household) error {
+func WriteHousehold(w io.Writer, h household.Household) error {
 	e := json.NewEncoder(w)
 	e.SetIndent("", "  ")
 	e.SetEscapeHTML(false)
@@ -185,7 +185,7 @@ func plainType(t string) string {
 }
 
 // fill puts in what a file may leave out.
-func fill(h *table.Household) {
+func fill(h *household.Household) {
 	if h.Risk == "" {
 		h.Risk = season.UsualRisk
 	}

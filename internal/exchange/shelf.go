@@ -13,8 +13,8 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
-	"inventory/internal/core/shelf"
-	"inventory/internal/core/table"
+	"inventory/internal/core/stock"
+	"inventory/internal/core/wish"
 )
 
 // shelfColumns are the columns of the shelf file, in the order it is written in.
@@ -24,7 +24,7 @@ var shelfColumns = []string{"food", "form", "preparation", "count", "size", "uni
 // ReadShelf reads a CSV of what stands on the shelf. Its first line names the
 // columns; see docs/shelf-file.md. Preparations and stores go by id or by name.
 // All that is wrong is returned as invalid.Fields, each named by line and column.
-func ReadShelf(r io.Reader, b *book.Book, stores []shelf.Store) ([]shelf.Lot, error) {
+func ReadShelf(r io.Reader, b *book.Book, stores []stock.Store) ([]stock.Lot, error) {
 	read := csv.NewReader(r)
 	read.FieldsPerRecord = -1
 	read.TrimLeadingSpace = true
@@ -56,7 +56,7 @@ func ReadShelf(r io.Reader, b *book.Book, stores []shelf.Store) ([]shelf.Lot, er
 	if len(wrong) > 0 {
 		return nil, wrong
 	}
-	lots := []shelf.Lot{}
+	lots := []stock.Lot{}
 	for {
 		row, err := read.Read()
 		if errors.Is(err, io.EOF) {
@@ -73,8 +73,8 @@ func ReadShelf(r io.Reader, b *book.Book, stores []shelf.Store) ([]shelf.Lot, er
 		for _, f := range bad {
 			wrong = append(wrong, &invalid.Field{Field: fmt.Sprintf("line %d, %s", line, f.Field), Value: f.Value, Allowed: f.Allowed})
 		}
-		if lots = append(lots, l); len(lots) > shelf.MostLots {
-			return nil, &invalid.Field{Field: fmt.Sprintf("line %d", line), Value: fmt.Sprint(len(lots)), Allowed: fmt.Sprintf("at most %d lots", shelf.MostLots)}
+		if lots = append(lots, l); len(lots) > stock.MostLots {
+			return nil, &invalid.Field{Field: fmt.Sprintf("line %d", line), Value: fmt.Sprint(len(lots)), Allowed: fmt.Sprintf("at most %d lots", stock.MostLots)}
 		}
 	}
 	switch {
@@ -95,7 +95,7 @@ func csvError(err error) error {
 }
 
 // readLot reads one line of the shelf file.
-func readLot(row []string, columns map[string]int, b *book.Book, stores []shelf.Store) (shelf.Lot, invalid.Fields) {
+func readLot(row []string, columns map[string]int, b *book.Book, stores []stock.Store) (stock.Lot, invalid.Fields) {
 	var wrong invalid.Fields
 	text := func(name string) string {
 		if i, ok := columns[name]; ok && i < len(row) {
@@ -126,7 +126,7 @@ func readLot(row []string, columns map[string]int, b *book.Book, stores []shelf.
 		}
 		return d
 	}
-	l := shelf.Lot{
+	l := stock.Lot{
 		Food: strings.ToLower(text("food")), Form: strings.ToLower(text("form")), Preparation: text("preparation"),
 		Count: number("count", 0), Unit: text("unit"), PutUp: date("put_up"), Until: date("until"), Store: text("store"), Note: text("note"),
 	}
@@ -139,7 +139,7 @@ func readLot(row []string, columns map[string]int, b *book.Book, stores []shelf.
 	size := 1.0
 	if l.Unit == "" {
 		l.Unit = "kg"
-		if table.Form(l.Form).PutUp() && (p == nil || p.Unit == "litre") {
+		if wish.Form(l.Form).PutUp() && (p == nil || p.Unit == "litre") {
 			l.Unit = "L"
 		}
 	}
@@ -152,16 +152,16 @@ func readLot(row []string, columns map[string]int, b *book.Book, stores []shelf.
 			l.Store = s.ID
 		}
 	}
-	if l.Store != "" && !slices.ContainsFunc(stores, func(s shelf.Store) bool { return s.ID == l.Store }) {
+	if l.Store != "" && !slices.ContainsFunc(stores, func(s stock.Store) bool { return s.ID == l.Store }) {
 		wrong = append(wrong, &invalid.Field{Field: "store", Value: l.Store, Allowed: "the name of one of your stores, or nothing"})
 	}
 	check := invalid.NewCheck()
-	table.ValidateLot(check, l, b)
+	stock.ValidateLot(check, l, b)
 	return l, append(wrong, invalid.All(check.Err())...)
 }
 
 // WriteShelf writes what stands on the shelf as CSV.
-func WriteShelf(w io.Writer, lots []shelf.Lot, stores []shelf.Store) error {
+func WriteShelf(w io.Writer, lots []stock.Lot, stores []stock.Store) error {
 	out := csv.NewWriter(w)
 	if err := out.Write(shelfColumns); err != nil {
 		return err

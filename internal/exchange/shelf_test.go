@@ -9,14 +9,14 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
-	"inventory/internal/core/shelf"
+	"inventory/internal/core/stock"
 )
 
-var cellar = []shelf.Store{{ID: "s1", Name: "Earth cellar", Temperature: 3, Damp: true}}
+var cellar = []stock.Store{{ID: "s1", Name: "Earth cellar", Temperature: 3, Damp: true}}
 
 // What is written is read again, lot by lot.
 func TestTheShelfRoundTrip(t *testing.T) {
-	lots := []shelf.Lot{
+	lots := []stock.Lot{
 		{Food: "carrot", Form: "cellar", Count: 2, Size: 12.5, Unit: "kg", PutUp: civil.Of(2026, 10, 18), Store: "s1", Note: "in sand, \"left\""},
 		{Food: "tomato", Form: "canned", Preparation: "tomato-sauce-thick", Count: 12, Size: 0.946353, Unit: "L", PutUp: civil.Of(2026, 9, 6), Until: civil.Of(2027, 9, 1)},
 		{Food: "garlic", Form: "cellar", Count: 31, Size: 1, Unit: "pieces", PutUp: civil.Of(2026, 7, 20)},

@@ -18,12 +18,14 @@ import (
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/record"
 	"inventory/internal/core/season"
-	"inventory/internal/core/shelf"
-	"inventory/internal/core/table"
+	"inventory/internal/core/stock"
+	"inventory/internal/core/wish"
 )
 
 // generator draws households from a seed.
@@ -43,7 +45,7 @@ func (g generator) oneIn(n int) bool { return g.r.IntN(n) == 0 }
 // sowings recorded, beds and a kept plan.
 func Household(seed int, places []place.Place) plan.Input {
 	g := generator{rand.New(rand.NewPCG(uint64(seed), 1303)), book.Usual()}
-	h := table.Household{
+	h := household.Household{
 		Name: fmt.Sprintf("Household %d", seed), Year: 2027, Risk: []season.Risk{season.UsualRisk, season.Careful, season.Bold}[g.below(3)],
 		Place: places[seed%len(places)], Members: g.members(),
 	}
@@ -54,10 +56,10 @@ func Household(seed int, places []place.Place) plan.Input {
 		h.Start = civil.MonthDay{Month: 1 + g.below(12), Day: 1}
 	}
 	if g.oneIn(3) {
-		h.Guests = []table.Guest{{ID: "g1", Name: "Guests", Eaters: 1 + g.r.Float64()*4, Span: table.Span{From: civil.MonthDay{Month: 7, Day: 1}, To: civil.MonthDay{Month: 8, Day: 15}}}}
+		h.Guests = []household.Guest{{ID: "g1", Name: "Guests", Eaters: 1 + g.r.Float64()*4, Span: household.Span{From: civil.MonthDay{Month: 7, Day: 1}, To: civil.MonthDay{Month: 8, Day: 15}}}}
 	}
 	for n := range g.below(3) {
-		h.Stores = append(h.Stores, shelf.Store{ID: fmt.Sprintf("s%d", n), Name: fmt.Sprintf("Store %d", n), Temperature: g.r.Float64() * 15, Damp: g.oneIn(2), RoomKg: float64(g.below(3) * 100)})
+		h.Stores = append(h.Stores, stock.Store{ID: fmt.Sprintf("s%d", n), Name: fmt.Sprintf("Store %d", n), Temperature: g.r.Float64() * 15, Damp: g.oneIn(2), RoomKg: float64(g.below(3) * 100)})
 	}
 	for n := range 2 + g.below(9) {
 		w := g.wish()
@@ -73,11 +75,11 @@ func Household(seed int, places []place.Place) plan.Input {
 	return g.season(in)
 }
 
-func (g generator) members() (out []table.Member) {
+func (g generator) members() (out []household.Member) {
 	for n := range 1 + g.below(6) {
-		m := table.Member{ID: fmt.Sprintf("m%d", n), Name: fmt.Sprintf("Member %d", n), Band: []table.Band{table.Adult, table.Adult, table.Teen, table.Child, table.SmallChild, table.Infant}[g.below(6)]}
+		m := household.Member{ID: fmt.Sprintf("m%d", n), Name: fmt.Sprintf("Member %d", n), Band: []household.Band{household.Adult, household.Adult, household.Teen, household.Child, household.SmallChild, household.Infant}[g.below(6)]}
 		if g.oneIn(5) {
-			m.Away = []table.Span{{From: civil.MonthDay{Month: 1 + g.below(12), Day: 5}, To: civil.MonthDay{Month: 1 + g.below(12), Day: 20}}}
+			m.Away = []household.Span{{From: civil.MonthDay{Month: 1 + g.below(12), Day: 5}, To: civil.MonthDay{Month: 1 + g.below(12), Day: 20}}}
 		}
 		out = append(out, m)
 	}
@@ -85,37 +87,37 @@ func (g generator) members() (out []table.Member) {
 }
 
 // wish returns a wish that the book allows, of any amount kind and form.
-func (g generator) wish() table.Wish {
-	kinds := []table.Kind{table.Meals, table.WeightWeek, table.WeightYear, table.PiecesWeek, table.PiecesYear, table.Jars, table.Litres, table.DriedKg, table.Plants, table.Area, table.RowLength}
+func (g generator) wish() wish.Wish {
+	kinds := []wish.AmountKind{wish.Meals, wish.WeightWeek, wish.WeightYear, wish.PiecesWeek, wish.PiecesYear, wish.Jars, wish.Litres, wish.DriedKg, wish.Plants, wish.Area, wish.RowLength}
 	for {
 		c := g.b.Crops()[g.below(len(g.b.Crops()))]
 		prep := g.b.Preparations()[g.below(len(g.b.Preparations()))]
 		if g.oneIn(2) {
 			c = g.b.Crop(prep.Crops[0])
 		}
-		w := table.Wish{Food: c.Food, Amount: table.Amount{Kind: kinds[g.below(len(kinds))], Number: 0.5 + float64(g.below(80))/4}}
+		w := wish.Wish{Food: c.Food, Amount: wish.Amount{Kind: kinds[g.below(len(kinds))], Number: 0.5 + float64(g.below(80))/4}}
 		if g.oneIn(2) {
 			w.Kind = c.ID
 		}
 		if !w.Amount.Kind.Unweighed() {
-			w.Forms = []table.Form{table.Fresh, table.Cellar, table.Form(prep.Form)}
+			w.Forms = []wish.Form{wish.Fresh, wish.Cellar, wish.Form(prep.Form)}
 			g.r.Shuffle(3, func(i, j int) { w.Forms[i], w.Forms[j] = w.Forms[j], w.Forms[i] })
 			w.Forms = w.Forms[:1+g.below(3)]
-			if slices.ContainsFunc(w.Forms, table.Form.PutUp) {
+			if slices.ContainsFunc(w.Forms, wish.Form.PutUp) {
 				w.Preparations = []string{prep.ID}
 			}
 		}
-		w.Season = []table.Season{{Kind: table.AllYear}, {Kind: table.While}, {Kind: table.Months, From: 1 + g.below(12), To: 1 + g.below(12)}}[g.below(3)]
-		w.Stagger = []table.Stagger{{Kind: table.ByNeed}, {Kind: table.ByNeed}, {Kind: table.Every, Days: 7 + g.below(40)}, {Kind: table.Times, Sowings: 1 + g.below(4), Days: 14 * g.below(2)}, {Kind: table.OneGo}}[g.below(5)]
-		w.Priority = []table.Priority{table.Must, table.Want, table.Nice}[g.below(3)]
-		w.Layout = []table.Layout{"", "", table.Rows, table.Across, table.Block, table.Plot}[g.below(6)]
+		w.Season = []wish.Season{{Kind: wish.AllYear}, {Kind: wish.While}, {Kind: wish.Months, From: 1 + g.below(12), To: 1 + g.below(12)}}[g.below(3)]
+		w.Stagger = []wish.Stagger{{Kind: wish.ByNeed}, {Kind: wish.ByNeed}, {Kind: wish.Every, Days: 7 + g.below(40)}, {Kind: wish.Times, Sowings: 1 + g.below(4), Days: 14 * g.below(2)}, {Kind: wish.OneGo}}[g.below(5)]
+		w.Priority = []wish.Priority{wish.Must, wish.Want, wish.Nice}[g.below(3)]
+		w.Layout = []wish.Layout{"", "", wish.Rows, wish.Across, wish.Block, wish.Plot}[g.below(6)]
 		w.Cover = []place.Cover{"", "", "", place.Fleece, place.Tunnel, place.Net, place.Shade, place.Frame}[g.below(8)]
 		if g.oneIn(4) {
 			sure := 0.5 + float64(g.below(10))/20
 			w.Confidence = &sure
 		}
 		if g.oneIn(6) {
-			w.For = []*table.Whom{{Per: table.PerChild}, {Per: table.PerMember}, {Use: table.ForGiving}, {Use: table.ForAnimals}}[g.below(4)]
+			w.For = []*wish.Whom{{Per: wish.PerChild}, {Per: wish.PerMember}, {Use: wish.ForGiving}, {Use: wish.ForAnimals}}[g.below(4)]
 		}
 		check := invalid.NewCheck()
 		if w.Validate(check, g.b); check.Err() == nil {
@@ -126,32 +128,32 @@ func (g generator) wish() table.Wish {
 }
 
 // shelf puts lots of what is wished on the shelf.
-func (g generator) shelf(h *table.Household) {
+func (g generator) shelf(h *household.Household) {
 	for n := range g.below(4) {
 		w := h.Wishes[g.below(len(h.Wishes))]
 		if len(w.Forms) == 0 {
 			continue
 		}
-		l := shelf.Lot{ID: fmt.Sprintf("l%d", n), Food: w.Food, Form: string(w.Forms[len(w.Forms)-1]), Count: float64(1 + g.below(20)), Size: 1, Unit: "kg", PutUp: civil.Of(2026, 9, 1+g.below(28))}
-		if len(w.Preparations) > 0 && table.Form(l.Form).PutUp() {
+		l := stock.Lot{ID: fmt.Sprintf("l%d", n), Food: w.Food, Form: string(w.Forms[len(w.Forms)-1]), Count: float64(1 + g.below(20)), Size: 1, Unit: "kg", PutUp: civil.Of(2026, 9, 1+g.below(28))}
+		if len(w.Preparations) > 0 && wish.Form(l.Form).PutUp() {
 			l.Preparation, l.Unit = w.Preparations[0], "L"
 		}
 		check := invalid.NewCheck()
-		if table.ValidateLot(check, l, g.b); check.Err() == nil {
+		if stock.ValidateLot(check, l, g.b); check.Err() == nil {
 			h.Lots = append(h.Lots, l)
 		}
 	}
 }
 
 // crops decides how some crops are grown, and which figures are the household's own.
-func (g generator) crops(h *table.Household) {
+func (g generator) crops(h *household.Household) {
 	for _, w := range h.Wishes {
 		c := g.b.Food(w.Food)[0]
-		if g.oneIn(5) && season.MayBe(c, season.Raised) && !slices.ContainsFunc(h.Habits, func(x table.Habit) bool { return x.Crop == c.ID }) {
-			h.Habits = append(h.Habits, table.Habit{Crop: c.ID, Way: season.Raised})
+		if g.oneIn(5) && season.MayBe(c, season.Raised) && !slices.ContainsFunc(h.Habits, func(x household.Habit) bool { return x.Crop == c.ID }) {
+			h.Habits = append(h.Habits, household.Habit{Crop: c.ID, Way: season.Raised})
 		}
 		if g.oneIn(5) && c.Perennial() {
-			h.Patches = append(h.Patches, table.Patch{ID: "p" + c.ID, Crop: c.ID, Plants: 5 + g.below(30), Planted: 2020 + g.below(7)})
+			h.Patches = append(h.Patches, household.Patch{ID: "p" + c.ID, Crop: c.ID, Plants: 5 + g.below(30), Planted: 2020 + g.below(7)})
 		}
 	}
 	if g.oneIn(3) {
@@ -160,7 +162,7 @@ func (g generator) crops(h *table.Household) {
 }
 
 // beds gives the household ground of its own.
-func (g generator) beds(h *table.Household) {
+func (g generator) beds(h *household.Household) {
 	for n := range 2 + g.below(8) {
 		b := bed.Bed{ID: fmt.Sprintf("b%d", n), Name: fmt.Sprintf("Bed %d", n), Length: 3 + float64(g.below(20))/2, Width: []float64{0.75, 0.9, 1.2, 1.5}[g.below(4)], X: 1, Y: float64(2 * n)}
 		h.Beds = append(h.Beds, b.Filled())
@@ -208,7 +210,7 @@ func (g generator) season(in plan.Input) plan.Input {
 		if err != nil || out.Planting == nil {
 			continue
 		}
-		in.Household.Plantings = append(slices.DeleteFunc(slices.Clone(in.Household.Plantings), func(x table.Planting) bool { return x.ID == out.Planting.ID }), *out.Planting)
+		in.Household.Plantings = append(slices.DeleteFunc(slices.Clone(in.Household.Plantings), func(x record.Planting) bool { return x.ID == out.Planting.ID }), *out.Planting)
 		if p, err = plan.Compute(in); err != nil {
 			break
 		}

@@ -9,10 +9,12 @@ import (
 
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
+	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
-	"inventory/internal/core/shelf"
-	"inventory/internal/core/table"
+	"inventory/internal/core/record"
+	"inventory/internal/core/stock"
+	"inventory/internal/core/wish"
 )
 
 // Edit is a command with what it is about. Which of the fields it wants goes by
@@ -24,22 +26,22 @@ type Edit struct {
 	Command  string
 	Follows  []string // ids of the client's edits that were made before this one against the same revision
 
-	Household      *table.Household     // begin
+	Household      *household.Household // begin
 	Settings       *Settings            // set-household
 	Place          *place.Place         // set-place
-	Member         *table.Member        // add-member, change-member
-	Guest          *table.Guest         // add-guest, change-guest
-	Store          *shelf.Store         // add-store, change-store
-	Wish           *table.Wish          // add-wish, change-wish
+	Member         *household.Member    // add-member, change-member
+	Guest          *household.Guest     // add-guest, change-guest
+	Store          *stock.Store         // add-store, change-store
+	Wish           *wish.Wish           // add-wish, change-wish
 	Overrule       *book.Overrule       // overrule, put-back
-	Lot            *shelf.Lot           // add-lot, change-lot
-	Lots           []shelf.Lot          // add-lots
-	Patch          *table.Patch         // add-patch, change-patch
+	Lot            *stock.Lot           // add-lot, change-lot
+	Lots           []stock.Lot          // add-lots
+	Patch          *household.Patch     // add-patch, change-patch
 	OwnCrop        *book.OwnCrop        // add-own-crop, change-own-crop
 	OwnPreparation *book.OwnPreparation // add-own-preparation, change-own-preparation
-	Habit          *table.Habit         // set-habit; an empty one forgets it
-	Planting       *table.Planting      // put-planting
-	Agreement      *table.Agreement     // agree
+	Habit          *household.Habit     // set-habit; an empty one forgets it
+	Planting       *record.Planting     // put-planting
+	Agreement      *record.Agreement    // agree
 	Weather        []place.Day          // set-weather, with or without a place
 	Plot           *bed.Plot            // add-beds: the land they lie on, where it changes
 	Bed            *bed.Bed             // add-bed, change-bed
@@ -142,17 +144,17 @@ func (d *drafter) name(k key) string {
 	v := d.state.items[k].Value
 	switch k.Kind {
 	case kindWish:
-		var w table.Wish
+		var w wish.Wish
 		if json.Unmarshal(v, &w) == nil && w.Food != "" {
-			return table.Words(w, d.book())
+			return wish.Words(w, d.book())
 		}
 	case kindLot:
-		var l shelf.Lot
+		var l stock.Lot
 		if json.Unmarshal(v, &l) == nil {
 			return fmt.Sprintf("%s %s %s", invalid.FormatNumber(l.Count), l.Form, l.Food)
 		}
 	case kindPatch:
-		var p table.Patch
+		var p household.Patch
 		if json.Unmarshal(v, &p) == nil {
 			return fmt.Sprintf("the patch of %d %s", p.Plants, p.Crop)
 		}
@@ -161,7 +163,7 @@ func (d *drafter) name(k key) string {
 			return strings.ToLower(c.Short())
 		}
 	case kindPlanting:
-		var p table.Planting
+		var p record.Planting
 		if json.Unmarshal(v, &p) == nil {
 			if c := d.book().Crop(p.Crop); c != nil {
 				return strings.ToLower(c.Short()) + " of " + p.Day.Short()
@@ -297,7 +299,7 @@ func (d *drafter) put(e *Edit, verb, kind string) error {
 // removeStore removes a store; what stands in it then stands in none.
 func (d *drafter) removeStore(id string) error {
 	for _, k := range slices.Clone(d.state.order) {
-		var l shelf.Lot
+		var l stock.Lot
 		if k.Kind != kindLot {
 			continue
 		}
@@ -315,7 +317,7 @@ func (d *drafter) removeStore(id string) error {
 }
 
 // standsIn looks whether the store that a lot names is there.
-func (d *drafter) standsIn(field string, l *shelf.Lot) error {
+func (d *drafter) standsIn(field string, l *stock.Lot) error {
 	if _, there := d.state.items[key{kindStore, l.Store}]; l.Store != "" && !there {
 		return &invalid.Field{Field: field, Value: l.Store, Allowed: "a store of the household, or none"}
 	}
@@ -323,7 +325,7 @@ func (d *drafter) standsIn(field string, l *shelf.Lot) error {
 }
 
 // addLots puts several lots on the shelf at once.
-func (d *drafter) addLots(lots []shelf.Lot) error {
+func (d *drafter) addLots(lots []stock.Lot) error {
 	if len(lots) == 0 {
 		return missing("lots")
 	}
@@ -350,13 +352,13 @@ func (d *drafter) addLots(lots []shelf.Lot) error {
 }
 
 // begin writes a whole household into an empty file.
-func (d *drafter) begin(h *table.Household) error {
+func (d *drafter) begin(h *household.Household) error {
 	if h == nil {
 		return missing("household")
 	}
 	d.words, d.begins = "began the household", true
 	for i, l := range h.Lots {
-		if l.Store != "" && !slices.ContainsFunc(h.Stores, func(s shelf.Store) bool { return s.ID == l.Store }) {
+		if l.Store != "" && !slices.ContainsFunc(h.Stores, func(s stock.Store) bool { return s.ID == l.Store }) {
 			return &invalid.Field{Field: fmt.Sprintf("lots[%d].store", i), Value: l.Store, Allowed: "the id of one of the household's stores, or none"}
 		}
 	}
@@ -394,7 +396,7 @@ func (d *drafter) begin(h *table.Household) error {
 
 // lists tells of every entry of the household's lists, in their order: its kind, its
 // id, which may be given one, and its value.
-func lists(h *table.Household, tell func(kind string, id *string, value any) error) (err error) {
+func lists(h *household.Household, tell func(kind string, id *string, value any) error) (err error) {
 	each := func(n int, tell func(i int) error) {
 		for i := 0; i < n && err == nil; i++ {
 			err = tell(i)

@@ -13,7 +13,7 @@ import (
 
 	"github.com/pressly/goose/v3"
 
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // alone copies nothing but the file itself, as a file manager does, and returns
@@ -142,7 +142,7 @@ func TestAFileThatMayNotBeWrittenSaysSo(t *testing.T) {
 	if _, err := s.db.Exec("PRAGMA query_only = 1"); err != nil { // as a file system turned read-only does
 		t.Fatal(err)
 	}
-	_, err := s.Apply(ctx, Edit{Client: "t", ID: "x", Revision: snap.Revision, Command: "add-wish", Wish: &table.Wish{Food: "kale", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.Meals, Number: 1}}})
+	_, err := s.Apply(ctx, Edit{Client: "t", ID: "x", Revision: snap.Revision, Command: "add-wish", Wish: &wish.Wish{Food: "kale", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 1}}})
 	var unusable *Unusable
 	if !errors.As(err, &unusable) || unusable.File != s.file || !strings.Contains(err.Error(), "may not be written") {
 		t.Errorf("an edit of a file that may not be written gives %v", err)

@@ -11,19 +11,19 @@ import (
 	"time"
 
 	"inventory/internal/core/book"
+	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
-	"inventory/internal/core/table"
 	"inventory/internal/store/gen/rows"
 )
 
 // Snapshot is the household at a revision.
 type Snapshot struct {
 	Revision  int
-	Household *table.Household // nil where there is none yet
-	Undo      *LastEdit        // what undo would take back; nil for nothing
-	Redo      *LastEdit        // what redo would do again
-	Words     string           // what the last edit did
-	Calendar  string           // the part of the calendar's address that nobody can guess
+	Household *household.Household // nil where there is none yet
+	Undo      *LastEdit            // what undo would take back; nil for nothing
+	Redo      *LastEdit            // what redo would do again
+	Words     string               // what the last edit did
+	Calendar  string               // the part of the calendar's address that nobody can guess
 }
 
 // LastEdit names the edit that undo would take back, or redo do again.
@@ -185,7 +185,7 @@ func (s *Store) Apply(ctx context.Context, e Edit) (Snapshot, error) {
 		if err := d.validate(func() (*state, error) { return load(ctx, q) }); err != nil {
 			return err
 		}
-		return record(ctx, q, log.revision+1, e, "edit", 0, d.words, d.changes)
+		return journalize(ctx, q, log.revision+1, e, "edit", 0, d.words, d.changes)
 	})
 	if err == nil && large(e.Command) {
 		_ = s.Settle(ctx) // the edit is done; where another program holds the log, it is folded in later
@@ -355,7 +355,7 @@ func (d *drafter) validate(before func() (*state, error)) error {
 
 // newlyUnknown returns what of the unknown entries was not unknown before, as the
 // mistakes of an edit.
-func newlyUnknown(was *state, unknown []table.Unknown) error {
+func newlyUnknown(was *state, unknown []household.Unknown) error {
 	h, err := was.household()
 	if err != nil || h == nil {
 		return err
@@ -373,8 +373,8 @@ func newlyUnknown(was *state, unknown []table.Unknown) error {
 	return fields
 }
 
-// record writes the changes and their journal entry.
-func record(ctx context.Context, q *rows.Queries, revision int, e Edit, kind string, of int, words string, cs []Change) error {
+// journalize writes the changes and their journal entry.
+func journalize(ctx context.Context, q *rows.Queries, revision int, e Edit, kind string, of int, words string, cs []Change) error {
 	for _, c := range cs {
 		if err := write(ctx, q, c); err != nil {
 			return err
@@ -437,7 +437,7 @@ func (s *Store) step(ctx context.Context, client, id, kind string, of LastEdit) 
 		if kind == "undo" {
 			cs, words = inverse(cs), "took back: "+entry.Words
 		}
-		return record(ctx, q, log.revision+1, Edit{Client: client, ID: id, Command: kind}, kind, top.Revision, words, cs)
+		return journalize(ctx, q, log.revision+1, Edit{Client: client, ID: id, Command: kind}, kind, top.Revision, words, cs)
 	})
 }
 

@@ -11,7 +11,7 @@ import (
 	"strings"
 	"testing"
 
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // TestEditUntilKilled is no test of its own: TestNothingIsLostByKills runs it as
@@ -29,7 +29,7 @@ func TestEditUntilKilled(t *testing.T) {
 	}
 	snap, err := s.Load(ctx)
 	for err == nil {
-		w := table.Wish{Food: "kale", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.Meals, Number: 1}}
+		w := wish.Wish{Food: "kale", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 1}}
 		if len(snap.Household.Wishes) > 60 {
 			snap, err = s.Apply(ctx, Edit{Client: "t", ID: newID("e"), Revision: snap.Revision, Command: "remove-wish", Target: snap.Household.Wishes[60].ID})
 		} else {

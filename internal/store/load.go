@@ -9,10 +9,12 @@ import (
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/place"
+	"inventory/internal/core/record"
 	"inventory/internal/core/season"
-	"inventory/internal/core/shelf"
-	"inventory/internal/core/table"
+	"inventory/internal/core/stock"
+	"inventory/internal/core/wish"
 	"inventory/internal/store/gen/rows"
 )
 
@@ -104,13 +106,13 @@ func monthDay(text string) (m civil.MonthDay, err error) {
 	return m, err
 }
 
-func span(from, to string) (table.Span, error) {
+func span(from, to string) (household.Span, error) {
 	a, err := monthDay(from)
 	if err != nil {
-		return table.Span{}, err
+		return household.Span{}, err
 	}
 	b, err := monthDay(to)
-	return table.Span{From: a, To: b}, err
+	return household.Span{From: a, To: b}, err
 }
 
 func loadPlace(ctx context.Context, q *rows.Queries, s *state) error {
@@ -146,7 +148,7 @@ func loadMembers(ctx context.Context, q *rows.Queries, s *state) error {
 		return err
 	}
 	for _, r := range all {
-		m := table.Member{ID: r.ID, Name: r.Name, Band: table.Band(r.Band)}
+		m := household.Member{ID: r.ID, Name: r.Name, Band: household.Band(r.Band)}
 		if r.Appetite.Valid {
 			m.Appetite = &r.Appetite.Float64
 		}
@@ -177,7 +179,7 @@ func loadGuests(ctx context.Context, q *rows.Queries, s *state) error {
 		if err != nil {
 			return err
 		}
-		if err := s.add(kindGuest, r.ID, r.Position, table.Guest{ID: r.ID, Name: r.Name, Eaters: r.Eaters, Span: sp}); err != nil {
+		if err := s.add(kindGuest, r.ID, r.Position, household.Guest{ID: r.ID, Name: r.Name, Eaters: r.Eaters, Span: sp}); err != nil {
 			return err
 		}
 	}
@@ -190,7 +192,7 @@ func loadStores(ctx context.Context, q *rows.Queries, s *state) error {
 		return err
 	}
 	for _, r := range all {
-		if err := s.add(kindStore, r.ID, r.Position, shelf.Store{ID: r.ID, Name: r.Name, Temperature: r.Temperature, Damp: r.Damp != 0, RoomKg: r.RoomKg}); err != nil {
+		if err := s.add(kindStore, r.ID, r.Position, stock.Store{ID: r.ID, Name: r.Name, Temperature: r.Temperature, Damp: r.Damp != 0, RoomKg: r.RoomKg}); err != nil {
 			return err
 		}
 	}
@@ -211,13 +213,13 @@ func loadWishes(ctx context.Context, q *rows.Queries, s *state) error {
 		return err
 	}
 	for _, r := range all {
-		w := table.Wish{
-			ID: r.ID, Food: r.Food, Kind: r.Kind, Preparations: strings.Fields(r.Preparations), Forms: []table.Form{},
-			Amount:   table.Amount{Kind: table.Kind(r.AmountKind), Number: r.Number, Portion: r.Portion, Jar: r.Jar},
-			Season:   table.Season{Kind: table.SeasonKind(r.SeasonKind), From: int(r.FromMonth), To: int(r.ToMonth)},
-			Priority: table.Priority(r.Priority), Left: r.LeftOnShelf,
-			Stagger: table.Stagger{Kind: table.StaggerKind(r.StaggerKind), Days: int(r.StaggerDays), Sowings: int(r.StaggerSowings), Early: r.StaggerEarly != 0},
-			Layout:  table.Layout(r.Layout), Cover: place.Cover(r.Cover), Piece: r.Piece, Note: r.Note,
+		w := wish.Wish{
+			ID: r.ID, Food: r.Food, Kind: r.Kind, Preparations: strings.Fields(r.Preparations), Forms: []wish.Form{},
+			Amount:   wish.Amount{Kind: wish.AmountKind(r.AmountKind), Number: r.Number, Portion: r.Portion, Jar: r.Jar},
+			Season:   wish.Season{Kind: wish.SeasonKind(r.SeasonKind), From: int(r.FromMonth), To: int(r.ToMonth)},
+			Priority: wish.Priority(r.Priority), Left: r.LeftOnShelf,
+			Stagger: wish.Stagger{Kind: wish.StaggerKind(r.StaggerKind), Days: int(r.StaggerDays), Sowings: int(r.StaggerSowings), Early: r.StaggerEarly != 0},
+			Layout:  wish.Layout(r.Layout), Cover: place.Cover(r.Cover), Piece: r.Piece, Note: r.Note,
 		}
 		if r.Story != "" {
 			if err := json.Unmarshal([]byte(r.Story), &w.Story); err != nil {
@@ -239,7 +241,7 @@ func loadWishes(ctx context.Context, q *rows.Queries, s *state) error {
 		}
 		for _, f := range forms {
 			if f.WishID == r.ID {
-				w.Forms = append(w.Forms, table.Form(f.Form))
+				w.Forms = append(w.Forms, wish.Form(f.Form))
 			}
 		}
 		for _, p := range pins {
@@ -248,7 +250,7 @@ func loadWishes(ctx context.Context, q *rows.Queries, s *state) error {
 				if err != nil {
 					return err
 				}
-				w.Pins = append(w.Pins, table.Pin{Day: day, Source: table.Form(p.Source)})
+				w.Pins = append(w.Pins, wish.Pin{Day: day, Source: wish.Form(p.Source)})
 			}
 		}
 		if err := s.add(kindWish, r.ID, r.Position, w); err != nil {
@@ -277,7 +279,7 @@ func loadLots(ctx context.Context, q *rows.Queries, s *state) error {
 		return err
 	}
 	for _, r := range all {
-		l := shelf.Lot{ID: r.ID, Food: r.Food, Form: r.Form, Preparation: r.Preparation, Count: r.Count, Size: r.Size, Unit: r.Unit, Store: r.StoreID, Note: r.Note}
+		l := stock.Lot{ID: r.ID, Food: r.Food, Form: r.Form, Preparation: r.Preparation, Count: r.Count, Size: r.Size, Unit: r.Unit, Store: r.StoreID, Note: r.Note}
 		if l.PutUp, err = civil.Parse(r.PutUp); err != nil {
 			return err
 		}
@@ -299,7 +301,7 @@ func loadPatches(ctx context.Context, q *rows.Queries, s *state) error {
 		return err
 	}
 	for _, r := range all {
-		if err := s.add(kindPatch, r.ID, r.Position, table.Patch{ID: r.ID, Crop: r.Crop, Plants: int(r.Plants), Planted: int(r.Planted)}); err != nil {
+		if err := s.add(kindPatch, r.ID, r.Position, household.Patch{ID: r.ID, Crop: r.Crop, Plants: int(r.Plants), Planted: int(r.Planted)}); err != nil {
 			return err
 		}
 	}
@@ -333,7 +335,7 @@ func loadOwn(ctx context.Context, q *rows.Queries, s *state) error {
 }
 
 // household puts the items together; nil where there is no household yet.
-func (s *state) household() (*table.Household, error) {
+func (s *state) household() (*household.Household, error) {
 	root, ok := s.items[key{Kind: kindHousehold}]
 	if !ok {
 		return nil, nil
@@ -342,11 +344,11 @@ func (s *state) household() (*table.Household, error) {
 	if err := json.Unmarshal(root.Value, &set); err != nil {
 		return nil, err
 	}
-	h := &table.Household{
+	h := &household.Household{
 		Name: set.Name, Year: set.Year, Start: set.Start, Risk: set.Risk, School: set.School,
-		Members: []table.Member{}, Guests: []table.Guest{}, Stores: []shelf.Store{}, Wishes: []table.Wish{}, Overrules: []book.Overrule{},
-		Lots: []shelf.Lot{}, Patches: []table.Patch{}, OwnCrops: []book.OwnCrop{}, OwnPreparations: []book.OwnPreparation{},
-		Habits: []table.Habit{}, Plantings: []table.Planting{}, Weather: []place.Day{}, Beds: []bed.Bed{}, Placements: []bed.Placement{},
+		Members: []household.Member{}, Guests: []household.Guest{}, Stores: []stock.Store{}, Wishes: []wish.Wish{}, Overrules: []book.Overrule{},
+		Lots: []stock.Lot{}, Patches: []household.Patch{}, OwnCrops: []book.OwnCrop{}, OwnPreparations: []book.OwnPreparation{},
+		Habits: []household.Habit{}, Plantings: []record.Planting{}, Weather: []place.Day{}, Beds: []bed.Bed{}, Placements: []bed.Placement{},
 	}
 	for _, k := range s.order {
 		v := s.items[k].Value

@@ -8,9 +8,10 @@ import (
 	"strings"
 
 	"inventory/internal/core/book"
+	"inventory/internal/core/household"
 	"inventory/internal/core/place"
-	"inventory/internal/core/shelf"
-	"inventory/internal/core/table"
+	"inventory/internal/core/stock"
+	"inventory/internal/core/wish"
 	"inventory/internal/store/gen/rows"
 )
 
@@ -49,25 +50,25 @@ func write(ctx context.Context, q *rows.Queries, c Change) error {
 	case kindPlace:
 		return decoded(v, func(p place.Place) error { return writePlace(ctx, q, p) })
 	case kindMember:
-		return decoded(v, func(m table.Member) error { return writeMember(ctx, q, at, m) })
+		return decoded(v, func(m household.Member) error { return writeMember(ctx, q, at, m) })
 	case kindGuest:
-		return decoded(v, func(g table.Guest) error {
+		return decoded(v, func(g household.Guest) error {
 			return q.PutGuest(ctx, rows.PutGuestParams{ID: g.ID, Position: at, Name: g.Name, Eaters: g.Eaters, FromDay: g.From.String(), ToDay: g.To.String()})
 		})
 	case kindStore:
-		return decoded(v, func(s shelf.Store) error {
+		return decoded(v, func(s stock.Store) error {
 			return q.PutStore(ctx, rows.PutStoreParams{ID: s.ID, Position: at, Name: s.Name, Temperature: s.Temperature, Damp: integer(s.Damp), RoomKg: s.RoomKg})
 		})
 	case kindWish:
-		return decoded(v, func(w table.Wish) error { return writeWish(ctx, q, at, w) })
+		return decoded(v, func(w wish.Wish) error { return writeWish(ctx, q, at, w) })
 	case kindOverrule:
 		return decoded(v, func(o book.Overrule) error {
 			return q.PutOverrule(ctx, rows.PutOverruleParams{Subject: o.Subject, Field: o.Field, Position: at, Value: o.Value, Choice: o.Choice, Why: o.Why})
 		})
 	case kindLot:
-		return decoded(v, func(l shelf.Lot) error { return writeLot(ctx, q, at, l) })
+		return decoded(v, func(l stock.Lot) error { return writeLot(ctx, q, at, l) })
 	case kindPatch:
-		return decoded(v, func(p table.Patch) error {
+		return decoded(v, func(p household.Patch) error {
 			return q.PutPatch(ctx, rows.PutPatchParams{ID: p.ID, Position: at, Crop: p.Crop, Plants: int64(p.Plants), Planted: int64(p.Planted)})
 		})
 	case kindOwnCrop:
@@ -86,7 +87,7 @@ func write(ctx context.Context, q *rows.Queries, c Change) error {
 	return fmt.Errorf("nothing of kind %q is kept", c.Kind)
 }
 
-func writeLot(ctx context.Context, q *rows.Queries, at float64, l shelf.Lot) error {
+func writeLot(ctx context.Context, q *rows.Queries, at float64, l stock.Lot) error {
 	until := ""
 	if l.Until != 0 {
 		until = l.Until.String()
@@ -130,7 +131,7 @@ func writePlace(ctx context.Context, q *rows.Queries, p place.Place) error {
 	return err
 }
 
-func writeMember(ctx context.Context, q *rows.Queries, at float64, m table.Member) error {
+func writeMember(ctx context.Context, q *rows.Queries, at float64, m household.Member) error {
 	if err := q.PutMember(ctx, rows.PutMemberParams{ID: m.ID, Position: at, Name: m.Name, Band: string(m.Band), Appetite: nullable(m.Appetite)}); err != nil {
 		return err
 	}
@@ -154,7 +155,7 @@ func textOf(is bool, v any) (string, error) {
 	return string(text), err
 }
 
-func writeWish(ctx context.Context, q *rows.Queries, at float64, w table.Wish) error {
+func writeWish(ctx context.Context, q *rows.Queries, at float64, w wish.Wish) error {
 	w.Fill() // the journal may hold a wish as an older version wrote it
 	story, err := textOf(w.Story != nil, w.Story)
 	if err != nil {

@@ -8,9 +8,10 @@ import (
 
 	"inventory/internal/core/bed"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/place"
+	"inventory/internal/core/record"
 	"inventory/internal/core/season"
-	"inventory/internal/core/table"
 	"inventory/internal/store/gen/rows"
 )
 
@@ -30,7 +31,7 @@ func loadHabits(ctx context.Context, q *rows.Queries, s *state) error {
 		return err
 	}
 	for _, r := range all {
-		h := table.Habit{Crop: r.Crop, School: season.School(r.School), Way: season.Way(r.Way), DayLength: r.DayLength, Crosses: r.Crosses != 0}
+		h := household.Habit{Crop: r.Crop, School: season.School(r.School), Way: season.Way(r.Way), DayLength: r.DayLength, Crosses: r.Crosses != 0}
 		if h.NotBefore, err = monthDay(r.NotBefore); err != nil {
 			return err
 		}
@@ -89,14 +90,14 @@ func writeSeason(ctx context.Context, q *rows.Queries, c Change) (bool, error) {
 	v, at := c.After.Value, c.After.Position
 	switch c.Kind {
 	case kindHabit:
-		return true, decoded(v, func(h table.Habit) error {
+		return true, decoded(v, func(h household.Habit) error {
 			return q.PutHabit(ctx, rows.PutHabitParams{
 				Crop: h.Crop, Position: at, School: string(h.School), Way: string(h.Way),
 				NotBefore: h.NotBefore.String(), NotAfter: h.NotAfter.String(), DayLength: h.DayLength, Crosses: integer(h.Crosses),
 			})
 		})
 	case kindPlanting:
-		return true, decoded(v, func(p table.Planting) error {
+		return true, decoded(v, func(p record.Planting) error {
 			return q.PutPlanting(ctx, rows.PutPlantingParams{ID: p.ID, Position: at, Crop: p.Crop, Day: p.Day.String(), Body: string(v)})
 		})
 	case kindAgreement:

@@ -8,10 +8,12 @@ import (
 	"testing"
 
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
+	"inventory/internal/core/record"
 	"inventory/internal/core/season"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // What is said and done of a season lies in the file: read again by another
@@ -24,14 +26,14 @@ func TestTheSeasonLiesInTheFile(t *testing.T) {
 		t.Fatal(err)
 	}
 	sown, out, rain := civil.Of(2027, 3, 20), civil.Of(2027, 4, 20), 3.5
-	planting := table.Planting{
+	planting := record.Planting{
 		ID: "27-w5-fresh-1", Crop: "lettuce-head", Cover: place.Fleece, Way: season.Raised, Day: out, Sown: &sown, Out: &out, Up: &out, Planned: &sown, Ended: &out,
-		Asked: 15, Plants: 12, Behind: -4, Lost: true, Note: "slugs", For: []table.Purpose{{Wish: "w5", Form: table.Fresh}, {Wish: "w6", Form: table.Canned, Part: true}},
-		Done: []table.Done{{What: "sow", Day: sown, Count: 16}},
+		Asked: 15, Plants: 12, Behind: -4, Lost: true, Note: "slugs", For: []record.Purpose{{Wish: "w5", Form: wish.Fresh}, {Wish: "w6", Form: wish.Canned, Part: true}},
+		Done: []record.Done{{What: "sow", Day: sown, Count: 16}},
 	}
 	settings := Settings{Name: "The weir", Year: 2027, Risk: season.Bold, School: season.ByTemperature}
-	habit := table.Habit{Crop: "onion-bulb", School: season.ByFrost, Way: season.Bought, NotBefore: civil.MonthDay{Month: 4, Day: 1}, NotAfter: civil.MonthDay{Month: 6, Day: 1}, DayLength: "long", Crosses: true}
-	agreement := table.Agreement{On: sown, Year: 2027, Fed: 900, Wanted: 1200, Plants: 5000, Area: 390.5, Jars: 140, Sowings: []table.Agreed{{ID: "27-w5-fresh-1", Crop: "lettuce-head", CropName: "Head lettuce", Fresh: true, Date: sown, Day: out, Plants: 15, Area: 1.4, Likely: 14}}}
+	habit := household.Habit{Crop: "onion-bulb", School: season.ByFrost, Way: season.Bought, NotBefore: civil.MonthDay{Month: 4, Day: 1}, NotAfter: civil.MonthDay{Month: 6, Day: 1}, DayLength: "long", Crosses: true}
+	agreement := record.Agreement{On: sown, Year: 2027, Fed: 900, Wanted: 1200, Plants: 5000, Area: 390.5, Jars: 140, Sowings: []record.Agreed{{ID: "27-w5-fresh-1", Crop: "lettuce-head", CropName: "Head lettuce", Fresh: true, Date: sown, Day: out, Plants: 15, Area: 1.4, Likely: 14}}}
 	days := []place.Day{{Date: civil.Of(2027, 1, 1), Max: 4.5, Min: -2, Rain: &rain}, {Date: civil.Of(2027, 1, 2), Max: 5, Min: 1}}
 	rev := begun.Revision
 	for i, e := range []Edit{
@@ -69,9 +71,9 @@ func TestTheSeasonLiesInTheFile(t *testing.T) {
 	}
 	// What cannot be is refused at its field, and changes nothing.
 	for field, e := range map[string]Edit{
-		"crop":     {Command: "put-planting", Planting: &table.Planting{ID: "x", Crop: "nothing", Day: sown}},
-		"behind":   {Command: "put-planting", Planting: &table.Planting{ID: "x", Crop: "carrot", Day: sown, Behind: 900}},
-		"way":      {Command: "set-habit", Habit: &table.Habit{Crop: "garlic", Way: season.Raised}},
+		"crop":     {Command: "put-planting", Planting: &record.Planting{ID: "x", Crop: "nothing", Day: sown}},
+		"behind":   {Command: "put-planting", Planting: &record.Planting{ID: "x", Crop: "carrot", Day: sown, Behind: 900}},
+		"way":      {Command: "set-habit", Habit: &household.Habit{Crop: "garlic", Way: season.Raised}},
 		"planting": {Command: "put-planting"},
 		"target":   {Command: "remove-planting", Target: "nobody"},
 	} {

@@ -19,9 +19,11 @@ import (
 	"inventory/demo"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
-	"inventory/internal/core/shelf"
-	"inventory/internal/core/table"
+	"inventory/internal/core/record"
+	"inventory/internal/core/stock"
+	"inventory/internal/core/wish"
 	"inventory/internal/exchange"
 )
 
@@ -35,7 +37,7 @@ func opened(t *testing.T, file string) *Store {
 	return s
 }
 
-func millHouse(t *testing.T) *table.Household {
+func millHouse(t *testing.T) *household.Household {
 	t.Helper()
 	h, err := exchange.ReadHousehold(bytes.NewReader(demo.MillHouse))
 	if err != nil {
@@ -89,9 +91,9 @@ func TestAHouseholdComesBackAsItWentIn(t *testing.T) {
 		t.Errorf("got  %s\nwant %s", got, want)
 	}
 	w := snap.Household.Wishes[0]
-	w.For = &table.Whom{Use: table.ForGiving}
-	w.Season = table.Season{Kind: table.Months, From: 3, To: 5, Also: []table.MonthRun{{From: 9, To: 11}}}
-	w.Amount.Kind = table.WeightYear
+	w.For = &wish.Whom{Use: wish.ForGiving}
+	w.Season = wish.Season{Kind: wish.Months, From: 3, To: 5, Also: []wish.MonthRun{{From: 9, To: 11}}}
+	w.Amount.Kind = wish.WeightYear
 	changed, err := s.Apply(context.Background(), Edit{Client: "t", ID: "whom", Revision: snap.Revision, Command: "change-wish", Wish: &w})
 	if err != nil {
 		t.Fatal(err)
@@ -116,7 +118,7 @@ func TestEditsUndoAndRedoAcrossARestart(t *testing.T) {
 	rev := start.Revision
 	w := start.Household.Wishes[2]
 	w.Amount.Number = 26
-	fresh := table.Wish{Food: "kale", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.Meals, Number: 1}}
+	fresh := wish.Wish{Food: "kale", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 1}}
 	m := start.Household.Members[0]
 	m.Name = "Wen"
 	place := start.Household.Place
@@ -127,7 +129,7 @@ func TestEditsUndoAndRedoAcrossARestart(t *testing.T) {
 		{Command: "overrule", Overrule: &book.Overrule{Subject: "crop/carrot", Field: "yield", Value: 0.1}},
 		{Command: "put-back", Overrule: &book.Overrule{Subject: "crop/carrot", Field: "yield"}},
 		{Command: "change-member", Member: &m}, {Command: "remove-member", Target: "m4"}, {Command: "set-place", Place: &place},
-		{Command: "add-store", Store: &shelf.Store{Name: "Shed", Temperature: 1}}, {Command: "remove-store", Target: "s1"},
+		{Command: "add-store", Store: &stock.Store{Name: "Shed", Temperature: 1}}, {Command: "remove-store", Target: "s1"},
 		{Command: "remove-guest", Target: "g1"}, {Command: "set-household", Settings: &Settings{Name: "The weir", Year: 2028, Risk: "bold"}},
 	} {
 		e.Client, e.ID, e.Revision = "t", fmt.Sprint("e", i), rev
@@ -184,17 +186,17 @@ func TestUndoTakesBackWhateverWasDone(t *testing.T) {
 		pick := h.Wishes[r.IntN(len(h.Wishes))]
 		switch r.IntN(8) {
 		case 4:
-			e.Command, e.Lot = "add-lot", &shelf.Lot{Food: "beet", Form: "cellar", Count: 3, Size: 10, Unit: "kg", PutUp: civil.Of(2026, 10, 2), Until: civil.Of(2027, 4, 1), Store: "s1"}
+			e.Command, e.Lot = "add-lot", &stock.Lot{Food: "beet", Form: "cellar", Count: 3, Size: 10, Unit: "kg", PutUp: civil.Of(2026, 10, 2), Until: civil.Of(2027, 4, 1), Store: "s1"}
 		case 5:
-			e.Command, e.Patch = "add-patch", &table.Patch{Crop: "rhubarb", Plants: 2, Planted: 2019}
+			e.Command, e.Patch = "add-patch", &household.Patch{Crop: "rhubarb", Plants: 2, Planted: 2019}
 		case 6:
 			e.Command, e.OwnCrop = "add-own-crop", &book.OwnCrop{From: "kale", Food: "kale", Name: fmt.Sprint("Kale ", i)}
 		case 7:
-			pick.Pins = []table.Pin{{Day: civil.MonthDay{Month: 1 + r.IntN(12), Day: 9}, Source: table.Bought}}
+			pick.Pins = []wish.Pin{{Day: civil.MonthDay{Month: 1 + r.IntN(12), Day: 9}, Source: wish.Bought}}
 			pick.Cover = "fleece"
 			e.Command, e.Wish = "change-wish", &pick
 			if pick.Amount.Kind.Unweighed() {
-				e.Command, e.Wish, e.Lots = "add-lots", nil, []shelf.Lot{{Food: "carrot", Form: "cellar", Count: 1, Size: 9, Unit: "kg", PutUp: civil.Of(2026, 10, 2)}}
+				e.Command, e.Wish, e.Lots = "add-lots", nil, []stock.Lot{{Food: "carrot", Form: "cellar", Count: 1, Size: 9, Unit: "kg", PutUp: civil.Of(2026, 10, 2)}}
 			}
 		case 0:
 			pick.Amount.Number += float64(1 + r.IntN(3))
@@ -267,7 +269,7 @@ func TestAgreeingNamesThePlanThatWasSeen(t *testing.T) {
 		t.Fatal(err)
 	}
 	var clash *Clash
-	agree := Edit{Client: "t", ID: "a", Revision: snap.Revision, Command: "agree", Agreement: &table.Agreement{On: civil.Of(2027, 1, 12), Year: 2027}}
+	agree := Edit{Client: "t", ID: "a", Revision: snap.Revision, Command: "agree", Agreement: &record.Agreement{On: civil.Of(2027, 1, 12), Year: 2027}}
 	if _, err := s.Apply(ctx, agree); !errors.As(err, &clash) || clash.Kind != "plan" {
 		t.Errorf("a plan that nobody has seen was agreed to: %v", err)
 	}
@@ -300,7 +302,7 @@ func TestEditsMadeWithoutAConnectionFollowEachOther(t *testing.T) {
 func TestTheSameEditTwiceIsDoneOnce(t *testing.T) {
 	ctx := context.Background()
 	s, snap := begun(t)
-	w := table.Wish{Food: "kale", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.Meals, Number: 1}}
+	w := wish.Wish{Food: "kale", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 1}}
 	for range 3 {
 		again := w
 		got, err := s.Apply(ctx, Edit{Client: "t", ID: "once", Revision: snap.Revision, Command: "add-wish", Wish: &again})
@@ -363,7 +365,7 @@ func TestWhatCannotStandChangesNothing(t *testing.T) {
 		"from the future":  {Edit{Command: "remove-wish", Target: "w1", Revision: 99}, "revision"},
 		"move behind none": {Edit{Command: "move-wish", Target: "w1", After: "w77"}, "after"},
 		"taken id":         {Edit{Command: "add-wish", Wish: &snap.Household.Wishes[1]}, "id"},
-		"nameless":         {Edit{Command: "add-member", Member: &table.Member{Band: table.Adult}}, "name"},
+		"nameless":         {Edit{Command: "add-member", Member: &household.Member{Band: household.Adult}}, "name"},
 	} {
 		c.e.Client, c.e.ID = "t", name
 		if c.e.Revision == 0 {
@@ -479,7 +481,7 @@ func TestAFullDiskChangesNothing(t *testing.T) {
 			t.Fatal(loadErr)
 		}
 		snap = now
-		w := table.Wish{Food: "kale", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.Meals, Number: 1}, Note: strings.Repeat("n", 500)}
+		w := wish.Wish{Food: "kale", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 1}, Note: strings.Repeat("n", 500)}
 		_, err = s.Apply(ctx, Edit{Client: "t", ID: fmt.Sprint("f", i), Revision: now.Revision, Command: "add-wish", Wish: &w})
 	}
 	if !errors.Is(err, ErrFull) {

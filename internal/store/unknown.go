@@ -6,8 +6,8 @@ import (
 
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
+	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
-	"inventory/internal/core/table"
 )
 
 // callIt puts a name of the crop book in place of one that it does not know,
@@ -20,7 +20,7 @@ func (d *drafter) callIt(call *Call) error {
 	if err != nil {
 		return err
 	}
-	if !slices.ContainsFunc(unknown, func(u table.Unknown) bool { return u.Of == call.Of && u.Name == call.Unknown }) {
+	if !slices.ContainsFunc(unknown, func(u household.Unknown) bool { return u.Of == call.Of && u.Name == call.Unknown }) {
 		return &invalid.Field{Field: "call.unknown", Value: call.Unknown, Allowed: "a name that the crop book does not know; somebody may have mended it"}
 	}
 	h.CallIt(call.Of, call.Unknown, call.Known)
@@ -84,7 +84,7 @@ func (d *drafter) removeUnknown(name string) error {
 }
 
 // unknown returns the household as drafted and what of it the book does not know.
-func (d *drafter) unknown() (*table.Household, []table.Unknown, error) {
+func (d *drafter) unknown() (*household.Household, []household.Unknown, error) {
 	h, err := d.state.household()
 	if err != nil {
 		return nil, nil, err

@@ -8,18 +8,19 @@ import (
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
-	"inventory/internal/core/table"
+	"inventory/internal/core/record"
 )
 
 // older is the demo household as another version of the crop book may have left it:
 // some of its crops are not in the book.
-func older(t *testing.T) *table.Household {
+func older(t *testing.T) *household.Household {
 	h := millHouse(t)
 	h.Wishes[0].Food, h.Wishes[0].Kind = "dragon bean", ""
 	h.Lots[0].Food = "dragon bean"
-	h.Plantings = append(h.Plantings, table.Planting{ID: "27-w1-f-1", Crop: "dragon", Day: civil.Of(2027, 5, 3), For: []table.Purpose{}})
-	h.Habits = append(h.Habits, table.Habit{Crop: "dragon", School: "temperature"}, table.Habit{Crop: "kale", School: "temperature"})
+	h.Plantings = append(h.Plantings, record.Planting{ID: "27-w1-f-1", Crop: "dragon", Day: civil.Of(2027, 5, 3), For: []record.Purpose{}})
+	h.Habits = append(h.Habits, household.Habit{Crop: "dragon", School: "temperature"}, household.Habit{Crop: "kale", School: "temperature"})
 	h.Overrules = append(h.Overrules, book.Overrule{Subject: "crop/dragon", Field: "yield", Value: 2})
 	h.Beds[0].Stood = append(h.Beds[0].Stood, bed.Stood{Year: 2026, Families: []string{"Draconidae"}})
 	return h

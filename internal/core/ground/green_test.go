@@ -9,10 +9,10 @@ import (
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
-	"inventory/internal/core/table"
 )
 
 // What a practised grower would sow, and would not, at a place with its last frost in
@@ -109,7 +109,7 @@ func TestAPairOfOnesOwn(t *testing.T) {
 	own := bed.OwnPair{Long: "leek", Short: "radish", Weeks: 6, Share: 0.5}
 	u := bed.UsualCustoms()
 	u.OwnPairs = []bed.OwnPair{own}
-	h := table.Household{Customs: &u, Beds: []bed.Bed{{ID: "a", Name: "A", Length: 4, Width: 1.2}}, Place: place.Examples()[0].Place}
+	h := household.Household{Customs: &u, Beds: []bed.Bed{{ID: "a", Name: "A", Length: 4, Width: 1.2}}, Place: place.Examples()[0].Place}
 	in, err := InputOf(plan.Input{Household: h}, plan.Plan{})
 	if err != nil || len(in.Pairs) != 1 || in.Pairs[0].ID != own.ID() {
 		t.Fatalf("%+v %v", in.Pairs, err)

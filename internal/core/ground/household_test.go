@@ -14,13 +14,14 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/ground"
+	"inventory/internal/core/household"
 	"inventory/internal/core/plan"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 	"inventory/internal/exchange"
 )
 
 // mill is the demo household in January.
-func mill(t testing.TB, change func(*table.Household)) (plan.Input, plan.Plan, ground.Input, ground.Layout) {
+func mill(t testing.TB, change func(*household.Household)) (plan.Input, plan.Plan, ground.Input, ground.Layout) {
 	t.Helper()
 	h, err := exchange.ReadHousehold(bytes.NewReader(demo.MillHouse))
 	if err != nil {
@@ -62,7 +63,7 @@ func TestTheDemoSharesGround(t *testing.T) {
 // Every way out does what it says: the household changed as it says has that much
 // less short. What costs nothing comes first.
 func TestWaysOutOfAShortage(t *testing.T) {
-	in, p, fit, l := mill(t, func(h *table.Household) { h.Beds = h.Beds[:7]; h.Customs = nil })
+	in, p, fit, l := mill(t, func(h *household.Household) { h.Beds = h.Beds[:7]; h.Customs = nil })
 	if l.Short <= 0 {
 		t.Fatal("seven beds are enough, so there is nothing to test")
 	}
@@ -85,10 +86,10 @@ func TestWaysOutOfAShortage(t *testing.T) {
 		switch w.Command {
 		case "change-wish":
 			h.Wishes = slices.Clone(h.Wishes)
-			k := slices.IndexFunc(h.Wishes, func(x table.Wish) bool { return x.ID == w.Wish.ID })
+			k := slices.IndexFunc(h.Wishes, func(x wish.Wish) bool { return x.ID == w.Wish.ID })
 			h.Wishes[k] = *w.Wish
 		case "remove-wish":
-			h.Wishes = slices.DeleteFunc(slices.Clone(h.Wishes), func(x table.Wish) bool { return x.ID == w.Target })
+			h.Wishes = slices.DeleteFunc(slices.Clone(h.Wishes), func(x wish.Wish) bool { return x.ID == w.Target })
 		case "set-customs":
 			h.Customs = w.Customs
 		case "overrule":
@@ -118,7 +119,7 @@ func TestWaysOutOfAShortage(t *testing.T) {
 			t.Errorf("no way by %s among %d", c, len(ways))
 		}
 	}
-	in, p, fit, l = mill(t, func(h *table.Household) { h.Wishes = h.Wishes[:1] })
+	in, p, fit, l = mill(t, func(h *household.Household) { h.Wishes = h.Wishes[:1] })
 	if ways, err := ground.Ways(context.Background(), in, p, fit, l); err != nil || len(ways) != 0 || l.Short != 0 {
 		t.Errorf("nothing is short, but there are %d ways (%v)", len(ways), err)
 	}
@@ -177,7 +178,7 @@ func TestWhatCanStillGoIn(t *testing.T) {
 // What the ground is given adds up: the recipe over all beds, litres by week, lines
 // by bed; what brings too much is flagged.
 func TestNeedsAddUp(t *testing.T) {
-	in, p, fit, l := mill(t, func(h *table.Household) {
+	in, p, fit, l := mill(t, func(h *household.Household) {
 		u := bed.UsualCustoms()
 		u.Materials = []bed.Material{{ID: "c", Name: "Compost", Over: "beds", Depth: 0.03, Bulk: 1, BulkPrice: 40, Bag: 40, BagPrice: 5}, {ID: "w", Name: "Wood chip", Over: "paths", Depth: 0.08, Bulk: 1, Bag: 60}}
 		u.Recipe = []bed.Amendment{{ID: "a", Name: "Compost", Amount: 5, Unit: "kg", Per: 1, Of: "m²", Nitrogen: 0.003}, {ID: "m", Name: "Manure", Amount: 3, Unit: "kg", Per: 1, Of: "m²", Nitrogen: 0.006, Manure: true}}
@@ -223,7 +224,7 @@ func TestNeedsAddUp(t *testing.T) {
 			t.Errorf("no warning %s among %s", id, strings.Join(n.Cautions, ", "))
 		}
 	}
-	plain := ground.NeedsOf(table.Household{}, plan.Plan{}, ground.Input{}, ground.Layout{})
+	plain := ground.NeedsOf(household.Household{}, plan.Plan{}, ground.Input{}, ground.Layout{})
 	if text, err := json.Marshal(plain); err != nil || strings.Contains(string(text), "null") {
 		t.Errorf("of nothing: %s", text)
 	}
@@ -232,9 +233,9 @@ func TestNeedsAddUp(t *testing.T) {
 // An edit that touches no ground gives the same input; one that does, another.
 func TestSameGround(t *testing.T) {
 	_, _, first, _ := mill(t, nil)
-	_, _, noted, _ := mill(t, func(h *table.Household) { h.Wishes[0].Note = "Sweeter ones."; h.Members[0].Name = "Wenda" })
-	_, _, longer, _ := mill(t, func(h *table.Household) { h.Beds[0].Length++ })
-	_, _, fewer, _ := mill(t, func(h *table.Household) { h.Wishes = h.Wishes[1:] })
+	_, _, noted, _ := mill(t, func(h *household.Household) { h.Wishes[0].Note = "Sweeter ones."; h.Members[0].Name = "Wenda" })
+	_, _, longer, _ := mill(t, func(h *household.Household) { h.Beds[0].Length++ })
+	_, _, fewer, _ := mill(t, func(h *household.Household) { h.Wishes = h.Wishes[1:] })
 	if !ground.Same(first, noted) {
 		t.Error("a note moves the ground")
 	}
@@ -252,7 +253,7 @@ func BenchmarkFitDemo(b *testing.B) {
 }
 
 func BenchmarkWays(b *testing.B) {
-	in, p, fit, l := mill(b, func(h *table.Household) { h.Beds = h.Beds[:8] })
+	in, p, fit, l := mill(b, func(h *household.Household) { h.Beds = h.Beds[:8] })
 	for b.Loop() {
 		if _, err := ground.Ways(context.Background(), in, p, fit, l); err != nil {
 			b.Fatal(err)

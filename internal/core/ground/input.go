@@ -9,14 +9,14 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // Planting is what needs ground for a time.
 type Planting struct {
 	ID       string // of its sowing
 	Crop     *book.Crop
-	Layout   table.Layout
+	Layout   wish.Layout
 	Cover    place.Cover
 	Planted  int        // places it takes: plants or stations; spares wait in their cells
 	From, To civil.Date // To is the first day on which the ground is free again
@@ -77,11 +77,11 @@ func InputOf(in plan.Input, p plan.Plan) (Input, error) {
 }
 
 // PlantingsOf returns what of a plan needs ground.
-func PlantingsOf(p plan.Plan, b *book.Book, wishes []table.Wish) (out []Planting) {
+func PlantingsOf(p plan.Plan, b *book.Book, wishes []wish.Wish) (out []Planting) {
 	priority := map[string]int{}
 	for _, w := range wishes {
-		priority[w.ID] = map[table.Priority]int{table.Must: 0, table.Nice: 2}[w.Priority]
-		if w.Priority == table.Want || w.Priority == "" {
+		priority[w.ID] = map[wish.Priority]int{wish.Must: 0, wish.Nice: 2}[w.Priority]
+		if w.Priority == wish.Want || w.Priority == "" {
 			priority[w.ID] = 1
 		}
 	}

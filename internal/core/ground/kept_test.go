@@ -13,7 +13,7 @@ import (
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 func crop(id string) *book.Crop { return book.Usual().Crop(id) }
@@ -204,7 +204,7 @@ func TestOtherGround(t *testing.T) {
 	open := bed.Bed{ID: "o", Name: "Field", Kind: bed.Open, Length: 20, Width: 10}
 	pots := bed.Bed{ID: "c", Name: "Pots", Kind: bed.Containers, Count: 10, Litre: 40}.Filled()
 	tomato, lettuce := crop("tomato-paste"), crop("lettuce-leaf")
-	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{open}, Plantings: []Planting{{ID: "p", Crop: tomato, Layout: table.Plot, Planted: 32, From: spring, To: spring + 90}}}
+	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{open}, Plantings: []Planting{{ID: "p", Crop: tomato, Layout: wish.Plot, Planted: 32, From: spring, To: spring + 90}}}
 	out := Fit(in)
 	if rows := float64((32 + int(10/(tomato.InRow.Value/100)) - 1) / int(10/(tomato.InRow.Value/100))); len(out.Pieces) != 1 || out.Pieces[0].Length < rows*tomato.RowGap.Value/100-1e-6 || out.Pieces[0].Length > rows*tomato.RowGap.Value/100+1e-6 || !out.Pieces[0].Across {
 		t.Errorf("rows across a field: %+v", out)

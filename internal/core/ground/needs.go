@@ -9,9 +9,9 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/caution"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/supply"
-	"inventory/internal/core/table"
 	"inventory/internal/core/work"
 )
 
@@ -38,7 +38,7 @@ type Needs struct {
 }
 
 // NeedsOf reckons what the ground of a layout is to be given.
-func NeedsOf(h table.Household, p plan.Plan, fit Input, l Layout) Needs {
+func NeedsOf(h household.Household, p plan.Plan, fit Input, l Layout) Needs {
 	u := bed.UsualCustoms()
 	if h.Customs != nil {
 		u = *h.Customs
@@ -210,7 +210,7 @@ func relays(mine []Piece, crops []supply.Crop, count func(int) int) []supply.Rel
 }
 
 // water reckons the water of the table year's weeks.
-func (n *Needs) water(h table.Household, p plan.Plan, fit Input, l Layout, u bed.Customs) {
+func (n *Needs) water(h household.Household, p plan.Plan, fit Input, l Layout, u bed.Customs) {
 	crops := []work.Thirst{}
 	for _, s := range p.Sowings {
 		t := work.Thirst{Crop: nil, Name: s.CropName, Sown: s.Method == "direct"}

@@ -10,7 +10,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/ground"
 	"inventory/internal/core/plan"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 	"inventory/internal/exchange"
 )
 
@@ -46,9 +46,9 @@ func TestWhatNeedsGround(t *testing.T) {
 		best := 2
 		for _, f := range s.For {
 			for _, w := range h.Wishes {
-				if w.ID == f.Wish && w.Priority == table.Must {
+				if w.ID == f.Wish && w.Priority == wish.Must {
 					best = 0
-				} else if w.ID == f.Wish && w.Priority == table.Want {
+				} else if w.ID == f.Wish && w.Priority == wish.Want {
 					best = min(best, 1)
 				}
 			}

@@ -13,7 +13,7 @@ import (
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/season"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // Patch is a stretch of a bed that is free from a day on.
@@ -162,7 +162,7 @@ func (g *Goes) clearedBy(until, days civil.Date, c *book.Crop) bool {
 func (free *Patch) size(g *Goes, c *book.Crop, fit Input, k int, rules book.Rules) {
 	b := fit.Beds[k]
 	s, _, cannot := standIn(&Planting{Crop: c}, b, fit.Edge)
-	if cannot != "" || c.LeastRows.Known && s.Layout == table.Across && (free.To-free.From)/s.Step < c.LeastRows.Value-1e-9 {
+	if cannot != "" || c.LeastRows.Known && s.Layout == wish.Across && (free.To-free.From)/s.Step < c.LeastRows.Value-1e-9 {
 		return
 	}
 	g.Plants = int((free.To-free.From)/s.Step+1e-9) * s.Rows
@@ -186,14 +186,14 @@ func (free *Patch) size(g *Goes, c *book.Crop, fit Input, k int, rules book.Rule
 
 // serve finds the wish that a crop would feed, and how many weeks of it that are
 // without.
-func (g *Goes) serve(c *book.Crop, p plan.Plan, wishes []table.Wish) {
+func (g *Goes) serve(c *book.Crop, p plan.Plan, wishes []wish.Wish) {
 	for i, w := range wishes {
 		if w.Food != c.Food || w.Kind != "" && w.Kind != c.ID || i >= len(p.Wishes) {
 			continue
 		}
 		gaps := 0
 		for week, from := range p.Weeks {
-			if p.Wishes[i].Source[week] == table.Gap && from+3 >= g.First && from+3 <= g.Last+civil.Date(c.KeepDays.Or(0)) {
+			if p.Wishes[i].Source[week] == wish.Gap && from+3 >= g.First && from+3 <= g.Last+civil.Date(c.KeepDays.Or(0)) {
 				gaps++
 			}
 		}

@@ -10,7 +10,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
 	"inventory/internal/core/reckon"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // standIn returns how a planting stands in a bed, and why it cannot where it
@@ -26,13 +26,13 @@ func standIn(p *Planting, b bed.Bed, edge float64) (s reckon.Stand, shape reckon
 	case b.Kind == bed.Open:
 		in, row := c.InRow.Value/100, c.RowGap.Value/100
 		rows := max(1, int(b.Width/in+1e-9))
-		s = reckon.Stand{Layout: table.Across, Rows: rows, Step: row, Ground: in * row, Room: 1, Factor: 1}
-	case p.Layout == table.Plot:
+		s = reckon.Stand{Layout: wish.Across, Rows: rows, Step: row, Ground: in * row, Room: 1, Factor: 1}
+	case p.Layout == wish.Plot:
 		return s, shape, "it is planned for open ground, not for a bed"
 	case b.Kind == bed.Containers:
 		one := b.One()
 		side := max(1, int(one/(c.Block.Value/100)+1e-9))
-		s = reckon.Stand{Layout: table.Across, Rows: side * side, Step: one, Ground: one * one / float64(side*side), Room: 1, Factor: 1}
+		s = reckon.Stand{Layout: wish.Across, Rows: side * side, Step: one, Ground: one * one / float64(side*side), Room: 1, Factor: 1}
 	default:
 		s = reckon.StandIn(c, p.Layout, shape)
 	}
@@ -48,9 +48,9 @@ func spacing(p *Planting, b bed.Bed, s reckon.Stand) (across bool, line, plant f
 	case b.Kind == bed.Containers:
 		side := math.Sqrt(float64(s.Rows))
 		return true, s.Step / side, s.Step / side, false
-	case s.Layout == table.Across:
+	case s.Layout == wish.Across:
 		return true, s.Step, c.InRow.Value / 100, false
-	case s.Layout == table.Block:
+	case s.Layout == wish.Block:
 		return false, 0.866 * c.Block.Value / 100, s.Step, true
 	}
 	return false, c.RowGap.Value / 100, s.Step, false

@@ -11,8 +11,10 @@ import (
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/plan"
-	"inventory/internal/core/table"
+	"inventory/internal/core/record"
+	"inventory/internal/core/wish"
 )
 
 // Way is a change that makes a shortage of ground less, with what it does to the
@@ -27,7 +29,7 @@ type Way struct {
 
 	// One of these is the change.
 	Command  string         `json:"command"` // of an edit: change-wish, remove-wish, overrule, set-customs, add-bed; or log
-	Wish     *table.Wish    `json:"wish,omitempty"`
+	Wish     *wish.Wish     `json:"wish,omitempty"`
 	Target   string         `json:"target,omitempty"`
 	Overrule *book.Overrule `json:"overrule,omitempty"`
 	Customs  *bed.Customs   `json:"customs,omitempty"`
@@ -96,7 +98,7 @@ func (w Way) costs() int { return order(w.Less || w.Fed < 0 || w.Jars < 0) }
 const worthwhile = 0.5
 
 // try reckons a change.
-func (w *ways) try(way Way, change func(*table.Household)) {
+func (w *ways) try(way Way, change func(*household.Household)) {
 	if w.ctx.Err() != nil {
 		return
 	}
@@ -144,53 +146,53 @@ func (w *ways) wishes() {
 		order = append(order, i)
 	}
 	slices.SortStableFunc(order, func(a, b int) int { return cmp.Compare(need[h.Wishes[b].ID], need[h.Wishes[a].ID]) })
-	put := func(i int, words string, less bool, change func(*table.Wish)) {
+	put := func(i int, words string, less bool, change func(*wish.Wish)) {
 		wish := h.Wishes[i]
 		wish.Fill()
 		change(&wish)
-		w.try(Way{Words: words, Less: less, Command: "change-wish", Wish: &wish}, func(h *table.Household) {
+		w.try(Way{Words: words, Less: less, Command: "change-wish", Wish: &wish}, func(h *household.Household) {
 			h.Wishes = slices.Clone(h.Wishes)
 			h.Wishes[i] = wish
 		})
 	}
 	for _, i := range order[:min(mostWishes, len(order))] {
-		wish, title := h.Wishes[i], w.plan.Wishes[i].Title
-		if need[wish.ID] == 0 {
+		mine, title := h.Wishes[i], w.plan.Wishes[i].Title
+		if need[mine.ID] == 0 {
 			break
 		}
-		if fewer, words := less(wish, w.plan.Wishes[i]); fewer > 0 && wish.Story == nil {
-			put(i, fmt.Sprintf("%s: %s", title, words), true, func(x *table.Wish) { x.Amount.Number = fewer })
+		if fewer, words := less(mine, w.plan.Wishes[i]); fewer > 0 && mine.Story == nil {
+			put(i, fmt.Sprintf("%s: %s", title, words), true, func(x *wish.Wish) { x.Amount.Number = fewer })
 		}
-		if wish.Layout != table.Block && wish.Layout != table.Plot {
-			put(i, title+": closer, the same distance every way", false, func(x *table.Wish) { x.Layout = table.Block })
+		if mine.Layout != wish.Block && mine.Layout != wish.Plot {
+			put(i, title+": closer, the same distance every way", false, func(x *wish.Wish) { x.Layout = wish.Block })
 		}
 	}
 	nice := 0
 	slices.SortStableFunc(order, func(a, b int) int { return cmp.Compare(w.plan.Wishes[b].Area, w.plan.Wishes[a].Area) })
 	for _, i := range order {
-		wish := h.Wishes[i]
-		if wish.Priority != table.Nice || w.plan.Wishes[i].Area == 0 || nice == mostWishes {
+		mine := h.Wishes[i]
+		if mine.Priority != wish.Nice || w.plan.Wishes[i].Area == 0 || nice == mostWishes {
 			continue
 		}
 		nice++
-		w.try(Way{Words: "do without " + w.plan.Wishes[i].Title + ", which is only nice to have", Less: true, Command: "remove-wish", Target: wish.ID}, func(h *table.Household) {
-			h.Wishes = slices.DeleteFunc(slices.Clone(h.Wishes), func(x table.Wish) bool { return x.ID == wish.ID })
+		w.try(Way{Words: "do without " + w.plan.Wishes[i].Title + ", which is only nice to have", Less: true, Command: "remove-wish", Target: mine.ID}, func(h *household.Household) {
+			h.Wishes = slices.DeleteFunc(slices.Clone(h.Wishes), func(x wish.Wish) bool { return x.ID == mine.ID })
 		})
 	}
 }
 
-// less returns a smaller amount of a wish, with its words: a full load of jars
+// less returns a smaller amount of a mine, with its words: a full load of jars
 // less, or a quarter less.
-func less(w table.Wish, p plan.Wish) (number float64, words string) {
+func less(w wish.Wish, p plan.Wish) (number float64, words string) {
 	n := w.Amount.Number
-	unit := map[table.Kind]string{table.Jars: "jars", table.Litres: "litres", table.Meals: "meals a week", table.PiecesWeek: "pieces a week", table.PiecesYear: "pieces a year", table.Plants: "plants"}[w.Amount.Kind]
+	unit := map[wish.AmountKind]string{wish.Jars: "jars", wish.Litres: "litres", wish.Meals: "meals a week", wish.PiecesWeek: "pieces a week", wish.PiecesYear: "pieces a year", wish.Plants: "plants"}[w.Amount.Kind]
 	switch {
 	case p.Load != nil && p.Load.Jars > 0 && p.Load.Below > p.Load.Jars:
 		number = float64(p.Load.Below)
 		if number >= n {
 			number -= float64(p.Load.Jars)
 		}
-	case w.Amount.Kind == table.Meals, n < 4:
+	case w.Amount.Kind == wish.Meals, n < 4:
 		number = math.Round(n*0.75*4) / 4
 	default:
 		number = math.Round(n * 0.75)
@@ -216,7 +218,7 @@ func (w *ways) customs() bed.Customs {
 
 // keep tries other customs.
 func (w *ways) keep(words string, u bed.Customs) {
-	w.try(Way{Words: words, Command: "set-customs", Customs: &u}, func(h *table.Household) { h.Customs = &u })
+	w.try(Way{Words: words, Command: "set-customs", Customs: &u}, func(h *household.Household) { h.Customs = &u })
 }
 
 // bend tries not to keep the rotation of the families that have no ground.
@@ -275,7 +277,7 @@ func (w *ways) sooner() {
 		return
 	}
 	o := book.Overrule{Subject: "household", Field: "clear_days", Value: math.Floor(rules.ClearDays / 2)}
-	w.try(Way{Words: fmt.Sprintf("clear and refill a bed in %.0f days instead of %.0f", o.Value, rules.ClearDays), Command: "overrule", Overrule: &o}, func(h *table.Household) {
+	w.try(Way{Words: fmt.Sprintf("clear and refill a bed in %.0f days instead of %.0f", o.Value, rules.ClearDays), Command: "overrule", Overrule: &o}, func(h *household.Household) {
 		h.Overrules = append(slices.DeleteFunc(slices.Clone(h.Overrules), func(x book.Overrule) bool { return x.Subject == o.Subject && x.Field == o.Field }), o)
 	})
 }
@@ -311,8 +313,8 @@ func (w *ways) later() {
 			continue
 		}
 		words := fmt.Sprintf("begin %s of %s on %s, when ground falls free in %s", lower(s.CropName), s.Date.Short(), e.Day.Short(), f.in.Beds[k].Name)
-		w.try(Way{Words: words, Command: "log", Event: &e, places: out.Planting.ID}, func(h *table.Household) {
-			h.Plantings = append(slices.DeleteFunc(slices.Clone(h.Plantings), func(x table.Planting) bool { return x.ID == out.Planting.ID }), *out.Planting)
+		w.try(Way{Words: words, Command: "log", Event: &e, places: out.Planting.ID}, func(h *household.Household) {
+			h.Plantings = append(slices.DeleteFunc(slices.Clone(h.Plantings), func(x record.Planting) bool { return x.ID == out.Planting.ID }), *out.Planting)
 		})
 	}
 }
@@ -364,7 +366,7 @@ func (w *ways) anotherBed(b bed.Bed) bool {
 			}
 			give := b
 			give.ID = ""
-			w.try(Way{Words: fmt.Sprintf("a bed of %s × %s more", metres(b.Length), metres(b.Width)), Command: "add-bed", Bed: &give}, func(h *table.Household) {
+			w.try(Way{Words: fmt.Sprintf("a bed of %s × %s more", metres(b.Length), metres(b.Width)), Command: "add-bed", Bed: &give}, func(h *household.Household) {
 				h.Beds = append(slices.Clone(h.Beds), b)
 			})
 			return true

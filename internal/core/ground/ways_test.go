@@ -9,28 +9,28 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/supply"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // Less of a wish: a full load of jars, or a quarter; never more, never nothing.
 func TestLessOfAWish(t *testing.T) {
 	for _, c := range []struct {
-		kind   table.Kind
+		kind   wish.AmountKind
 		number float64
 		load   *plan.Load
 		want   float64
 		words  string
 	}{
-		{table.Jars, 28, &plan.Load{Jars: 7, Below: 28, Above: 28}, 21, "21 jars instead of 28"},
-		{table.Jars, 30, &plan.Load{Jars: 7, Below: 28, Above: 35}, 28, "28 jars instead of 30"},
-		{table.Jars, 7, &plan.Load{Jars: 7, Below: 7, Above: 7}, 5, "5 jars instead of 7"},
-		{table.Meals, 2, nil, 1.5, "1.5 meals a week instead of 2"},
-		{table.Meals, 0.1, nil, 0, ""},
-		{table.PiecesYear, 60, nil, 45, "45 pieces a year instead of 60"},
-		{table.DriedKg, 4, nil, 3, "a quarter less"},
-		{table.WeightYear, 1, nil, 0.75, "a quarter less"},
+		{wish.Jars, 28, &plan.Load{Jars: 7, Below: 28, Above: 28}, 21, "21 jars instead of 28"},
+		{wish.Jars, 30, &plan.Load{Jars: 7, Below: 28, Above: 35}, 28, "28 jars instead of 30"},
+		{wish.Jars, 7, &plan.Load{Jars: 7, Below: 7, Above: 7}, 5, "5 jars instead of 7"},
+		{wish.Meals, 2, nil, 1.5, "1.5 meals a week instead of 2"},
+		{wish.Meals, 0.1, nil, 0, ""},
+		{wish.PiecesYear, 60, nil, 45, "45 pieces a year instead of 60"},
+		{wish.DriedKg, 4, nil, 3, "a quarter less"},
+		{wish.WeightYear, 1, nil, 0.75, "a quarter less"},
 	} {
-		got, words := less(table.Wish{Amount: table.Amount{Kind: c.kind, Number: c.number}}, plan.Wish{Load: c.load})
+		got, words := less(wish.Wish{Amount: wish.Amount{Kind: c.kind, Number: c.number}}, plan.Wish{Load: c.load})
 		if got != c.want || words != c.words {
 			t.Errorf("%g of %s: %g, %q; want %g, %q", c.number, c.kind, got, words, c.want, c.words)
 		}
@@ -137,9 +137,9 @@ func TestSpacingHoldsThePlants(t *testing.T) {
 	raised := bed.Bed{ID: "r", Length: 8, Width: 1.2}
 	for _, c := range []struct {
 		bed    bed.Bed
-		layout table.Layout
+		layout wish.Layout
 		crop   string
-	}{{raised, table.Rows, "carrot"}, {raised, table.Across, "sweet-corn-late"}, {raised, table.Block, "lettuce-head"}, {field, table.Plot, "winter-squash"}, {pots, table.Rows, "pepper-sweet"}} {
+	}{{raised, wish.Rows, "carrot"}, {raised, wish.Across, "sweet-corn-late"}, {raised, wish.Block, "lettuce-head"}, {field, wish.Plot, "winter-squash"}, {pots, wish.Rows, "pepper-sweet"}} {
 		in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{c.bed}, Plantings: []Planting{{ID: "p", Crop: crop(c.crop), Layout: c.layout, Planted: 17, From: spring, To: spring + 90}}}
 		l := Fit(in)
 		if len(l.Pieces) != 1 {
@@ -154,7 +154,7 @@ func TestSpacingHoldsThePlants(t *testing.T) {
 				steps = p.Length / c.bed.One()
 			}
 		}
-		if p.Lines < 1 || p.Line <= 0 || p.Plant <= 0 || math.Round(steps)*float64(p.Lines) < 17 || p.Shifted != (c.layout == table.Block) {
+		if p.Lines < 1 || p.Line <= 0 || p.Plant <= 0 || math.Round(steps)*float64(p.Lines) < 17 || p.Shifted != (c.layout == wish.Block) {
 			t.Errorf("%s %s: 17 plants in %+v", c.layout, c.crop, p)
 		}
 	}

@@ -6,12 +6,12 @@ import (
 	"strings"
 
 	"inventory/internal/core/book"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // amounts is how much a line asks for, of one thing it may be about.
 type amounts struct {
-	amount  table.Amount
+	amount  wish.Amount
 	prep    *book.Preparation // that a bare number of jars makes certain; else nil
 	jars    bool              // it counts what is put up
 	planted float64           // plants that the same number may mean instead
@@ -46,15 +46,15 @@ func (r *reader) amount(s *said, m subject) (a amounts, err error) {
 		return a, refuse("", "Say how many %s of %s.", q.text, m.text)
 	}
 	times := 1.0
-	year := table.Kind(table.WeightYear)
+	year := wish.AmountKind(wish.WeightYear)
 	if weekly > 0 {
-		times, year = weekly, table.WeightWeek
+		times, year = weekly, wish.WeightWeek
 	}
 	c := r.crop(m)
 	kg := func(v float64) (amounts, error) {
-		a.amount = table.Amount{Kind: year, Number: round(v * q.number * times)}
+		a.amount = wish.Amount{Kind: year, Number: round(v * q.number * times)}
 		if m.prep != nil && m.prep.Unit == "kg" && weekly == 0 {
-			a.amount.Kind, a.jars = table.DriedKg, true
+			a.amount.Kind, a.jars = wish.DriedKg, true
 		}
 		return a, nil
 	}
@@ -80,19 +80,19 @@ func (r *reader) amount(s *said, m subject) (a amounts, err error) {
 		a.notes = append(a.notes, weighs(whole))
 		return kg(v * whole.Kg)
 	case "piece":
-		a.amount = table.Amount{Kind: table.PiecesYear, Number: round(q.number * times * v)}
+		a.amount = wish.Amount{Kind: wish.PiecesYear, Number: round(q.number * times * v)}
 		if weekly > 0 {
-			a.amount.Kind = table.PiecesWeek
+			a.amount.Kind = wish.PiecesWeek
 		}
 		if v > 1 {
 			a.notes = append(a.notes, fmt.Sprintf("a %s is taken as %.0f", w.Text, v))
 		}
 	case "plant":
-		a.amount = table.Amount{Kind: table.Plants, Number: q.number}
+		a.amount = wish.Amount{Kind: wish.Plants, Number: q.number}
 	case "m2":
-		a.amount = table.Amount{Kind: table.Area, Number: round(q.number * v)}
+		a.amount = wish.Amount{Kind: wish.Area, Number: round(q.number * v)}
 	case "row":
-		a.amount = table.Amount{Kind: table.RowLength, Number: round(q.number * v)}
+		a.amount = wish.Amount{Kind: wish.RowLength, Number: round(q.number * v)}
 	case "litre", "jar":
 		return r.filled(s, m, q, w, kind, v)
 	default:
@@ -111,10 +111,10 @@ func (r *reader) filled(s *said, m subject, q quantity, w book.Word, kind string
 	}
 	a.jars = true
 	if kind == "litre" {
-		a.amount = table.Amount{Kind: table.Litres, Number: round(n * v)}
+		a.amount = wish.Amount{Kind: wish.Litres, Number: round(n * v)}
 		return a, nil
 	}
-	a.amount = table.Amount{Kind: table.Jars, Number: round(n), Jar: v}
+	a.amount = wish.Amount{Kind: wish.Jars, Number: round(n), Jar: v}
 	if q.of > 0 {
 		a.amount.Jar = q.of
 	}
@@ -132,7 +132,7 @@ func (r *reader) meals(s *said, m subject, n float64, qs []quantity) (a amounts,
 	if s.weekly == 0 {
 		return a, refuse("", `Say how often behind the number of meals: “a week”, “a month”.`)
 	}
-	a.amount = table.Amount{Kind: table.Meals, Number: round(n * s.weekly)}
+	a.amount = wish.Amount{Kind: wish.Meals, Number: round(n * s.weekly)}
 	if len(qs) == 0 {
 		return a, nil
 	}
@@ -149,16 +149,16 @@ func (r *reader) meals(s *said, m subject, n float64, qs []quantity) (a amounts,
 // bareNumber reads a number that counts the food itself: pieces of what is counted in
 // pieces, jars of what is put up, else meals.
 func (r *reader) bareNumber(s *said, m subject, q quantity, c *book.Crop) (a amounts, err error) {
-	putUp := m.prep != nil || slices.ContainsFunc(s.forms, table.Form.PutUp)
+	putUp := m.prep != nil || slices.ContainsFunc(s.forms, wish.Form.PutUp)
 	switch pieces := c != nil && r.inPieces(m) && !s.meal; {
 	case m.prep != nil && m.prep.Unit == "litre" && s.weekly == 0:
-		return amounts{amount: table.Amount{Kind: table.Jars, Number: q.number}, jars: true}, nil
+		return amounts{amount: wish.Amount{Kind: wish.Jars, Number: q.number}, jars: true}, nil
 	case s.weekly > 0 && pieces && m.prep == nil:
-		a.amount = table.Amount{Kind: table.PiecesWeek, Number: round(q.number * s.weekly)}
+		a.amount = wish.Amount{Kind: wish.PiecesWeek, Number: round(q.number * s.weekly)}
 	case s.weekly > 0:
-		a.amount = table.Amount{Kind: table.Meals, Number: round(q.number * s.weekly)}
+		a.amount = wish.Amount{Kind: wish.Meals, Number: round(q.number * s.weekly)}
 	case pieces && !putUp:
-		a.amount = table.Amount{Kind: table.PiecesYear, Number: q.number}
+		a.amount = wish.Amount{Kind: wish.PiecesYear, Number: q.number}
 	default:
 		return a, refuse("", "Say what the number counts: %s %s in kg, jars, pieces, plants, or “%s 2x week”?", q.text, m.text, m.text)
 	}
@@ -190,7 +190,7 @@ func (r *reader) crop(m subject) *book.Crop {
 // unitFor returns the meaning of a unit that suits what it counts: a bag of spinach is
 // a weight, a bag of frozen peas a container.
 func (r *reader) unitFor(unit []book.Word, s *said, m subject) book.Word {
-	putUp := m.prep != nil || slices.ContainsFunc(s.forms, table.Form.PutUp)
+	putUp := m.prep != nil || slices.ContainsFunc(s.forms, wish.Form.PutUp)
 	var other *book.Word
 	for i, w := range unit {
 		kind, of, _ := parse(w.Means[0])

@@ -5,38 +5,38 @@ import (
 	"strings"
 
 	"inventory/internal/core/book"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // formed gives a wish its forms and preparations: several wishes where a form can be
 // had in several ways.
-func (r *reader) formed(s *said, m subject, w table.Wish, a amounts) ([]table.Wish, error) {
-	w.Forms = []table.Form{}
+func (r *reader) formed(s *said, m subject, w wish.Wish, a amounts) ([]wish.Wish, error) {
+	w.Forms = []wish.Form{}
 	if w.Amount.Kind.Unweighed() {
-		return []table.Wish{w}, nil
+		return []wish.Wish{w}, nil
 	}
 	if m.prep != nil {
-		w.Forms, w.Preparations = []table.Form{table.Form(m.prep.Form)}, []string{m.prep.ID}
-		return []table.Wish{w}, nil
+		w.Forms, w.Preparations = []wish.Form{wish.Form(m.prep.Form)}, []string{m.prep.ID}
+		return []wish.Wish{w}, nil
 	}
 	forms := slices.Clone(s.forms)
-	if slices.Contains(forms, table.Dried) && len(r.ways(m, table.Dried)) == 0 && r.gatheredDry(m) {
-		forms = slices.DeleteFunc(forms, func(f table.Form) bool { return f == table.Dried }) // "10 lb dry": they are so
+	if slices.Contains(forms, wish.Dried) && len(r.ways(m, wish.Dried)) == 0 && r.gatheredDry(m) {
+		forms = slices.DeleteFunc(forms, func(f wish.Form) bool { return f == wish.Dried }) // "10 lb dry": they are so
 	}
 	if s.shelved && w.Amount.Kind.Weekly() {
-		if !slices.Contains(forms, table.Fresh) {
-			forms = append([]table.Form{table.Fresh}, forms...)
+		if !slices.Contains(forms, wish.Fresh) {
+			forms = append([]wish.Form{wish.Fresh}, forms...)
 		}
-		w.Season = table.Season{Kind: table.AllYear} // fresh while it is, put up for the rest
+		w.Season = wish.Season{Kind: wish.AllYear} // fresh while it is, put up for the rest
 	}
-	if a.jars && !slices.ContainsFunc(forms, table.Form.PutUp) {
+	if a.jars && !slices.ContainsFunc(forms, wish.Form.PutUp) {
 		return r.made(s, m, w)
 	}
 	if a.jars {
-		forms = slices.DeleteFunc(forms, func(f table.Form) bool { return !f.PutUp() })
+		forms = slices.DeleteFunc(forms, func(f wish.Form) bool { return !f.PutUp() })
 	}
 	if len(forms) == 0 {
-		forms = table.UsualForms(r.book, m.food, m.kind)
+		forms = wish.UsualForms(r.book, m.food, m.kind)
 	}
 	w.Forms = forms
 	return r.prepared(s, m, w)
@@ -44,8 +44,8 @@ func (r *reader) formed(s *said, m subject, w table.Wish, a amounts) ([]table.Wi
 
 // prepared names the preparation of each form that is put up; each way of having it
 // is a wish of its own.
-func (r *reader) prepared(s *said, m subject, w table.Wish) ([]table.Wish, error) {
-	out := []table.Wish{w}
+func (r *reader) prepared(s *said, m subject, w wish.Wish) ([]wish.Wish, error) {
+	out := []wish.Wish{w}
 	for _, f := range w.Forms {
 		if !f.PutUp() {
 			continue
@@ -55,12 +55,12 @@ func (r *reader) prepared(s *said, m subject, w table.Wish) ([]table.Wish, error
 			word := s.formText(f)
 			return nil, refuse(word, "“%s” is not understood of %s: the book has no way of having it %s. It has %s.", word, m.food, f, r.madeOf(m))
 		}
-		var more []table.Wish
+		var more []wish.Wish
 		for _, prep := range ways {
 			for _, w := range out {
 				w.Preparations = append(slices.Clone(w.Preparations), prep.ID)
-				if prep.Unit == "kg" && w.Amount.Kind == table.WeightYear && !r.freshWeight(s) {
-					w.Amount.Kind = table.DriedKg
+				if prep.Unit == "kg" && w.Amount.Kind == wish.WeightYear && !r.freshWeight(s) {
+					w.Amount.Kind = wish.DriedKg
 				}
 				if w.Amount.Kind.PutUp() && len(r.kinds(m)) > 0 && m.kind != "" && !slices.Contains(prep.Crops, m.kind) {
 					continue
@@ -83,19 +83,19 @@ func (r *reader) freshWeight(s *said) bool {
 			}
 		}
 	}
-	return slices.Contains(s.purposes, table.Dried)
+	return slices.Contains(s.purposes, wish.Dried)
 }
 
 // ways returns the preparations that a food is had in by a form. Where several are
 // made of it, those with other crops of the garden in them (salsa, ketchup) are meant
 // only where they are named.
-func (r *reader) ways(m subject, f table.Form) (out []*book.Preparation) {
+func (r *reader) ways(m subject, f wish.Form) (out []*book.Preparation) {
 	for _, p := range r.book.Preparations() {
 		if p.Form == string(f) && r.isOf(p, m) {
 			out = append(out, p)
 		}
 	}
-	if plain := slices.DeleteFunc(slices.Clone(out), func(p *book.Preparation) bool { return f == table.Canned && len(p.Parts) > 0 }); len(plain) > 0 {
+	if plain := slices.DeleteFunc(slices.Clone(out), func(p *book.Preparation) bool { return f == wish.Canned && len(p.Parts) > 0 }); len(plain) > 0 {
 		return plain
 	}
 	return out
@@ -110,7 +110,7 @@ func (r *reader) isOf(p *book.Preparation, m subject) bool {
 
 // made offers what jars of a food may hold: the preparations of a kind alone, where it
 // has some of its own ("gherkins, 12 jars").
-func (r *reader) made(s *said, m subject, w table.Wish) ([]table.Wish, error) {
+func (r *reader) made(s *said, m subject, w wish.Wish) ([]wish.Wish, error) {
 	var own, all []*book.Preparation
 	for _, p := range r.book.Preparations() {
 		if !r.isOf(p, m) || p.Unit != "litre" {
@@ -128,10 +128,10 @@ func (r *reader) made(s *said, m subject, w table.Wish) ([]table.Wish, error) {
 		word := s.quantities[0].text
 		return nil, refuse(word, "Nothing of %s is put up by the jar; the book has %s.", m.food, r.madeOf(m))
 	}
-	var out []table.Wish
+	var out []wish.Wish
 	for _, p := range all {
 		v := w
-		v.Forms, v.Preparations = []table.Form{table.Form(p.Form)}, []string{p.ID}
+		v.Forms, v.Preparations = []wish.Form{wish.Form(p.Form)}, []string{p.ID}
 		if len(p.Crops) == 1 {
 			v.Kind = ""
 		}
@@ -158,7 +158,7 @@ func (r *reader) gatheredDry(m subject) bool {
 	return slices.ContainsFunc(r.kinds(m), func(c *book.Crop) bool { return c.Store == "dry" })
 }
 
-func (s *said) formText(f table.Form) string {
+func (s *said) formText(f wish.Form) string {
 	if text := s.formTexts[f]; text != "" {
 		return text
 	}

@@ -12,7 +12,7 @@ import (
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/invalid"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // The demo's place: frost to late April and from mid October.
@@ -85,7 +85,7 @@ func (a asked) misread(got []Reading, err error) string {
 
 func (a asked) differs(got []Reading, notes map[string]string) string {
 	w := got[0].Wish
-	offered := func(field string, of func(table.Wish) string, also ...string) string {
+	offered := func(field string, of func(wish.Wish) string, also ...string) string {
 		if a[field] == "" && field != "kind" {
 			return ""
 		}
@@ -102,7 +102,7 @@ func (a asked) differs(got []Reading, notes map[string]string) string {
 		}
 		return ""
 	}
-	forms := func(w table.Wish) string {
+	forms := func(w wish.Wish) string {
 		var out []string
 		for _, f := range w.Forms {
 			out = append(out, string(f))
@@ -110,9 +110,9 @@ func (a asked) differs(got []Reading, notes map[string]string) string {
 		return strings.Join(out, ";")
 	}
 	for _, d := range []string{
-		offered("food", func(w table.Wish) string { return w.Food }),
-		offered("kind", func(w table.Wish) string { return w.Kind }),
-		offered("preparation", func(w table.Wish) string { return strings.Join(w.Preparations, " ") }),
+		offered("food", func(w wish.Wish) string { return w.Food }),
+		offered("kind", func(w wish.Wish) string { return w.Kind }),
+		offered("preparation", func(w wish.Wish) string { return strings.Join(w.Preparations, " ") }),
 	} {
 		if d != "" {
 			return d
@@ -129,9 +129,9 @@ func (a asked) differs(got []Reading, notes map[string]string) string {
 	}
 	stagger := string(w.Stagger.Kind)
 	switch w.Stagger.Kind {
-	case table.Every:
+	case wish.Every:
 		stagger += fmt.Sprintf(":%d", w.Stagger.Days)
-	case table.Times:
+	case wish.Times:
 		stagger += fmt.Sprintf(":%d", w.Stagger.Sowings)
 	}
 	if stagger != a["stagger"] {
@@ -143,7 +143,7 @@ func (a asked) differs(got []Reading, notes map[string]string) string {
 	}
 	whom := w.For
 	if whom == nil {
-		whom = &table.Whom{}
+		whom = &wish.Whom{}
 	}
 	_, early := notes["early"]
 	switch {
@@ -161,12 +161,12 @@ func (a asked) differs(got []Reading, notes map[string]string) string {
 	return ""
 }
 
-func (a asked) amount(got table.Amount, notes map[string]string) string {
+func (a asked) amount(got wish.Amount, notes map[string]string) string {
 	number, _ := strconv.ParseFloat(a["number"], 64)
 	kind := a["amount_kind"]
-	if notes["pieces"] != "" && got.Kind == table.PiecesYear {
+	if notes["pieces"] != "" && got.Kind == wish.PiecesYear {
 		number, _ = strconv.ParseFloat(notes["pieces"], 64)
-		kind = string(table.PiecesYear)
+		kind = string(wish.PiecesYear)
 	}
 	if string(got.Kind) != kind || math.Abs(got.Number-number) > 0.005*number+0.0006 {
 		return fmt.Sprintf("%g %s", got.Number, got.Kind)
@@ -181,9 +181,9 @@ func (a asked) amount(got table.Amount, notes map[string]string) string {
 	return ""
 }
 
-func (a asked) season(got table.Season, notes map[string]string) string {
-	said := func(s table.Season) string {
-		if s.Kind != table.Months {
+func (a asked) season(got wish.Season, notes map[string]string) string {
+	said := func(s wish.Season) string {
+		if s.Kind != wish.Months {
 			return string(s.Kind)
 		}
 		out := fmt.Sprintf("%d-%d", s.From, s.To)
@@ -192,7 +192,7 @@ func (a asked) season(got table.Season, notes map[string]string) string {
 		}
 		return out
 	}
-	want := string(table.AllYear)
+	want := string(wish.AllYear)
 	switch {
 	case a["season_from"] == "while":
 		want = "while"

@@ -6,7 +6,7 @@ import (
 	"strings"
 
 	"inventory/internal/core/book"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // How often: meals and pieces by the week, and sowings one after another.
@@ -118,7 +118,7 @@ func (r *reader) sowings(s *said, parts []Part) int {
 			if w = parts[k]; len(w.Words) > 0 {
 				if f, isF := w.Is(book.FrequencyWord); isF && strings.HasPrefix(f.Means[0], "week:") {
 					if v, err := strconv.ParseFloat(f.Means[0][len("week:"):], 64); err == nil && v > 0 {
-						s.stagger.Kind, s.stagger.Days, ok = table.Every, int(7/v+0.5), true
+						s.stagger.Kind, s.stagger.Days, ok = wish.Every, int(7/v+0.5), true
 					}
 				}
 			}
@@ -128,13 +128,13 @@ func (r *reader) sowings(s *said, parts []Part) int {
 		}
 		if text(k) == "every" {
 			if d, end := daysOf(parts, k+1); d > 0 {
-				s.stagger.Kind, s.stagger.Days = table.Every, d
+				s.stagger.Kind, s.stagger.Days = wish.Every, d
 				return end
 			}
 		}
 	}
 	if n, ok := parts[0].value(); ok && (text(1) == "sowings" || text(1) == "sowing") {
-		s.stagger.Kind, s.stagger.Sowings = table.Times, int(n)
+		s.stagger.Kind, s.stagger.Sowings = wish.Times, int(n)
 		if d, end := daysOf(parts, 2); d > 0 && text(end) == "apart" {
 			s.stagger.Days = d
 			return end + 1

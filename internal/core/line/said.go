@@ -7,7 +7,7 @@ import (
 	"strings"
 
 	"inventory/internal/core/book"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // quantity is a number and what it counts.
@@ -27,20 +27,20 @@ type said struct {
 	yearly     bool
 	bare       bool // a frequency alone counts meals: every day, twice a month
 
-	forms     []table.Form
-	formTexts map[table.Form]string // how each was typed
-	purposes  []table.Form          // of forms said as a purpose: for drying
-	subject   []Part                // foods, kinds and preparations, as they come
-	season    table.Season
+	forms     []wish.Form
+	formTexts map[wish.Form]string // how each was typed
+	purposes  []wish.Form          // of forms said as a purpose: for drying
+	subject   []Part               // foods, kinds and preparations, as they come
+	season    wish.Season
 	spanned   bool   // a season is said
 	openEnd   string // the note that it has no end, where only its beginning is said
 	// shelved is set where a form of what is put up is said for the rest of the year:
 	// "then frozen", "frozen in winter".
 	shelved bool
 
-	priority table.Priority
-	stagger  table.Stagger
-	whom     *table.Whom
+	priority wish.Priority
+	stagger  wish.Stagger
+	whom     *wish.Whom
 	children bool // whom is the children: each, or all together
 	meal     bool // the food was named as a dish: a salad
 
@@ -65,7 +65,7 @@ func (r *reader) gather(parts []Part) (*said, error) {
 			return nil, r.unknown(p.Text)
 		}
 	}
-	s := &said{season: table.Season{Kind: table.AllYear}}
+	s := &said{season: wish.Season{Kind: wish.AllYear}}
 	for i := 0; i < len(parts); {
 		used, err := r.take(s, parts, i)
 		if err != nil {
@@ -138,20 +138,20 @@ func (r *reader) take(s *said, parts []Part, i int) (int, error) {
 	case book.SeasonWord:
 		r.seasonWord(s, w)
 	case book.FormWord:
-		s.form(p.Text, table.Form(w.Means[0]), i > 0 && parts[i-1].Text == "then")
-		if i+1 < len(parts) && p.Comma && table.Form(w.Means[0]).PutUp() && next.season() {
+		s.form(p.Text, wish.Form(w.Means[0]), i > 0 && parts[i-1].Text == "then")
+		if i+1 < len(parts) && p.Comma && wish.Form(w.Means[0]).PutUp() && next.season() {
 			s.shelved = true
 			return 2, nil
 		}
 	case book.EaterWord:
 		s.eater(w)
 	case book.PriorityWord:
-		s.priority = table.Priority(w.Means[0])
+		s.priority = wish.Priority(w.Means[0])
 	case book.SowingsWord:
 		if w.Means[0] == "early" {
 			s.stagger.Early = true
 		} else {
-			s.stagger.Kind = table.OneGo
+			s.stagger.Kind = wish.OneGo
 		}
 	default:
 		s.meal = s.meal || strings.HasPrefix(w.Note, "a meal")
@@ -170,7 +170,7 @@ func (s *said) forSome(parts []Part) int {
 	if !ok || n != float64(int(n)) || !people && len(parts) > 2 && !parts[2].Comma && !parts[2].Quiet {
 		return 0
 	}
-	s.whom = &table.Whom{People: int(n)}
+	s.whom = &wish.Whom{People: int(n)}
 	if people {
 		return 3
 	}
@@ -315,9 +315,9 @@ func (s *said) unit(p Part) {
 	}
 }
 
-func (s *said) form(text string, f table.Form, then bool) {
+func (s *said) form(text string, f wish.Form, then bool) {
 	if s.formTexts == nil {
-		s.formTexts = map[table.Form]string{}
+		s.formTexts = map[wish.Form]string{}
 	}
 	s.formTexts[f] = text
 	if strings.HasSuffix(text, "ing") || strings.HasPrefix(text, "to ") || strings.HasPrefix(text, "for ") {
@@ -334,13 +334,13 @@ func (s *said) eater(w book.Word) {
 	kind, value, _ := strings.Cut(w.Means[0], ":")
 	switch kind {
 	case "per":
-		s.whom = &table.Whom{Per: table.Per(value)}
+		s.whom = &wish.Whom{Per: wish.Per(value)}
 		s.children = value == "child"
 	case "people":
 		if n, err := strconv.Atoi(value); err == nil {
-			s.whom = &table.Whom{People: n}
+			s.whom = &wish.Whom{People: n}
 		}
 	default:
-		s.whom = &table.Whom{Use: table.Beside(kind)}
+		s.whom = &wish.Whom{Use: wish.Beside(kind)}
 	}
 }

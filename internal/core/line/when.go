@@ -7,7 +7,7 @@ import (
 	"strings"
 
 	"inventory/internal/core/book"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // When in the year a wish holds: seasons by their names, months from and to.
@@ -21,9 +21,9 @@ func (r *reader) seasonWord(s *said, w book.Word) {
 	kind, value, _ := strings.Cut(means, ":")
 	switch kind {
 	case "all-year":
-		s.season, s.spanned = table.Season{Kind: table.AllYear}, true
+		s.season, s.spanned = wish.Season{Kind: wish.AllYear}, true
 	case "while":
-		s.season, s.spanned = table.Season{Kind: table.While}, true
+		s.season, s.spanned = wish.Season{Kind: wish.While}, true
 	case "purpose": // "for the winter": what a yearly amount is kept for
 	case "months":
 		s.span(value)
@@ -45,7 +45,7 @@ func (r *reader) seasonWord(s *said, w book.Word) {
 
 // span reads "6-8", or two of them joined by a plus.
 func (s *said) span(value string) {
-	season := table.Season{Kind: table.Months}
+	season := wish.Season{Kind: wish.Months}
 	for i, one := range strings.Split(value, "+") {
 		a, b, _ := strings.Cut(one, "-")
 		from, _ := strconv.Atoi(a)
@@ -53,11 +53,11 @@ func (s *said) span(value string) {
 		if i == 0 {
 			season.From, season.To = from, to
 		} else {
-			season.Also = append(season.Also, table.MonthRun{From: from, To: to})
+			season.Also = append(season.Also, wish.MonthRun{From: from, To: to})
 		}
 	}
-	if s.spanned && s.season.Kind == table.Months { // "in spring and in autumn"
-		s.season.Also = append(append(s.season.Also, table.MonthRun{From: season.From, To: season.To}), season.Also...)
+	if s.spanned && s.season.Kind == wish.Months { // "in spring and in autumn"
+		s.season.Also = append(append(s.season.Also, wish.MonthRun{From: season.From, To: season.To}), season.Also...)
 		return
 	}
 	s.season, s.spanned = season, true
@@ -78,8 +78,8 @@ func (r *reader) from(s *said, from int) {
 		s.note("there is no frost here: all year is taken")
 		return
 	}
-	s.season, s.spanned = table.Season{Kind: table.Months, From: from, To: 12}, true
-	s.openEnd = fmt.Sprintf("until when is not said: %s to December is taken", table.MonthName(from))
+	s.season, s.spanned = wish.Season{Kind: wish.Months, From: from, To: 12}, true
+	s.openEnd = fmt.Sprintf("until when is not said: %s to December is taken", wish.MonthName(from))
 	s.note("%s", s.openEnd)
 }
 
@@ -98,7 +98,7 @@ func (r *reader) to(s *said, to int, text string) {
 		begin = s.season.From
 		s.notes = slices.DeleteFunc(s.notes, func(n string) bool { return n == s.openEnd })
 	}
-	s.season, s.spanned = table.Season{Kind: table.Months, From: begin, To: to}, true
+	s.season, s.spanned = wish.Season{Kind: wish.Months, From: begin, To: to}, true
 	s.note("“%s” is taken as %s", text, s.season.Months())
 }
 
@@ -145,7 +145,7 @@ func (r *reader) months(s *said, parts []Part) int {
 	}
 	switch {
 	case upTo:
-		r.to(s, first, "until "+table.MonthName(first))
+		r.to(s, first, "until "+wish.MonthName(first))
 	case text(k) == "on" || text(k) == "onwards" || text(k) == "onward":
 		r.from(s, first)
 		k++

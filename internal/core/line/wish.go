@@ -9,7 +9,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // Where is where a line is read: seasons and frosts have other months in other places.
@@ -30,7 +30,7 @@ func At(p place.Place) Where {
 // Reading is one way of understanding a line: the wish, without an id, and the
 // words that say what was understood.
 type Reading struct {
-	Wish  table.Wish
+	Wish  wish.Wish
 	Words string
 	Notes []string // what was taken for granted, and what was read for a slip of the pen
 }
@@ -281,7 +281,7 @@ func (r *reader) read(s *said, m subject) (out []Reading, err error) {
 	if len(s.subject) > 1 && m.prep == nil && !slices.ContainsFunc(s.subject, func(p Part) bool { return p.Text == m.text }) {
 		return nil, nil
 	}
-	w := table.Wish{Food: m.food, Kind: m.kind, Season: s.season, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}, For: s.whom}
+	w := wish.Wish{Food: m.food, Kind: m.kind, Season: s.season, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}, For: s.whom}
 	if s.priority != "" {
 		w.Priority = s.priority
 	}
@@ -313,16 +313,16 @@ func (r *reader) read(s *said, m subject) (out []Reading, err error) {
 			}
 			continue
 		}
-		out = append(out, Reading{w, table.Words(w, r.book), notes})
-		if s.children && w.Amount.Kind != table.Meals { // five for each child, or in all?
+		out = append(out, Reading{w, wish.Words(w, r.book), notes})
+		if s.children && w.Amount.Kind != wish.Meals { // five for each child, or in all?
 			whole := w
 			whole.For = nil
-			out = append(out, Reading{whole, table.Words(whole, r.book), notes})
+			out = append(out, Reading{whole, wish.Words(whole, r.book), notes})
 		}
 	}
 	if a.planted > 0 { // "100 cloves": to eat, or to plant
-		plants := table.Wish{Food: w.Food, Kind: w.Kind, Season: w.Season, Priority: w.Priority, Stagger: w.Stagger, Amount: table.Amount{Kind: table.Plants, Number: a.planted}, Forms: []table.Form{}}
-		out = append(out, Reading{plants, table.Words(plants, r.book) + ", to plant", notes})
+		plants := wish.Wish{Food: w.Food, Kind: w.Kind, Season: w.Season, Priority: w.Priority, Stagger: w.Stagger, Amount: wish.Amount{Kind: wish.Plants, Number: a.planted}, Forms: []wish.Form{}}
+		out = append(out, Reading{plants, wish.Words(plants, r.book) + ", to plant", notes})
 	}
 	if len(out) == 0 {
 		return nil, first
@@ -332,7 +332,7 @@ func (r *reader) read(s *said, m subject) (out []Reading, err error) {
 
 // unfit refuses a wish that the book cannot hold, by the word of the line that asks
 // for it.
-func (r *reader) unfit(s *said, w table.Wish, f *invalid.Field) error {
+func (r *reader) unfit(s *said, w wish.Wish, f *invalid.Field) error {
 	word := ""
 	if f.Field == "amount.kind" && len(s.quantities) > 0 && s.quantities[0].unit != nil {
 		word = s.quantities[0].unit[0].Text
@@ -348,18 +348,18 @@ func (r *reader) unfit(s *said, w table.Wish, f *invalid.Field) error {
 
 // staggered sets how the sowings of a wish follow each other: what is said, or in one
 // go what keeps whole and is wished by the year.
-func (r *reader) staggered(s *said, w *table.Wish) {
+func (r *reader) staggered(s *said, w *wish.Wish) {
 	early := s.stagger.Early
 	if s.stagger.Kind != "" {
 		w.Stagger = s.stagger
-		if w.Stagger.Kind == table.Every || w.Stagger.Kind == table.Times {
+		if w.Stagger.Kind == wish.Every || w.Stagger.Kind == wish.Times {
 			w.Stagger.Early = early
 		}
 		return
 	}
 	w.Stagger.Early = early
-	if !w.Amount.Kind.Weekly() && slices.Contains(w.Forms, table.Cellar) {
-		w.Stagger.Kind = table.OneGo
+	if !w.Amount.Kind.Weekly() && slices.Contains(w.Forms, wish.Cellar) {
+		w.Stagger.Kind = wish.OneGo
 	}
 }
 

@@ -12,9 +12,11 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/reckon"
+	"inventory/internal/core/record"
 	"inventory/internal/core/season"
 	"inventory/internal/core/sowing"
 	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 	"inventory/internal/core/working"
 )
 
@@ -25,7 +27,7 @@ type asked struct {
 	key        groupKey
 	use        *table.Use
 	crop       *book.Crop // spaced as the wish wants it
-	form       table.Form
+	form       wish.Form
 	base       string      // of its figures
 	lot        reckon.Need // what a kept form brings in; fresh ones go by the run
 	part       bool
@@ -38,10 +40,10 @@ type groupKey struct {
 	crop      string
 	fresh     bool
 	pieces    bool
-	stagger   table.Stagger
+	stagger   wish.Stagger
 	once      season.Weeks
 	sowings   int // of a lot that is kept
-	layout    table.Layout
+	layout    wish.Layout
 	cover     place.Cover
 	piece     float64
 	unweighed string // the wish of plants nobody weighs, which stands alone
@@ -86,11 +88,11 @@ func (c *computation) sowAll() {
 		day    int
 		raised bool
 		early  bool
-		hand   *table.Planting
+		hand   *record.Planting
 	}
 	var rows []*row
 	byDay := map[day]*row{}
-	used := map[*table.Planting]bool{}
+	used := map[*record.Planting]bool{}
 	for _, key := range order {
 		for _, r := range c.stagger(key, groups[key]) {
 			start := r.uses[0].s.Start
@@ -202,7 +204,7 @@ func (c *computation) size(r *row) {
 	if first.a.form == "" {
 		w := c.resolved[first.a.wish].Wish
 		if n := counted(r); n > 0 {
-			w.Amount = table.Amount{Kind: table.Plants, Number: float64(n)}
+			w.Amount = wish.Amount{Kind: wish.Plants, Number: float64(n)}
 		}
 		of := 1
 		if r.hand == nil {
@@ -220,7 +222,7 @@ func (c *computation) size(r *row) {
 			figures[i] = fmt.Sprintf("%s/%s-%s", base, c.resolved[u.a.wish].Wish.ID, nameOf(u.a))
 		}
 		need := u.a.lot
-		if u.a.form == table.Fresh && !u.a.part {
+		if u.a.form == wish.Fresh && !u.a.part {
 			w := &c.resolved[u.a.wish]
 			need = c.desk.Harvest(figures[i], "need", u.a.crop.Short(), w, *u.a.use, u.s.Run)
 		} else {
@@ -377,7 +379,7 @@ func (c *computation) newPatch(sw *Sowing, r *row, alone bool) {
 		f := &sw.For[i]
 		out := &c.plan.Wishes[f.asked.wish]
 		out.Harvested -= f.Need
-		if f.asked.form == table.Fresh {
+		if f.asked.form == wish.Fresh {
 			out.Uses[f.asked.res].Harvested -= f.Need
 		}
 		f.Need = 0
@@ -497,7 +499,7 @@ func (c *computation) give(sw *Sowing, f *Served, a *asked, rowMetres float64) {
 	out.Average += f.Average
 	if a.form != "" {
 		out.Harvested += f.Need
-		if a.form == table.Fresh {
+		if a.form == wish.Fresh {
 			res.Harvested += f.Need
 		}
 	}

@@ -8,7 +8,7 @@ import (
 	"inventory/demo"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/plan"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 	"inventory/internal/exchange"
 )
 
@@ -31,7 +31,7 @@ func TestTheDemoHousehold(t *testing.T) {
 	if len(p.Wishes) < 16 {
 		t.Errorf("%d wishes, want at least sixteen", len(p.Wishes))
 	}
-	kinds, forms := map[table.Kind]bool{}, map[table.Form]bool{}
+	kinds, forms := map[wish.AmountKind]bool{}, map[wish.Form]bool{}
 	for _, w := range in.Household.Wishes {
 		kinds[w.Amount.Kind] = true
 		for _, f := range w.Forms {
@@ -41,7 +41,7 @@ func TestTheDemoHousehold(t *testing.T) {
 	if len(kinds) != 10 {
 		t.Errorf("the demo has %d of the 10 amount kinds: %v", len(kinds), kinds)
 	}
-	for _, f := range table.Forms {
+	for _, f := range wish.Forms {
 		if !forms[f] {
 			t.Errorf("no wish of the demo is %s", f)
 		}

@@ -6,7 +6,7 @@ import (
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // ceil rounds up with the 1e-9 in hand that the model asks for.
@@ -57,7 +57,7 @@ func TestEverySowingsCounts(t *testing.T) {
 			checked["raised"]++
 		case s.DrillM > 0:
 			rows, step := along(c.RowGap.Value), c.InRow.Value
-			if s.Layout == table.Block {
+			if s.Layout == wish.Block {
 				rows, step = along(0.866*c.Block.Value), c.Block.Value
 			}
 			metres := math.Ceil(n/float64(rows)) * step / 100 * float64(rows)
@@ -80,9 +80,9 @@ func TestEverySowingsCounts(t *testing.T) {
 		}
 		var length float64
 		switch s.Layout {
-		case table.Across:
+		case wish.Across:
 			length = math.Ceil(float64(on)/float64(along(c.InRow.Value))) * c.RowGap.Value / 100
-		case table.Block:
+		case wish.Block:
 			length = math.Ceil(float64(on)/float64(along(0.866*c.Block.Value))) * c.Block.Value / 100
 		default:
 			length = math.Ceil(float64(on)/float64(along(c.RowGap.Value))) * c.InRow.Value / 100

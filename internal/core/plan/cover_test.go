@@ -9,18 +9,19 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
-	"inventory/internal/core/table"
+	"inventory/internal/core/record"
+	"inventory/internal/core/wish"
 )
 
-func covered(t *testing.T, food, kind string, form table.Form, prep string, cover place.Cover) (plan.Plan, []plan.Sowing) {
+func covered(t *testing.T, food, kind string, form wish.Form, prep string, cover place.Cover) (plan.Plan, []plan.Sowing) {
 	t.Helper()
 	in := demoInput(t)
-	w := table.Wish{ID: "c", Food: food, Kind: kind, Forms: []table.Form{form}, Amount: table.Amount{Kind: table.WeightYear, Number: 20}, Cover: cover}
+	w := wish.Wish{ID: "c", Food: food, Kind: kind, Forms: []wish.Form{form}, Amount: wish.Amount{Kind: wish.WeightYear, Number: 20}, Cover: cover}
 	if prep != "" {
 		w.Preparations = []string{prep}
 	}
 	w.Fill()
-	in.Household.Wishes = []table.Wish{w}
+	in.Household.Wishes = []wish.Wish{w}
 	p, err := plan.Compute(in)
 	if err != nil {
 		t.Fatal(err)
@@ -48,13 +49,13 @@ func tasks(s plan.Sowing, begins string) (days []civil.Date, do string) {
 
 // A cover lies over what is put up and what is stored too, and moves its dates.
 func TestACoverServesEveryUse(t *testing.T) {
-	_, open := covered(t, "tomato", "tomato-paste", table.Canned, "tomato-crushed-canned", place.NoCover)
-	_, under := covered(t, "tomato", "tomato-paste", table.Canned, "tomato-crushed-canned", place.Tunnel)
+	_, open := covered(t, "tomato", "tomato-paste", wish.Canned, "tomato-crushed-canned", place.NoCover)
+	_, under := covered(t, "tomato", "tomato-paste", wish.Canned, "tomato-crushed-canned", place.Tunnel)
 	if under[0].Cover != string(place.Tunnel) || under[0].Day >= open[0].Day {
 		t.Errorf("under a tunnel it goes in on %s, in the open on %s", under[0].Day, open[0].Day)
 	}
-	_, open = covered(t, "carrot", "carrot-storage", table.Cellar, "", place.NoCover)
-	_, under = covered(t, "carrot", "carrot-storage", table.Cellar, "", place.Fleece)
+	_, open = covered(t, "carrot", "carrot-storage", wish.Cellar, "", place.NoCover)
+	_, under = covered(t, "carrot", "carrot-storage", wish.Cellar, "", place.Fleece)
 	if under[0].Cover != string(place.Fleece) || under[0].Day == open[0].Day {
 		t.Errorf("under fleece storage carrots are sown on %s, in the open on %s", under[0].Day, open[0].Day)
 	}
@@ -63,7 +64,7 @@ func TestACoverServesEveryUse(t *testing.T) {
 // A warming cover comes off when the days are warm and lies again when they are cool; a
 // net lies from the first day to the last. The hoops are counted.
 func TestWhenACoverIsPutOnAndTakenOff(t *testing.T) {
-	_, kale := covered(t, "kale", "", table.Fresh, "", place.Fleece)
+	_, kale := covered(t, "kale", "", wish.Fresh, "", place.Fleece)
 	s := kale[len(kale)-1]
 	on, do := tasks(s, "cover-on")
 	off, _ := tasks(s, "cover-off")
@@ -73,13 +74,13 @@ func TestWhenACoverIsPutOnAndTakenOff(t *testing.T) {
 	if last := len(on) - 1; on[last] < civil.Of(2027, 9, 1) || off[last] < on[last]+30 {
 		t.Errorf("in autumn it is put on on %s and taken off on %s", on[last], off[last])
 	}
-	_, cabbage := covered(t, "cabbage", "cabbage-storage", table.Cellar, "", place.Net)
+	_, cabbage := covered(t, "cabbage", "cabbage-storage", wish.Cellar, "", place.Net)
 	on, _ = tasks(cabbage[0], "cover-on")
 	off, _ = tasks(cabbage[0], "cover-off")
 	if len(on) != 1 || on[0] != cabbage[0].Day || off[0] < cabbage[0].Day+60 {
 		t.Errorf("a net lies from %v to %v, planted on %s", on, off, cabbage[0].Day)
 	}
-	if _, open := covered(t, "cabbage", "cabbage-storage", table.Cellar, "", place.NoCover); len(open[0].Tasks)+2 != len(cabbage[0].Tasks) {
+	if _, open := covered(t, "cabbage", "cabbage-storage", wish.Cellar, "", place.NoCover); len(open[0].Tasks)+2 != len(cabbage[0].Tasks) {
 		t.Errorf("without a net there are %d tasks, with one %d", len(open[0].Tasks), len(cabbage[0].Tasks))
 	}
 }
@@ -92,9 +93,9 @@ func TestAnIdleCoverIsTold(t *testing.T) {
 		in.Household.Place.MeanMax[m], in.Household.Place.MeanMin[m] = 17, 9
 	}
 	in.Household.Place.FrostFree, in.Household.Place.LastFrost, in.Household.Place.FirstFrost, in.Household.Place.FrostSpread = true, civil.MonthDay{}, civil.MonthDay{}, 0
-	w := table.Wish{ID: "c", Food: "lettuce", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.Meals, Number: 2}, Cover: place.Shade}
+	w := wish.Wish{ID: "c", Food: "lettuce", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 2}, Cover: place.Shade}
 	w.Fill()
-	in.Household.Wishes, in.Household.Plantings = []table.Wish{w}, nil
+	in.Household.Wishes, in.Household.Plantings = []wish.Wish{w}, nil
 	p, err := plan.Compute(in)
 	if err != nil {
 		t.Fatal(err)
@@ -106,7 +107,7 @@ func TestAnIdleCoverIsTold(t *testing.T) {
 	if err := plan.NewCover(in, w); err == nil || !strings.Contains(err.Error(), "does nothing") {
 		t.Errorf("newly given it is not refused: %v", err)
 	}
-	in.Household.Wishes = []table.Wish{w} // it had it before: the place may have changed
+	in.Household.Wishes = []wish.Wish{w} // it had it before: the place may have changed
 	for _, other := range []place.Cover{w.Cover, place.Net, place.NoCover} {
 		w.Cover = other
 		if err := plan.NewCover(in, w); err != nil {
@@ -117,7 +118,7 @@ func TestAnIdleCoverIsTold(t *testing.T) {
 	if err := plan.NewCover(demoInput(t), w); err != nil {
 		t.Errorf("a tunnel in a cool spring: %v", err)
 	}
-	if p, _ := covered(t, "lettuce", "", table.Fresh, "", place.Fleece); slices.ContainsFunc(p.Wishes[0].Notes, func(n string) bool { return strings.Contains(n, "does nothing") }) {
+	if p, _ := covered(t, "lettuce", "", wish.Fresh, "", place.Fleece); slices.ContainsFunc(p.Wishes[0].Notes, func(n string) bool { return strings.Contains(n, "does nothing") }) {
 		t.Errorf("fleece in a cool spring: %q", p.Wishes[0].Notes)
 	}
 }
@@ -126,11 +127,11 @@ func TestAnIdleCoverIsTold(t *testing.T) {
 func TestABedsCoverLiesOverWhatStandsInIt(t *testing.T) {
 	in := demoInput(t)
 	in.Household.Placements = nil
-	w := table.Wish{ID: "c", Food: "tomato", Kind: "tomato-slicing", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.Meals, Number: 3}, Season: table.Season{Kind: table.While}}
+	w := wish.Wish{ID: "c", Food: "tomato", Kind: "tomato-slicing", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 3}, Season: wish.Season{Kind: wish.While}}
 	w.Fill()
-	in.Household.Wishes = []table.Wish{w}
+	in.Household.Wishes = []wish.Wish{w}
 	day := civil.Of(2027, 5, 20)
-	in.Household.Plantings = []table.Planting{{ID: "27-c-fresh-1", Crop: "tomato-slicing", Day: day, Plants: 12, Asked: 12, For: []table.Purpose{{Wish: "c", Form: table.Fresh}}}}
+	in.Household.Plantings = []record.Planting{{ID: "27-c-fresh-1", Crop: "tomato-slicing", Day: day, Plants: 12, Asked: 12, For: []record.Purpose{{Wish: "c", Form: wish.Fresh}}}}
 	find := func(bed place.Cover, own place.Cover) plan.Sowing {
 		in.Household.Beds[0].Cover, in.Household.Plantings[0].Cover = bed, own
 		in.Household.Placements = nil

@@ -11,7 +11,7 @@ import (
 	"inventory/internal/core/reckon"
 	"inventory/internal/core/season"
 	"inventory/internal/core/sowing"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 	"inventory/internal/core/working"
 )
 
@@ -19,7 +19,7 @@ import (
 const hardeningDays = 7
 
 // dates fills in when a sowing is begun, planted, up, picked and cleared.
-func (c *computation) dates(crop *book.Crop, form table.Form, s sowing.Sowing) Sowing {
+func (c *computation) dates(crop *book.Crop, form wish.Form, s sowing.Sowing) Sowing {
 	day := func(d int) civil.Date { return c.start + civil.Date(d) }
 	at := func(d int) *civil.Date { date := day(d); return &date }
 	sw := Sowing{Crop: crop.ID, CropName: crop.Short(), Form: string(form), Date: day(s.Start.Sow), Feeds: s.Run.List(), Days: s.Start.Ready - s.Start.Day}
@@ -115,11 +115,11 @@ func edges(in *season.Season, sow int) (first, last string) {
 // lastPick is the last day on which something of a sowing is gathered for the
 // weeks it feeds. Standing in the ground as a store it holds the bed until the
 // last week eaten.
-func lastPick(crop *book.Crop, form table.Form, s sowing.Sowing) int {
+func lastPick(crop *book.Crop, form wish.Form, s sowing.Sowing) int {
 	switch {
 	case form == "":
 		return s.Start.End - 1
-	case form == table.Cellar && crop.Store == "ground":
+	case form == wish.Cellar && crop.Store == "ground":
 		last := s.Start.Ready
 		for d := s.Start.Ready; d < s.Start.Ready+place.Days-7; d++ {
 			if s.Run.Has(season.WeekOf(d)) {
@@ -127,9 +127,9 @@ func lastPick(crop *book.Crop, form table.Form, s sowing.Sowing) int {
 			}
 		}
 		return last
-	case form != table.Fresh && crop.Harvest == book.Once:
+	case form != wish.Fresh && crop.Harvest == book.Once:
 		return s.Start.Ready
-	case form != table.Fresh:
+	case form != wish.Fresh:
 		return s.Start.End - 1
 	}
 	last := s.Start.Ready
@@ -169,11 +169,11 @@ func (c *computation) finish() {
 // youngPatch says the coming year of a patch that does not yet bear half of what
 // is asked of it: on the circle it feeds its weeks, this year it does not.
 func (c *computation) youngPatch(out *Wish, a *asked, u *Use) {
-	if a.form != table.Fresh || !a.crop.Perennial() || u.Harvested <= 0 || u.Average >= u.Harvested/2 {
+	if a.form != wish.Fresh || !a.crop.Perennial() || u.Harvested <= 0 || u.Average >= u.Harvested/2 {
 		return
 	}
 	for _, w := range a.use.Weeks.List() {
-		out.Coming[w] = table.Gap
+		out.Coming[w] = wish.Gap
 	}
 }
 
@@ -244,13 +244,13 @@ func (c *computation) tally() {
 func (c *computation) toFill(i int) (jars int) {
 	r := &c.resolved[i]
 	switch r.Wish.Amount.Kind {
-	case table.Jars:
+	case wish.Jars:
 		if len(r.Uses) > 0 {
 			jars = amount.CeilWhole(reckon.ToFill(r.Wish, r.Uses[0]))
 		}
-	case table.WeightWeek, table.WeightYear, table.Meals:
+	case wish.WeightWeek, wish.WeightYear, wish.Meals:
 		for _, a := range c.asked {
-			if p := a.use.Prep; a.wish == i && !a.part && p != nil && p.Unit == "litre" && p.JarLitre > 0 && a.form != table.Frozen && a.lot.Amount > 0 {
+			if p := a.use.Prep; a.wish == i && !a.part && p != nil && p.Unit == "litre" && p.JarLitre > 0 && a.form != wish.Frozen && a.lot.Amount > 0 {
 				jars += amount.CeilWhole(c.desk.Units(a.lot, p) / p.JarLitre)
 			}
 		}

@@ -4,9 +4,10 @@ import (
 	"slices"
 
 	"inventory/internal/core/book"
+	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // Foresight is what a change would come to, before it is taken: the whole plan reckoned
@@ -33,7 +34,7 @@ const mostMoves = 12
 // a crop. One of them is set.
 type Change struct {
 	Overrule *book.Overrule
-	Habit    *table.Habit
+	Habit    *household.Habit
 }
 
 // Foresee reckons what a change would come to. The error is an invalid.Fields about the
@@ -53,7 +54,7 @@ func Foresee(in Input, change Change) (Foresight, error) {
 		in.Household.Overrules = own
 	}
 	if h := change.Habit; h != nil {
-		in.Household.Habits = append(slices.DeleteFunc(slices.Clone(in.Household.Habits), func(x table.Habit) bool { return x.Crop == h.Crop }), *h)
+		in.Household.Habits = append(slices.DeleteFunc(slices.Clone(in.Household.Habits), func(x household.Habit) bool { return x.Crop == h.Crop }), *h)
 	}
 	after, err := allowed(in)
 	if err != nil {
@@ -82,7 +83,7 @@ func cropOf(subject string) string {
 // NewCover refuses a cover that a wish is newly given where it does nothing for any of
 // its uses here, as an invalid.Field. A cover that the wish has already is left: what it
 // does hangs on the place, which may have changed.
-func NewCover(in Input, w table.Wish) error {
+func NewCover(in Input, w wish.Wish) error {
 	if w.Cover == place.NoCover {
 		return nil
 	}
@@ -92,7 +93,7 @@ func NewCover(in Input, w table.Wish) error {
 		}
 	}
 	w.Fill()
-	in.Household.Wishes, in.Household.Plantings, in.Household.Agreed = []table.Wish{w}, nil, nil
+	in.Household.Wishes, in.Household.Plantings, in.Household.Agreed = []wish.Wish{w}, nil, nil
 	c, err := worked(in, nil)
 	if err != nil || len(c.resolved) != 1 || len(c.resolved[0].Uses) == 0 {
 		return nil // what else is wrong with the wish is told by its edit

@@ -5,9 +5,9 @@ import (
 	"testing"
 
 	"inventory/internal/core/book"
+	"inventory/internal/core/household"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/season"
-	"inventory/internal/core/table"
 )
 
 // What is foreseen is what the plan comes to once the change is taken.
@@ -20,7 +20,7 @@ func TestWhatIsForeseenIsWhatComes(t *testing.T) {
 	for _, c := range []plan.Change{
 		{Overrule: &book.Overrule{Subject: "crop/carrot", Field: "yield", Value: 0.2}},
 		{Overrule: &book.Overrule{Subject: "crop/spinach", Field: "harvest", Choice: "once"}},
-		{Habit: &table.Habit{Crop: "parsnip", Way: season.Raised}},
+		{Habit: &household.Habit{Crop: "parsnip", Way: season.Raised}},
 	} {
 		f, err := plan.Foresee(in, c)
 		if err != nil {
@@ -54,7 +54,7 @@ func TestWhatIsForeseenIsWhatComes(t *testing.T) {
 // weeks indoors that it gives.
 func TestAnyCropIsRaisedWhereAHouseholdRaisesIt(t *testing.T) {
 	in := demoInput(t)
-	in.Household.Habits = append(in.Household.Habits, table.Habit{Crop: "parsnip", Way: season.Raised})
+	in.Household.Habits = append(in.Household.Habits, household.Habit{Crop: "parsnip", Way: season.Raised})
 	in.Household.Overrules = append(in.Household.Overrules, book.Overrule{Subject: "crop/parsnip", Field: "raise_weeks", Value: 6})
 	p, err := plan.Compute(in)
 	if err != nil {

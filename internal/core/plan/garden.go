@@ -8,7 +8,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/season"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 	"inventory/internal/core/work"
 	"inventory/internal/core/working"
 )
@@ -39,7 +39,7 @@ func (c *computation) jobOf(s *Sowing) work.Job {
 			*d.to = *d.from
 		}
 	}
-	j.Kept = slices.ContainsFunc(s.For, func(f Served) bool { return f.Form == string(table.Cellar) })
+	j.Kept = slices.ContainsFunc(s.For, func(f Served) bool { return f.Form == string(wish.Cellar) })
 	if s.Cover != "" && s.Method != "tray" {
 		j.Cover, j.Covers = coverNames[place.Cover(s.Cover).Kind()], c.covered(s)
 		switch place.Cover(s.Cover).Kind() {

@@ -6,7 +6,7 @@ import (
 
 	"inventory/internal/core/civil"
 	"inventory/internal/core/plan"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // The demo at a glance, as a practised grower would look over it.
@@ -18,7 +18,7 @@ func TestTheDemoAtAGlance(t *testing.T) {
 	}
 	month := func(d civil.Date) int { _, m, _ := d.Split(); return m }
 	fresh := func(s plan.Sowing) bool {
-		return slices.ContainsFunc(s.For, func(f plan.Served) bool { return f.Form == string(table.Fresh) })
+		return slices.ContainsFunc(s.For, func(f plan.Served) bool { return f.Form == string(wish.Fresh) })
 	}
 	for i, a := range p.Sowings {
 		if a.Method == "patch" || a.Method == "tray" {
@@ -42,16 +42,16 @@ func TestTheDemoAtAGlance(t *testing.T) {
 		}
 		for _, s := range p.Sowings {
 			for _, w := range f.Windows {
-				if s.Crop == f.Crop && s.Day > w.Last-7 && s.Day <= w.Last && slices.ContainsFunc(s.For, func(f plan.Served) bool { return f.Form == string(table.Cellar) }) {
+				if s.Crop == f.Crop && s.Day > w.Last-7 && s.Day <= w.Last && slices.ContainsFunc(s.For, func(f plan.Served) bool { return f.Form == string(wish.Cellar) }) {
 					t.Errorf("%s is sown on %s, its last day is %s", s.CropName, s.Day, w.Last)
 				}
 			}
 		}
 	}
-	lasts := func(food string, form table.Form, until civil.Date) {
+	lasts := func(food string, form wish.Form, until civil.Date) {
 		t.Helper()
 		for _, w := range p.Wishes {
-			wish := in.Household.Wishes[slices.IndexFunc(in.Household.Wishes, func(x table.Wish) bool { return x.ID == w.ID })]
+			wish := in.Household.Wishes[slices.IndexFunc(in.Household.Wishes, func(x wish.Wish) bool { return x.ID == w.ID })]
 			if wish.Food != food {
 				continue
 			}
@@ -63,9 +63,9 @@ func TestTheDemoAtAGlance(t *testing.T) {
 		}
 	}
 	year := in.Household.Year
-	lasts("potato", table.Cellar, civil.Of(year+1, 3, 10))
-	lasts("onion", table.Cellar, civil.Of(year+1, 2, 12))
+	lasts("potato", wish.Cellar, civil.Of(year+1, 3, 10))
+	lasts("onion", wish.Cellar, civil.Of(year+1, 2, 12))
 	for m := 10; m <= 15; m++ { // leeks all winter, from the bed
-		lasts("leek", table.Fresh, civil.Of(year+(m-1)/12, (m-1)%12+1, 15))
+		lasts("leek", wish.Fresh, civil.Of(year+(m-1)/12, (m-1)%12+1, 15))
 	}
 }

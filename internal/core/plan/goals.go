@@ -5,6 +5,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/season"
 	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 	"inventory/internal/core/working"
 )
 
@@ -64,11 +65,11 @@ func (c *computation) eaten(r *table.Resolved, u *table.Use, week int) float64 {
 	}
 	edible := u.Crop.Edible
 	switch w := &r.Wish; w.Amount.Kind {
-	case table.Meals:
+	case wish.Meals:
 		return a * r.Eaters[week] * c.portion(*w, u.Crop) / 1000
-	case table.WeightWeek, table.WeightYear:
+	case wish.WeightWeek, wish.WeightYear:
 		return a * (1 - c.desk.Rules.Cull) * edible
-	case table.PiecesWeek, table.PiecesYear:
+	case wish.PiecesWeek, wish.PiecesYear:
 		return a * u.Crop.Piece.Or(0) / 1000 * edible
 	default:
 		if u.Prep == nil {
@@ -78,7 +79,7 @@ func (c *computation) eaten(r *table.Resolved, u *table.Use, week int) float64 {
 	}
 }
 
-func (c *computation) portion(w table.Wish, crop *book.Crop) float64 {
+func (c *computation) portion(w wish.Wish, crop *book.Crop) float64 {
 	if w.Amount.Portion > 0 {
 		return w.Amount.Portion
 	}

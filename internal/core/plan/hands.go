@@ -10,9 +10,11 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/reckon"
+	"inventory/internal/core/record"
 	"inventory/internal/core/season"
 	"inventory/internal/core/sowing"
 	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // hands finds the plantings that this table year's harvests come from: those
@@ -40,7 +42,7 @@ func (c *computation) hands() {
 }
 
 // hand lets follow what follows from a planting, as it was really seen.
-func (c *computation) hand(p *table.Planting, crop *book.Crop) *table.Hand {
+func (c *computation) hand(p *record.Planting, crop *book.Crop) *table.Hand {
 	rules := c.in.Household.Rules(crop.ID)
 	if p.Way != season.UsualWay {
 		rules.Way = p.Way
@@ -116,7 +118,7 @@ func counted(r *row) int {
 	if r.hand == nil {
 		return 0
 	}
-	if r.hand.Plants == 0 && r.uses[0].s.Run == 0 && r.uses[0].a.form == table.Fresh {
+	if r.hand.Plants == 0 && r.uses[0].s.Run == 0 && r.uses[0].a.form == wish.Fresh {
 		return max(1, r.hand.Asked) // nothing is asked of it: as many as were when it was set
 	}
 	return r.hand.Plants
@@ -164,12 +166,12 @@ func (c *computation) like(crop *book.Crop, cover place.Cover, start season.Star
 const enough = 0.95
 
 // wants returns the plants that a group would want from a start for a run.
-func (c *computation) wants(group []*asked, s *season.Season, st season.Start, run season.Weeks, layout table.Layout) int {
+func (c *computation) wants(group []*asked, s *season.Season, st season.Start, run season.Weeks, layout wish.Layout) int {
 	var parts []reckon.Part
 	share := sowing.ShareOf(s, st, run)
 	for _, a := range group {
 		need := a.lot
-		if a.form == table.Fresh && !a.part {
+		if a.form == wish.Fresh && !a.part {
 			if run&a.use.Weeks == 0 {
 				continue
 			}
@@ -292,9 +294,9 @@ func (c *computation) gaps(a *asked, weeks season.Weeks) {
 	}
 	out := &c.plan.Wishes[a.wish]
 	for _, w := range weeks.List() {
-		out.Source[w] = table.Gap
+		out.Source[w] = wish.Gap
 		if out.Coming[w] == a.form {
-			out.Coming[w] = table.Gap
+			out.Coming[w] = wish.Gap
 		}
 	}
 	a.use.Weeks &^= weeks
@@ -317,7 +319,7 @@ func crowded(s *season.Season, sowings []sowing.Sowing, week int) (found season.
 
 // orphans shows the plantings that nobody wants any more: they stand all the
 // same.
-func (c *computation) orphans(used map[*table.Planting]bool) {
+func (c *computation) orphans(used map[*record.Planting]bool) {
 	for i := range c.in.Household.Plantings {
 		p := &c.in.Household.Plantings[i]
 		if used[p] || !c.taken[p.ID] {
@@ -327,7 +329,7 @@ func (c *computation) orphans(used map[*table.Planting]bool) {
 		k := slices.IndexFunc(c.resolver.Hands[p.Crop], func(h *table.Hand) bool { return h.Planting == p })
 		h := c.resolver.Hands[p.Crop][k]
 		n := max(1, p.Plants, p.Asked)
-		z := c.desk.Count("sowing/"+p.ID, crop, "", reckon.Ask{Raised: h.Start.Raised, Bought: h.Start.Bought}, table.Wish{Amount: table.Amount{Kind: table.Plants, Number: float64(n)}}, 1)
+		z := c.desk.Count("sowing/"+p.ID, crop, "", reckon.Ask{Raised: h.Start.Raised, Bought: h.Start.Bought}, wish.Wish{Amount: wish.Amount{Kind: wish.Plants, Number: float64(n)}}, 1)
 		sw := c.dates(crop, "", sowing.Sowing{Start: h.Start, Of: 1, Part: 1, Hand: h})
 		sw.ID, sw.Cover, sw.For, sw.Feeds, sw.hand = p.ID, string(p.Cover), []Served{}, []int{}, h
 		sw.fill(z, crop)

@@ -9,10 +9,12 @@ import (
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
+	"inventory/internal/core/record"
 	"inventory/internal/core/season"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // after returns the input after an event.
@@ -24,7 +26,7 @@ func after(t *testing.T, in Input, e Event) Input {
 	}
 	p := *out.Planting
 	in.Household.Plantings = slices.Clone(in.Household.Plantings)
-	if k := slices.IndexFunc(in.Household.Plantings, func(o table.Planting) bool { return o.ID == p.ID }); k >= 0 {
+	if k := slices.IndexFunc(in.Household.Plantings, func(o record.Planting) bool { return o.ID == p.ID }); k >= 0 {
 		in.Household.Plantings[k] = p
 	} else {
 		in.Household.Plantings = append(in.Household.Plantings, p)
@@ -51,19 +53,19 @@ func of(p Plan, crop string) (out []Sowing) {
 	return out
 }
 
-func wanting(w ...table.Wish) Input {
+func wanting(w ...wish.Wish) Input {
 	h := everything().Household
 	h.Wishes = w
 	h.Lots, h.Patches = nil, nil
 	return Input{AsOf: civil.Of(2027, 1, 12), Household: h, Memory: &Memory{}}
 }
 
-func lettuce(n float64) table.Wish {
-	return table.Wish{ID: "w1", Food: "lettuce", Kind: "lettuce-head", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.PiecesWeek, Number: n}, Season: table.Season{Kind: table.While}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}}
+func lettuce(n float64) wish.Wish {
+	return wish.Wish{ID: "w1", Food: "lettuce", Kind: "lettuce-head", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesWeek, Number: n}, Season: wish.Season{Kind: wish.While}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
 }
 
-func carrots() table.Wish {
-	return table.Wish{ID: "w1", Food: "carrot", Forms: []table.Form{table.Cellar}, Amount: table.Amount{Kind: table.Meals, Number: 2}, Season: table.Season{Kind: table.Months, From: 11, To: 3}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}}
+func carrots() wish.Wish {
+	return wish.Wish{ID: "w1", Food: "carrot", Forms: []wish.Form{wish.Cellar}, Amount: wish.Amount{Kind: wish.Meals, Number: 2}, Season: wish.Season{Kind: wish.Months, From: 11, To: 3}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
 }
 
 // To hold a sowing where it is changes nothing, whichever it is.
@@ -226,7 +228,7 @@ func TestWhatIsSeenMovesTheSowing(t *testing.T) {
 
 // What cannot be said of a sowing is refused with what would be right.
 func TestEventsThatCannotBe(t *testing.T) {
-	in := wanting(lettuce(6), table.Wish{ID: "w2", Food: "rhubarb", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.Meals, Number: 1}, Season: table.Season{Kind: table.While}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}})
+	in := wanting(lettuce(6), wish.Wish{ID: "w2", Food: "rhubarb", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 1}, Season: wish.Season{Kind: wish.While}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}})
 	p := planned(t, in)
 	id := of(p, "lettuce-head")[0].ID
 	patch := of(p, "rhubarb")[0].ID
@@ -263,7 +265,7 @@ func TestAnAgreedPlanStaysClose(t *testing.T) {
 	a = p.Agreement()
 	a.Year = in.Household.Year
 	in.Household.Agreed = &a
-	in.Household.Wishes[0].Season = table.Season{Kind: table.Months, From: 6, To: 9} // fewer weeks: by itself the walk would begin elsewhere
+	in.Household.Wishes[0].Season = wish.Season{Kind: wish.Months, From: 6, To: 9} // fewer weeks: by itself the walk would begin elsewhere
 	now := planned(t, in)
 	days := map[civil.Date]bool{}
 	for _, s := range a.Sowings {
@@ -282,14 +284,14 @@ func TestAnAgreedPlanStaysClose(t *testing.T) {
 // Not before, not after, by temperature, raised or bought: the household's ways
 // with a crop move its window, and say so at the edge.
 func TestHabitsMoveTheWindow(t *testing.T) {
-	in := wanting(table.Wish{ID: "w1", Food: "snap bean", Kind: "bush-bean", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.Meals, Number: 2}, Season: table.Season{Kind: table.While}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}})
+	in := wanting(wish.Wish{ID: "w1", Food: "snap bean", Kind: "bush-bean", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 2}, Season: wish.Season{Kind: wish.While}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}})
 	usual := planned(t, in).Fields[0].Windows[0]
-	in.Household.Habits = []table.Habit{{Crop: "bush-bean", NotBefore: civil.MonthDay{Month: 6, Day: 5}, NotAfter: civil.MonthDay{Month: 7, Day: 1}}}
+	in.Household.Habits = []household.Habit{{Crop: "bush-bean", NotBefore: civil.MonthDay{Month: 6, Day: 5}, NotAfter: civil.MonthDay{Month: 7, Day: 1}}}
 	w := planned(t, in).Fields[0].Windows[0]
 	if w.First != civil.Of(2027, 6, 5) || w.Last != civil.Of(2027, 7, 1) || !strings.Contains(w.FirstWhy, "not before 5 Jun") || !strings.Contains(w.LastWhy, "not after 1 Jul") {
 		t.Errorf("usual %+v, with limits %+v", usual, w)
 	}
-	tomato := wanting(table.Wish{ID: "w1", Food: "tomato", Kind: "tomato-slicing", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.Meals, Number: 2}, Season: table.Season{Kind: table.While}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}})
+	tomato := wanting(wish.Wish{ID: "w1", Food: "tomato", Kind: "tomato-slicing", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 2}, Season: wish.Season{Kind: wish.While}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}})
 	frost := planned(t, tomato)
 	tomato.Household.School = season.ByTemperature
 	heat := planned(t, tomato)
@@ -297,7 +299,7 @@ func TestHabitsMoveTheWindow(t *testing.T) {
 		t.Errorf("by temperature %+v", heat.Fields[0].Windows[0])
 	}
 	tomato.Household.School = ""
-	tomato.Household.Habits = []table.Habit{{Crop: "tomato-slicing", Way: season.Bought}}
+	tomato.Household.Habits = []household.Habit{{Crop: "tomato-slicing", Way: season.Bought}}
 	bought := planned(t, tomato).Sowings[0]
 	raised := frost.Sowings[0]
 	if bought.Method != "bought" || bought.Date != *raised.PlantOut || bought.Seeds != 0 || bought.Cells != 0 || bought.SetOut != raised.SetOut {
@@ -319,7 +321,7 @@ func TestTheWeatherThatHasBeen(t *testing.T) {
 		y := place.Build(in.Household.Place)
 		in.Household.Weather = append(in.Household.Weather, place.Day{Date: d, Max: y.Max[d.YearDay()] - 4, Min: y.Min[d.YearDay()] - 4})
 	}
-	in.Household.Plantings = []table.Planting{{ID: first.ID, Crop: first.Crop, Way: first.Way, Day: first.Day, Plants: first.Plants, For: []table.Purpose{{Wish: "w1", Form: table.Fresh}}}}
+	in.Household.Plantings = []record.Planting{{ID: first.ID, Crop: first.Crop, Way: first.Way, Day: first.Day, Plants: first.Plants, For: []record.Purpose{{Wish: "w1", Form: wish.Fresh}}}}
 	early := sowingOf(t, planned(t, in), first.ID) // as of January, none of the cold days has been
 	in.AsOf = civil.Of(2027, 6, 1)
 	late := sowingOf(t, planned(t, in), first.ID)
@@ -331,11 +333,11 @@ func TestTheWeatherThatHasBeen(t *testing.T) {
 // So many times, and one cheap row early.
 func TestSoManyTimesAndARowEarly(t *testing.T) {
 	w := lettuce(6)
-	w.Stagger = table.Stagger{Kind: table.Times, Sowings: 5}
+	w.Stagger = wish.Stagger{Kind: wish.Times, Sowings: 5}
 	if p := planned(t, wanting(w)); len(p.Sowings) != 5 {
 		t.Errorf("five sowings, got %d", len(p.Sowings))
 	}
-	w.Stagger = table.Stagger{Kind: table.ByNeed, Early: true}
+	w.Stagger = wish.Stagger{Kind: wish.ByNeed, Early: true}
 	plain, risked := planned(t, wanting(lettuce(6))), planned(t, wanting(w))
 	k := slices.IndexFunc(risked.Sowings, func(s Sowing) bool { return s.Early })
 	if k < 0 || len(risked.Sowings) != len(plain.Sowings)+1 || len(risked.Sowings[k].Feeds) != 0 || risked.Sowings[k].Plants == 0 {
@@ -355,12 +357,12 @@ func TestSoManyTimesAndARowEarly(t *testing.T) {
 
 // Two kinds of corn do not flower together where the season lets them apart.
 func TestCornIsKeptApart(t *testing.T) {
-	flour := table.Wish{ID: "w2", Food: "flour corn", Forms: []table.Form{table.Dried}, Preparations: []string{"flour-corn-shelled"}, Amount: table.Amount{Kind: table.DriedKg, Number: 4}, Season: table.Season{Kind: table.AllYear}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}}
-	sweet := table.Wish{ID: "w1", Food: "sweet corn", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.PiecesWeek, Number: 8}, Season: table.Season{Kind: table.Months, From: 8, To: 8}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}}
+	flour := wish.Wish{ID: "w2", Food: "flour corn", Forms: []wish.Form{wish.Dried}, Preparations: []string{"flour-corn-shelled"}, Amount: wish.Amount{Kind: wish.DriedKg, Number: 4}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
+	sweet := wish.Wish{ID: "w1", Food: "sweet corn", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesWeek, Number: 8}, Season: wish.Season{Kind: wish.Months, From: 8, To: 8}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
 	p := planned(t, wanting(sweet, flour))
 	var clash, apart int
 	for _, s := range p.Sowings {
-		if s.Layout != table.Across || s.Rows == 0 {
+		if s.Layout != wish.Across || s.Rows == 0 {
 			t.Errorf("corn stands in a block of rows, not %q", s.Layout)
 		}
 		if s.Crosses != "" {
@@ -396,9 +398,9 @@ func TestCornIsKeptApart(t *testing.T) {
 
 // The day that is advised against a crossing runs into no other crossing.
 func TestTheDayAgainstACrossingIsFree(t *testing.T) {
-	flourCorn := table.Wish{ID: "w2", Food: "flour corn", Forms: []table.Form{table.Dried}, Preparations: []string{"flour-corn-shelled"}, Amount: table.Amount{Kind: table.DriedKg, Number: 3}, Season: table.Season{Kind: table.AllYear}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}}
-	sweet := func(id, kind string, month int) table.Wish {
-		return table.Wish{ID: id, Food: "sweet corn", Kind: kind, Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.PiecesWeek, Number: 8}, Season: table.Season{Kind: table.Months, From: month, To: month}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}}
+	flourCorn := wish.Wish{ID: "w2", Food: "flour corn", Forms: []wish.Form{wish.Dried}, Preparations: []string{"flour-corn-shelled"}, Amount: wish.Amount{Kind: wish.DriedKg, Number: 3}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
+	sweet := func(id, kind string, month int) wish.Wish {
+		return wish.Wish{ID: id, Food: "sweet corn", Kind: kind, Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesWeek, Number: 8}, Season: wish.Season{Kind: wish.Months, From: month, To: month}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
 	}
 	in := wanting(sweet("w1", "sweet-corn-early", 8), flourCorn, sweet("w3", "sweet-corn-late", 9))
 	flour := of(planned(t, in), "flour-corn")
@@ -453,12 +455,12 @@ func TestWindowsAtTheMirroredPlace(t *testing.T) {
 	p.LastFrost, p.FirstFrost = half(p.LastFrost), half(p.FirstFrost)
 	south.Household.Wishes = slices.Clone(south.Household.Wishes)
 	for i := range south.Household.Wishes { // months of the wishes move with the rest
-		if w := &south.Household.Wishes[i]; w.Season.Kind == table.Months {
+		if w := &south.Household.Wishes[i]; w.Season.Kind == wish.Months {
 			w.Season.From, w.Season.To = (w.Season.From+5)%12+1, (w.Season.To+5)%12+1
 		}
 	}
 	south.Household.Members = slices.Clone(north.Household.Members)
-	for _, h := range []*table.Household{&north.Household, &south.Household} { // nobody away, no guests: those come by the calendar
+	for _, h := range []*household.Household{&north.Household, &south.Household} { // nobody away, no guests: those come by the calendar
 		h.Guests, h.Lots = nil, nil
 		h.Members = slices.Clone(h.Members)
 		for i := range h.Members {
@@ -494,7 +496,7 @@ func TestWindowsAtTheMirroredPlace(t *testing.T) {
 // A lot that is gathered all at once and would swamp the kitchen is split, unless
 // the household has said in how many sowings it wants it.
 func TestALotWithinTheKitchensReach(t *testing.T) {
-	corn := table.Wish{ID: "w1", Food: "sweet corn", Forms: []table.Form{table.Canned}, Preparations: []string{"corn-canned"}, Amount: table.Amount{Kind: table.Jars, Number: 260, Jar: 0.473}, Season: table.Season{Kind: table.AllYear}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}}
+	corn := wish.Wish{ID: "w1", Food: "sweet corn", Forms: []wish.Form{wish.Canned}, Preparations: []string{"corn-canned"}, Amount: wish.Amount{Kind: wish.Jars, Number: 260, Jar: 0.473}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
 	in := wanting(corn)
 	b, _, _, err := in.Household.Book(book.Usual())
 	if err != nil {
@@ -532,12 +534,12 @@ func TestNoWeekThatAStartCouldFeedGoesUnfed(t *testing.T) {
 		}
 		for _, a := range c.asked {
 			w := c.resolved[a.wish]
-			if a.form != table.Fresh || a.part || w.Wish.Stagger.Kind != table.ByNeed || a.crop.Perennial() {
+			if a.form != wish.Fresh || a.part || w.Wish.Stagger.Kind != wish.ByNeed || a.crop.Perennial() {
 				continue
 			}
 			var fed season.Weeks
 			for _, m := range c.servedBy[a.wish] {
-				if m.f.Form == string(table.Fresh) && !m.f.Part && m.s.Crop == a.crop.ID {
+				if m.f.Form == string(wish.Fresh) && !m.f.Part && m.s.Crop == a.crop.ID {
 					for _, week := range m.s.Feeds {
 						fed = fed.With(week)
 					}
@@ -549,7 +551,7 @@ func TestNoWeekThatAStartCouldFeedGoesUnfed(t *testing.T) {
 					weeks = strings.NewReplacer("the weeks of ", "", "the week of ", "", " and ", ", ", " are", "", " is", "").Replace(weeks)
 					return told && slices.Contains(strings.Split(weeks, ", "), (c.start+civil.Date(7*week)).Short())
 				})
-				if w.Wanted[week] > 0 && w.Source[week] == table.Gap && a.use.Season.Fresh().Has(week) && !said {
+				if w.Wanted[week] > 0 && w.Source[week] == wish.Gap && a.use.Season.Fresh().Has(week) && !said {
 					t.Errorf("%s: a start could feed week %d", w.Wish.ID, week)
 				}
 				if a.use.Weeks.Has(week) && !fed.Has(week) && c.plan.Wishes[a.wish].Plants > 0 {
@@ -560,16 +562,16 @@ func TestNoWeekThatAStartCouldFeedGoesUnfed(t *testing.T) {
 	}
 }
 
-func lettuceAgain(n float64) table.Wish {
+func lettuceAgain(n float64) wish.Wish {
 	w := lettuce(n)
-	w.ID, w.Layout = "w2", table.Block
+	w.ID, w.Layout = "w2", wish.Block
 	return w
 }
 
 // A cross that the household accepts is not told, and moves nothing.
 func TestACrossThatOneAccepts(t *testing.T) {
-	flour := table.Wish{ID: "w2", Food: "flour corn", Forms: []table.Form{table.Dried}, Preparations: []string{"flour-corn-shelled"}, Amount: table.Amount{Kind: table.DriedKg, Number: 4}, Season: table.Season{Kind: table.AllYear}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}}
-	sweet := table.Wish{ID: "w1", Food: "sweet corn", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.PiecesWeek, Number: 8}, Season: table.Season{Kind: table.Months, From: 8, To: 9}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}}
+	flour := wish.Wish{ID: "w2", Food: "flour corn", Forms: []wish.Form{wish.Dried}, Preparations: []string{"flour-corn-shelled"}, Amount: wish.Amount{Kind: wish.DriedKg, Number: 4}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
+	sweet := wish.Wish{ID: "w1", Food: "sweet corn", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesWeek, Number: 8}, Season: wish.Season{Kind: wish.Months, From: 8, To: 9}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
 	in := wanting(sweet, flour)
 	told := func(p Plan) (n int) {
 		for _, s := range p.Sowings {
@@ -585,7 +587,7 @@ func TestACrossThatOneAccepts(t *testing.T) {
 		t.Fatal("nothing crosses")
 	}
 	for _, crop := range []string{"flour-corn", "sweet-corn-early", "sweet-corn-late"} {
-		in.Household.Habits = append(in.Household.Habits, table.Habit{Crop: crop, Crosses: true})
+		in.Household.Habits = append(in.Household.Habits, household.Habit{Crop: crop, Crosses: true})
 	}
 	if n := told(planned(t, in)); n > 0 {
 		t.Errorf("%d crosses are told though they are accepted", n)

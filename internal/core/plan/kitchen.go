@@ -7,8 +7,9 @@ import (
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/season"
-	"inventory/internal/core/shelf"
+	"inventory/internal/core/stock"
 	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 	"inventory/internal/core/working"
 )
 
@@ -170,7 +171,7 @@ func (c *computation) lots(f *Served) (out []lot) {
 	perKg := (1 - c.desk.Rules.Spoil) * (1 - c.desk.Rules.Cull) / prep.Raw / prep.BatchUnits
 	wait := int(f.asked.crop.KeepDays.Or(0)) / 7
 	if f.asked.crop.Store != "none" {
-		_, life := shelf.Best(f.asked.crop, c.in.Household.Stores)
+		_, life := stock.Best(f.asked.crop, c.in.Household.Stores)
 		wait = max(wait, min(26, int(life)))
 	}
 	for w, share := range f.asked.use.Season.ByWeek(f.sown.Start) {
@@ -193,7 +194,7 @@ func (f *Served) arrives() (kg [season.WeeksPerYear]float64) {
 	if a.key.pieces {
 		per = a.crop.Piece.Or(0) / 1000
 	}
-	if n := f.sown.Run.Count(); n > 0 && a.crop.Harvest == book.Once && (a.form == table.Fresh || a.crop.Store == "ground" && a.form == table.Cellar) {
+	if n := f.sown.Run.Count(); n > 0 && a.crop.Harvest == book.Once && (a.form == wish.Fresh || a.crop.Store == "ground" && a.form == wish.Cellar) {
 		for _, w := range f.sown.Run.List() {
 			kg[w] = f.Average * per / float64(n)
 		}
@@ -290,12 +291,12 @@ func (c *computation) rooms() {
 	for _, st := range c.in.Household.Stores {
 		c.room(Room{ID: st.ID, Name: st.Name, Unit: amount.Kilogram, Holds: st.RoomKg}, func(u *table.Use) bool { return u.Store != nil && u.Store.ID == st.ID })
 	}
-	r := c.room(Room{ID: "freezer", Name: "Freezer", Unit: amount.Litre, Holds: c.desk.Rules.Freezer}, func(u *table.Use) bool { return u.Form == table.Frozen })
+	r := c.room(Room{ID: "freezer", Name: "Freezer", Unit: amount.Litre, Holds: c.desk.Rules.Freezer}, func(u *table.Use) bool { return u.Form == wish.Frozen })
 	c.plan.Tally.Freezer = r.Peak
 	for i := range c.resolved {
 		r := &c.resolved[i]
 		for k := range r.Uses {
-			if u := &r.Uses[k]; u.Form == table.Frozen {
+			if u := &r.Uses[k]; u.Form == wish.Frozen {
 				c.plan.Wishes[i].Frozen += c.stored(r, u)
 			}
 		}

@@ -8,8 +8,8 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/reckon"
 	"inventory/internal/core/season"
-	"inventory/internal/core/shelf"
-	"inventory/internal/core/table"
+	"inventory/internal/core/stock"
+	"inventory/internal/core/wish"
 )
 
 // bareKitchen is a computation with nothing but a kitchen of a capacity.
@@ -87,9 +87,9 @@ func TestWhatKeepsWaits(t *testing.T) {
 
 // What stands on the shelf: past its time, eaten by a day, or too much of it.
 func TestWhatStandsOnTheShelf(t *testing.T) {
-	in := ford(sauce(26), meals("carrot", 2, table.Cellar))
+	in := ford(sauce(26), meals("carrot", 2, wish.Cellar))
 	jar := 0.946353
-	in.Household.Lots = []shelf.Lot{
+	in.Household.Lots = []stock.Lot{
 		onShelf("tomato", "canned", "tomato-sauce-thick", 5, jar, "L", "2026-08-20"),
 		onShelf("tomato", "canned", "tomato-sauce-thick", 60, jar, "L", "2026-09-20"),
 		onShelf("tomato", "canned", "tomato-sauce-thick", 3, jar, "L", "2025-09-01"),

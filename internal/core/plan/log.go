@@ -6,10 +6,12 @@ import (
 	"slices"
 
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
+	"inventory/internal/core/record"
 	"inventory/internal/core/season"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 	"inventory/internal/core/work"
 )
 
@@ -39,8 +41,8 @@ var Events = []string{
 // Outcome is what an event makes of a sowing: a planting, or, of a perennial that
 // was planted, a patch.
 type Outcome struct {
-	Planting *table.Planting
-	Patch    *table.Patch
+	Planting *record.Planting
+	Patch    *household.Patch
 	Words    string // what happened
 }
 
@@ -80,7 +82,7 @@ func (c *computation) planted(s *Sowing, e Event) (Outcome, error) {
 		day = c.in.AsOf
 	}
 	year, _, _ := day.Split()
-	p := table.Patch{Crop: s.Crop, Plants: max(1, s.Plants), Planted: year}
+	p := household.Patch{Crop: s.Crop, Plants: max(1, s.Plants), Planted: year}
 	if e.Count >= 1 {
 		p.Plants = int(e.Count)
 	}
@@ -88,19 +90,19 @@ func (c *computation) planted(s *Sowing, e Event) (Outcome, error) {
 }
 
 // planting returns what is known of a sowing so far as a planting.
-func (c *computation) planting(s *Sowing) table.Planting {
+func (c *computation) planting(s *Sowing) record.Planting {
 	if s.hand != nil {
 		p := *s.hand.Planting
 		p.For, p.Done = slices.Clone(p.For), slices.Clone(p.Done)
 		return p
 	}
 	planned := s.Date
-	p := table.Planting{Planned: &planned, ID: s.ID, Crop: s.Crop, Cover: place.Cover(s.Cover), Way: s.Way, Day: s.Day, Asked: s.Plants, For: []table.Purpose{}}
+	p := record.Planting{Planned: &planned, ID: s.ID, Crop: s.Crop, Cover: place.Cover(s.Cover), Way: s.Way, Day: s.Day, Asked: s.Plants, For: []record.Purpose{}}
 	if s.Early { // what was risked becomes a sowing like any other once it is there
 		p.Note = "risked early"
 	}
 	for _, f := range s.For {
-		to := table.Purpose{Wish: f.Wish, Form: table.Form(f.Form), Part: f.Part}
+		to := record.Purpose{Wish: f.Wish, Form: wish.Form(f.Form), Part: f.Part}
 		if !slices.Contains(p.For, to) {
 			p.For = append(p.For, to)
 		}
@@ -109,7 +111,7 @@ func (c *computation) planting(s *Sowing) table.Planting {
 }
 
 // happened puts an event into a planting.
-func (c *computation) happened(s *Sowing, p *table.Planting, e Event) (string, error) {
+func (c *computation) happened(s *Sowing, p *record.Planting, e Event) (string, error) {
 	name := lower(s.CropName)
 	on := func() civil.Date {
 		if e.Day == 0 {
@@ -176,7 +178,7 @@ func (c *computation) happened(s *Sowing, p *table.Planting, e Event) (string, e
 		}
 		p.Behind += int(on() - *s.FirstPick)
 		p.Behind = max(-120, min(120, p.Behind))
-		p.Done = logged(p.Done, table.Done{What: work.Pick, Day: on()})
+		p.Done = logged(p.Done, record.Done{What: work.Pick, Day: on()})
 		return fmt.Sprintf("first picked %s on %s", name, on().Short()), nil
 	case "ended":
 		day := on()
@@ -196,7 +198,7 @@ var wayWords = map[season.Way]string{"": "as the book has it", season.Direct: "s
 
 // doneTask puts a task that was done into a planting, with its real day and
 // count.
-func (c *computation) doneTask(s *Sowing, p *table.Planting, e Event, day civil.Date) (string, error) {
+func (c *computation) doneTask(s *Sowing, p *record.Planting, e Event, day civil.Date) (string, error) {
 	k := slices.IndexFunc(s.Tasks, func(t work.Task) bool { return t.What == e.Task })
 	if k < 0 {
 		return "", &invalid.Field{Field: "task", Value: e.Task, Allowed: "a task of this sowing"}
@@ -245,7 +247,7 @@ func (c *computation) doneTask(s *Sowing, p *table.Planting, e Event, day civil.
 	case work.Clear:
 		p.Ended = &day
 	}
-	p.Done = logged(p.Done, table.Done{What: t.What, Day: day, Count: e.Count})
+	p.Done = logged(p.Done, record.Done{What: t.What, Day: day, Count: e.Count})
 	words := fmt.Sprintf("%s: %s", lower(t.Do), lower(s.CropName))
 	if e.Count > 0 && t.Count > 0 && scale != 1 {
 		words += fmt.Sprintf(", %g of %g %s", e.Count, math.Round(t.Count*10)/10, t.Unit)
@@ -254,8 +256,8 @@ func (c *computation) doneTask(s *Sowing, p *table.Planting, e Event, day civil.
 }
 
 // logged puts a thing done among the others, in the place of the same one.
-func logged(all []table.Done, d table.Done) []table.Done {
-	if k := slices.IndexFunc(all, func(o table.Done) bool { return o.What == d.What }); k >= 0 {
+func logged(all []record.Done, d record.Done) []record.Done {
+	if k := slices.IndexFunc(all, func(o record.Done) bool { return o.What == d.What }); k >= 0 {
 		all[k] = d
 		return all
 	}

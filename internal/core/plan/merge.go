@@ -8,7 +8,7 @@ import (
 	"inventory/internal/core/reckon"
 	"inventory/internal/core/season"
 	"inventory/internal/core/sowing"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // tooSmall is the share of the largest sowing of its bed under which a sowing
@@ -53,7 +53,7 @@ func (c *computation) merge(rows []*row) []*row {
 }
 
 func onlyFresh(r *row) bool {
-	return !slices.ContainsFunc(r.uses, func(u rowUse) bool { return u.a.form != table.Fresh || u.a.part })
+	return !slices.ContainsFunc(r.uses, func(u rowUse) bool { return u.a.form != wish.Fresh || u.a.part })
 }
 
 // plantsOf returns about how many plants a sowing would have.
@@ -62,7 +62,7 @@ func (c *computation) plantsOf(r *row) int {
 	for _, u := range r.uses {
 		need := u.a.lot
 		need.Amount *= u.s.Part
-		if u.a.form == table.Fresh && !u.a.part {
+		if u.a.form == wish.Fresh && !u.a.part {
 			need = c.quiet.Harvest("", "need", "", &c.resolved[u.a.wish], *u.a.use, u.s.Run)
 		}
 		if u.s.Share > 0 {

@@ -6,7 +6,8 @@ import (
 
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
-	"inventory/internal/core/table"
+	"inventory/internal/core/record"
+	"inventory/internal/core/wish"
 )
 
 // Move is one difference between two plans' sowings.
@@ -21,38 +22,38 @@ type Move struct {
 }
 
 // Agreement returns what is kept of a plan when a household agrees to it.
-func (p *Plan) Agreement() table.Agreement {
-	a := table.Agreement{On: p.AsOf, Sowings: []table.Agreed{}, Fed: p.Tally.WeeksFed, Wanted: p.Tally.WeeksWanted, Plants: p.Tally.Plants, Area: p.Tally.Area, Jars: p.Tally.Jars}
+func (p *Plan) Agreement() record.Agreement {
+	a := record.Agreement{On: p.AsOf, Sowings: []record.Agreed{}, Fed: p.Tally.WeeksFed, Wanted: p.Tally.WeeksWanted, Plants: p.Tally.Plants, Area: p.Tally.Area, Jars: p.Tally.Jars}
 	for i := range p.Sowings {
 		s := &p.Sowings[i]
 		if s.Method == "patch" {
 			continue
 		}
-		fresh := slices.ContainsFunc(s.For, func(f Served) bool { return f.Form == string(table.Fresh) })
+		fresh := slices.ContainsFunc(s.For, func(f Served) bool { return f.Form == string(wish.Fresh) })
 		a.Sowings = append(a.Sowings, agreed(s, fresh))
-		if fresh && slices.ContainsFunc(s.For, func(f Served) bool { return f.Form != string(table.Fresh) }) {
+		if fresh && slices.ContainsFunc(s.For, func(f Served) bool { return f.Form != string(wish.Fresh) }) {
 			a.Sowings = append(a.Sowings, agreed(s, false)) // the same sowing, timed as a lot that is kept
 		}
 	}
 	return a
 }
 
-func agreed(s *Sowing, fresh bool) table.Agreed {
-	return table.Agreed{ID: s.ID, Crop: s.Crop, CropName: s.CropName, Cover: place.Cover(s.Cover), Fresh: fresh, Date: s.Date, Day: s.Day, Plants: s.Plants, Area: s.Area, Likely: s.Likely}
+func agreed(s *Sowing, fresh bool) record.Agreed {
+	return record.Agreed{ID: s.ID, Crop: s.Crop, CropName: s.CropName, Cover: place.Cover(s.Cover), Fresh: fresh, Date: s.Date, Day: s.Day, Plants: s.Plants, Area: s.Area, Likely: s.Likely}
 }
 
 // Moves lists what differs between the sowings of two plans, in the order of
 // their dates. Sowings of one crop are matched by their days, whatever they are
 // called.
-func Moves(before, after []table.Agreed) (out []Move) {
+func Moves(before, after []record.Agreed) (out []Move) {
 	type kind struct {
 		crop  string
 		cover string
 	}
-	type side struct{ was, is []table.Agreed }
+	type side struct{ was, is []record.Agreed }
 	kinds := map[kind]*side{}
 	var order []kind
-	put := func(all []table.Agreed, into func(*side) *[]table.Agreed) {
+	put := func(all []record.Agreed, into func(*side) *[]record.Agreed) {
 		seen := map[string]bool{}
 		for _, s := range all {
 			if seen[s.ID] {
@@ -68,8 +69,8 @@ func Moves(before, after []table.Agreed) (out []Move) {
 			*list = append(*list, s)
 		}
 	}
-	put(before, func(s *side) *[]table.Agreed { return &s.was })
-	put(after, func(s *side) *[]table.Agreed { return &s.is })
+	put(before, func(s *side) *[]record.Agreed { return &s.was })
+	put(after, func(s *side) *[]record.Agreed { return &s.is })
 	for _, k := range order {
 		out = append(out, moved(kinds[k].was, kinds[k].is)...)
 	}
@@ -94,10 +95,10 @@ const near = 60
 
 // moved matches the sowings of one crop, those on the same day first and then
 // the nearest ones.
-func moved(was, is []table.Agreed) (out []Move) {
+func moved(was, is []record.Agreed) (out []Move) {
 	matched := make([]bool, len(is))
-	left := []table.Agreed{}
-	pair := func(a, b table.Agreed) {
+	left := []record.Agreed{}
+	pair := func(a, b record.Agreed) {
 		m := Move{Sowing: b.ID, CropName: b.CropName, From: a.Date, To: b.Date, Was: a.Plants, Is: b.Plants}
 		switch {
 		case a.Date != b.Date:
@@ -110,7 +111,7 @@ func moved(was, is []table.Agreed) (out []Move) {
 		out = append(out, m)
 	}
 	for _, a := range was {
-		k := slices.IndexFunc(is, func(b table.Agreed) bool { return b.Date == a.Date })
+		k := slices.IndexFunc(is, func(b record.Agreed) bool { return b.Date == a.Date })
 		if k < 0 || matched[k] {
 			left = append(left, a)
 			continue
@@ -140,6 +141,6 @@ func moved(was, is []table.Agreed) (out []Move) {
 	return out
 }
 
-func away(a, b table.Agreed) civil.Date { return max(a.Date-b.Date, b.Date-a.Date) }
+func away(a, b record.Agreed) civil.Date { return max(a.Date-b.Date, b.Date-a.Date) }
 
 func dateOf(days int) civil.Date { return civil.Date(days) }

@@ -15,32 +15,33 @@ import (
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/place"
 	"inventory/internal/core/season"
-	"inventory/internal/core/shelf"
-	"inventory/internal/core/table"
+	"inventory/internal/core/stock"
+	"inventory/internal/core/wish"
 )
 
 // ford is a small household whose members eat 3.4 in all.
-func ford(wishes ...table.Wish) Input {
+func ford(wishes ...wish.Wish) Input {
 	for i := range wishes {
 		wishes[i].ID = fmt.Sprintf("w%d", i+1)
 		wishes[i].Fill()
 	}
-	return Input{AsOf: civil.Of(2027, 1, 12), Household: table.Household{
+	return Input{AsOf: civil.Of(2027, 1, 12), Household: household.Household{
 		Name: "The ford", Year: 2027, Risk: season.UsualRisk, Place: place.Examples()[0].Place,
-		Members: []table.Member{{ID: "a", Name: "A", Band: table.Adult}, {ID: "b", Name: "B", Band: table.Adult}, {ID: "c", Name: "C", Band: table.Teen}, {ID: "d", Name: "D", Band: table.Infant}},
-		Stores:  []shelf.Store{{ID: "s", Name: "Cellar", Temperature: 2, Damp: true}},
+		Members: []household.Member{{ID: "a", Name: "A", Band: household.Adult}, {ID: "b", Name: "B", Band: household.Adult}, {ID: "c", Name: "C", Band: household.Teen}, {ID: "d", Name: "D", Band: household.Infant}},
+		Stores:  []stock.Store{{ID: "s", Name: "Cellar", Temperature: 2, Damp: true}},
 		Wishes:  wishes,
 	}}
 }
 
-func meals(food string, n float64, forms ...table.Form) table.Wish {
-	return table.Wish{Food: food, Forms: forms, Amount: table.Amount{Kind: table.Meals, Number: n}}
+func meals(food string, n float64, forms ...wish.Form) wish.Wish {
+	return wish.Wish{Food: food, Forms: forms, Amount: wish.Amount{Kind: wish.Meals, Number: n}}
 }
 
-func sauce(jars float64) table.Wish {
-	return table.Wish{Food: "tomato", Forms: []table.Form{table.Canned}, Preparation: "tomato-sauce-thick", Amount: table.Amount{Kind: table.Jars, Number: jars, Jar: amount.LitresPerQuart}}
+func sauce(jars float64) wish.Wish {
+	return wish.Wish{Food: "tomato", Forms: []wish.Form{wish.Canned}, Preparation: "tomato-sauce-thick", Amount: wish.Amount{Kind: wish.Jars, Number: jars, Jar: amount.LitresPerQuart}}
 }
 
 func planned(t *testing.T, in Input) Plan {
@@ -56,24 +57,24 @@ func planned(t *testing.T, in Input) Plan {
 // want a full plan.
 func everything() Input {
 	half := 0.9
-	salsa := table.Wish{Food: "tomato", Forms: []table.Form{table.Canned}, Preparation: "tomato-salsa-canned", Amount: table.Amount{Kind: table.Jars, Number: 24, Jar: 0.473}}
-	lettuce := table.Wish{Food: "lettuce", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.PiecesWeek, Number: 6}, Season: table.Season{Kind: table.Months, From: 5, To: 10}}
-	corn := table.Wish{Food: "sweet corn", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.PiecesYear, Number: 60}, Stagger: table.Stagger{Kind: table.Every, Days: 14}}
-	spinach := meals("spinach", 1, table.Fresh, table.Frozen)
+	salsa := wish.Wish{Food: "tomato", Forms: []wish.Form{wish.Canned}, Preparation: "tomato-salsa-canned", Amount: wish.Amount{Kind: wish.Jars, Number: 24, Jar: 0.473}}
+	lettuce := wish.Wish{Food: "lettuce", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesWeek, Number: 6}, Season: wish.Season{Kind: wish.Months, From: 5, To: 10}}
+	corn := wish.Wish{Food: "sweet corn", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesYear, Number: 60}, Stagger: wish.Stagger{Kind: wish.Every, Days: 14}}
+	spinach := meals("spinach", 1, wish.Fresh, wish.Frozen)
 	spinach.Preparation = "greens-frozen"
-	beans := table.Wish{Food: "dry bean", Forms: []table.Form{table.Dried}, Preparation: "dry-bean-threshed", Amount: table.Amount{Kind: table.DriedKg, Number: 4}, Layout: table.Block}
-	kraut := table.Wish{Food: "cabbage", Forms: []table.Form{table.Fermented}, Preparation: "sauerkraut", Amount: table.Amount{Kind: table.Litres, Number: 15}, Left: 3}
-	garlic := table.Wish{Food: "garlic", Forms: []table.Form{table.Cellar}, Amount: table.Amount{Kind: table.PiecesYear, Number: 70}, Confidence: &half}
+	beans := wish.Wish{Food: "dry bean", Forms: []wish.Form{wish.Dried}, Preparation: "dry-bean-threshed", Amount: wish.Amount{Kind: wish.DriedKg, Number: 4}, Layout: wish.Block}
+	kraut := wish.Wish{Food: "cabbage", Forms: []wish.Form{wish.Fermented}, Preparation: "sauerkraut", Amount: wish.Amount{Kind: wish.Litres, Number: 15}, Left: 3}
+	garlic := wish.Wish{Food: "garlic", Forms: []wish.Form{wish.Cellar}, Amount: wish.Amount{Kind: wish.PiecesYear, Number: 70}, Confidence: &half}
 	twice := sauce(35)
-	twice.Stagger.Sowings, twice.Priority = 2, table.Must
+	twice.Stagger.Sowings, twice.Priority = 2, wish.Must
 	in := ford(
-		meals("carrot", 2, table.Fresh, table.Cellar), twice, salsa, lettuce, corn, spinach, beans, kraut, garlic,
-		table.Wish{Food: "onion", Forms: []table.Form{table.Fresh, table.Cellar}, Amount: table.Amount{Kind: table.WeightWeek, Number: 1.1}},
-		table.Wish{Food: "leek", Forms: []table.Form{table.Cellar}, Amount: table.Amount{Kind: table.WeightYear, Number: 12}},
-		table.Wish{Food: "pea shoots", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.WeightWeek, Number: 0.2}},
-		table.Wish{Food: "marigold", Amount: table.Amount{Kind: table.Plants, Number: 24}},
-		table.Wish{Food: "sweet alyssum", Amount: table.Amount{Kind: table.Area, Number: 1.5}},
-		meals("asparagus", 1, table.Fresh), meals("tomato", 3, table.Fresh), meals("kale", 2, table.Fresh),
+		meals("carrot", 2, wish.Fresh, wish.Cellar), twice, salsa, lettuce, corn, spinach, beans, kraut, garlic,
+		wish.Wish{Food: "onion", Forms: []wish.Form{wish.Fresh, wish.Cellar}, Amount: wish.Amount{Kind: wish.WeightWeek, Number: 1.1}},
+		wish.Wish{Food: "leek", Forms: []wish.Form{wish.Cellar}, Amount: wish.Amount{Kind: wish.WeightYear, Number: 12}},
+		wish.Wish{Food: "pea shoots", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.WeightWeek, Number: 0.2}},
+		wish.Wish{Food: "marigold", Amount: wish.Amount{Kind: wish.Plants, Number: 24}},
+		wish.Wish{Food: "sweet alyssum", Amount: wish.Amount{Kind: wish.Area, Number: 1.5}},
+		meals("asparagus", 1, wish.Fresh), meals("tomato", 3, wish.Fresh), meals("kale", 2, wish.Fresh),
 	)
 	in.Household.Overrules = []book.Overrule{{Subject: "crop/carrot", Field: "yield", Value: 0.09}, {Subject: "household", Field: "cull", Value: 0.08}}
 	return in
@@ -213,9 +214,9 @@ func TestAMemoryChangesNothing(t *testing.T) {
 
 // Every crop of the book with every amount kind and form it allows.
 func TestEveryCropWithEveryAmount(t *testing.T) {
-	kinds := []table.Kind{table.Meals, table.WeightWeek, table.WeightYear, table.PiecesWeek, table.PiecesYear, table.Jars, table.Litres, table.DriedKg, table.Plants, table.Area}
+	kinds := []wish.AmountKind{wish.Meals, wish.WeightWeek, wish.WeightYear, wish.PiecesWeek, wish.PiecesYear, wish.Jars, wish.Litres, wish.DriedKg, wish.Plants, wish.Area}
 	tried := 0
-	try := func(w table.Wish) {
+	try := func(w wish.Wish) {
 		in := ford(w)
 		if in.Household.Validate(book.Usual()) != nil {
 			return // the book does not allow it
@@ -228,15 +229,15 @@ func TestEveryCropWithEveryAmount(t *testing.T) {
 	for _, c := range book.Usual().Crops() {
 		for _, k := range kinds {
 			if k.Unweighed() {
-				try(table.Wish{Food: c.Food, Kind: c.ID, Amount: table.Amount{Kind: k, Number: 7}})
+				try(wish.Wish{Food: c.Food, Kind: c.ID, Amount: wish.Amount{Kind: k, Number: 7}})
 				continue
 			}
-			for _, forms := range [][]table.Form{{table.Fresh}, {table.Cellar}, {table.Fresh, table.Cellar}} {
-				try(table.Wish{Food: c.Food, Kind: c.ID, Forms: forms, Amount: table.Amount{Kind: k, Number: 7}})
+			for _, forms := range [][]wish.Form{{wish.Fresh}, {wish.Cellar}, {wish.Fresh, wish.Cellar}} {
+				try(wish.Wish{Food: c.Food, Kind: c.ID, Forms: forms, Amount: wish.Amount{Kind: k, Number: 7}})
 			}
 			for _, prep := range book.Usual().Preparations() {
 				if slices.Contains(prep.Crops, c.ID) {
-					try(table.Wish{Food: c.Food, Kind: c.ID, Forms: []table.Form{table.Form(prep.Form)}, Preparation: prep.ID, Amount: table.Amount{Kind: k, Number: 7}})
+					try(wish.Wish{Food: c.Food, Kind: c.ID, Forms: []wish.Form{wish.Form(prep.Form)}, Preparation: prep.ID, Amount: wish.Amount{Kind: k, Number: 7}})
 				}
 			}
 		}
@@ -262,7 +263,7 @@ func sound(t *testing.T, name string, p Plan) {
 			switch {
 			case wanted < 0 || (wanted > 0) != (w.Source[i] != ""):
 				t.Fatalf("%s: week %d wants %g from %q", name, i, wanted, w.Source[i])
-			case w.Source[i] == table.Gap:
+			case w.Source[i] == wish.Gap:
 				gap++
 			case wanted > 0:
 				fed++
@@ -292,7 +293,7 @@ func sound(t *testing.T, name string, p Plan) {
 }
 
 func TestTwiceTheEatersIsTwiceTheWeight(t *testing.T) {
-	in := ford(meals("carrot", 2, table.Fresh, table.Cellar), meals("kale", 1, table.Fresh))
+	in := ford(meals("carrot", 2, wish.Fresh, wish.Cellar), meals("kale", 1, wish.Fresh))
 	once := planned(t, in)
 	for i := range in.Household.Members {
 		twice := 2 * in.Household.Members[i].Eats()
@@ -335,7 +336,7 @@ func TestSauceThroughThePlan(t *testing.T) {
 		{Subject: "crop/tomato-paste", Field: "yield", Value: 3.5}, {Subject: "crop/tomato-paste", Field: "yield_cv", Value: 0.30},
 		{Subject: "crop/tomato-paste", Field: "fail_prob", Value: 0.05},
 	}
-	in.Household.Wishes[0].Layout = table.Plot // at its own spacing, so that a plant gives all of it
+	in.Household.Wishes[0].Layout = wish.Plot // at its own spacing, so that a plant gives all of it
 	w := planned(t, in).Wishes[0]
 	if w.Plants != 41 || math.Abs(w.Harvested-112.06) > 0.56 || math.Abs(w.LeftOver-24.3) > 0.12 {
 		t.Errorf("%d plants for %g kg, %g left over; want 41, 112.06, 24.3", w.Plants, w.Harvested, w.LeftOver)
@@ -373,9 +374,9 @@ func TestSalsaAsksForThreeCrops(t *testing.T) {
 }
 
 func TestCautionsStandWhereTheyBelong(t *testing.T) {
-	kale := meals("kale", 1, table.Fresh)
-	potato := meals("potato", 2, table.Cellar)
-	p := planned(t, ford(sauce(7), potato, kale, meals("rhubarb", 1, table.Fresh)))
+	kale := meals("kale", 1, wish.Fresh)
+	potato := meals("potato", 2, wish.Cellar)
+	p := planned(t, ford(sauce(7), potato, kale, meals("rhubarb", 1, wish.Fresh)))
 	for i, want := range [][]string{{"tested-recipes", "acidify-tomatoes", "nightshade-foliage"}, {"green-potatoes", "cellar-air"}, {}, {"rhubarb-leaves"}} {
 		got := p.Wishes[i].Cautions
 		for _, id := range want {
@@ -397,14 +398,14 @@ func TestCautionsStandWhereTheyBelong(t *testing.T) {
 
 func TestCornComesInBlocks(t *testing.T) {
 	for _, s := range planned(t, ford(everything().Household.Wishes[4])).Sowings {
-		if s.Layout != table.Across || s.Plants < 4*s.Rows || s.Plants < 16 {
+		if s.Layout != wish.Across || s.Plants < 4*s.Rows || s.Plants < 16 {
 			t.Errorf("%d corn plants in %s of %d", s.Plants, s.Layout, s.Rows)
 		}
 	}
 }
 
 func TestWhatIsPastIsLate(t *testing.T) {
-	in := ford(meals("carrot", 2, table.Fresh))
+	in := ford(meals("carrot", 2, wish.Fresh))
 	in.AsOf = civil.Of(2027, 6, 1)
 	late, ahead := 0, 0
 	for _, s := range planned(t, in).Sowings {
@@ -423,7 +424,7 @@ func TestWhatIsPastIsLate(t *testing.T) {
 }
 
 func TestAPlaceWithoutASeasonSaysSo(t *testing.T) {
-	in := ford(meals("winter purslane", 1, table.Fresh))
+	in := ford(meals("winter purslane", 1, wish.Fresh))
 	in.Household.Place = place.Examples()[2].Place
 	w := planned(t, in).Wishes[0]
 	if w.WeeksFed != 0 || w.WeeksWanted != 52 || len(w.Notes) == 0 || !strings.Contains(w.Notes[0], "days over 20 °C") && !strings.Contains(w.Notes[0], "68 °F") {
@@ -433,7 +434,7 @@ func TestAPlaceWithoutASeasonSaysSo(t *testing.T) {
 
 // The mirrored place, half a year later, feeds the same weeks but for two.
 func TestTheMirroredPlace(t *testing.T) {
-	in := ford(meals("carrot", 2, table.Fresh, table.Cellar), meals("snap bean", 2, table.Fresh), sauce(20))
+	in := ford(meals("carrot", 2, wish.Fresh, wish.Cellar), meals("snap bean", 2, wish.Fresh), sauce(20))
 	north := planned(t, in)
 	p := &in.Household.Place
 	old := *p

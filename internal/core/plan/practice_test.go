@@ -7,7 +7,8 @@ import (
 	"strings"
 	"testing"
 
-	"inventory/internal/core/table"
+	"inventory/internal/core/household"
+	"inventory/internal/core/wish"
 	"inventory/internal/core/work"
 )
 
@@ -32,7 +33,7 @@ func TestEveryWishHasItsWays(t *testing.T) {
 // A patch is planted in the coming spring and picked from the year in which it first
 // bears; until then its weeks are gaps, and the note says from when.
 func TestANewPatchWaitsUntilItBears(t *testing.T) {
-	rhubarb := table.Wish{ID: "w1", Food: "rhubarb", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.Meals, Number: 1}, Season: table.Season{Kind: table.While}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}}
+	rhubarb := wish.Wish{ID: "w1", Food: "rhubarb", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 1}, Season: wish.Season{Kind: wish.While}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
 	in := wanting(rhubarb)
 	p := planned(t, in)
 	w := p.Wishes[0]
@@ -47,7 +48,7 @@ func TestANewPatchWaitsUntilItBears(t *testing.T) {
 			t.Errorf("it is planted on %s", s.Date)
 		}
 	}
-	in.Household.Patches = []table.Patch{{ID: "p", Crop: "rhubarb", Plants: 60, Planted: 2020}}
+	in.Household.Patches = []household.Patch{{ID: "p", Crop: "rhubarb", Plants: 60, Planted: 2020}}
 	if w := planned(t, in).Wishes[0]; w.WeeksFed != w.WeeksWanted || !strings.Contains(strings.Join(w.Notes, " "), "that stand give 100 % of a full crop") {
 		t.Errorf("%d of %d weeks are fed by what stands: %q", w.WeeksFed, w.WeeksWanted, w.Notes)
 	}
@@ -56,28 +57,28 @@ func TestANewPatchWaitsUntilItBears(t *testing.T) {
 // Fifty kilograms of tomatoes as sauce are jars, batches and hours, as the jars that
 // they come to are.
 func TestWhatIsPutUpByWeightFillsJars(t *testing.T) {
-	sauce := func(kind table.Kind, n float64) Wish {
-		return planned(t, wanting(table.Wish{ID: "w1", Food: "tomato", Forms: []table.Form{table.Canned}, Preparations: []string{"tomato-sauce-thick"}, Amount: table.Amount{Kind: kind, Number: n}, Season: table.Season{Kind: table.AllYear}, Priority: table.Want, Stagger: table.Stagger{Kind: table.ByNeed}})).Wishes[0]
+	sauce := func(kind wish.AmountKind, n float64) Wish {
+		return planned(t, wanting(wish.Wish{ID: "w1", Food: "tomato", Forms: []wish.Form{wish.Canned}, Preparations: []string{"tomato-sauce-thick"}, Amount: wish.Amount{Kind: kind, Number: n}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}})).Wishes[0]
 	}
-	byWeight := sauce(table.WeightYear, 50)
+	byWeight := sauce(wish.WeightYear, 50)
 	if want := int(math.Ceil(50 * 0.98 * 0.95 / 3.15 / 0.946353)); byWeight.ToFill != want {
 		t.Errorf("50 kg fill %d jars, want %d", byWeight.ToFill, want)
 	}
-	byJars := sauce(table.Jars, float64(byWeight.ToFill))
+	byJars := sauce(wish.Jars, float64(byWeight.ToFill))
 	if math.Abs(byJars.Harvested-50) > 3.2 || math.Abs(byJars.Batches-byWeight.Batches) > 0.15 || byJars.Plants-byWeight.Plants > 3 {
 		t.Errorf("as jars %g kg, %g batches, %d plants; by weight 50 kg, %g, %d", byJars.Harvested, byJars.Batches, byJars.Plants, byWeight.Batches, byWeight.Plants)
 	}
 }
 
-func corn(ears float64, stagger table.Stagger) table.Wish {
-	return table.Wish{ID: "w1", Food: "sweet corn", Kind: "sweet-corn-late", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.PiecesYear, Number: ears}, Season: table.Season{Kind: table.AllYear}, Priority: table.Want, Stagger: stagger}
+func corn(ears float64, stagger wish.Stagger) wish.Wish {
+	return wish.Wish{ID: "w1", Food: "sweet corn", Kind: "sweet-corn-late", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesYear, Number: ears}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.Want, Stagger: stagger}
 }
 
 // An amount of the year that is eaten fresh claims no particular week: two dozen ears
 // are two blocks of corn, not one for each week.
 func TestAYearsFreshAmountClaimsNoWeek(t *testing.T) {
 	for ears, want := range map[float64]int{6: 1, 24: 2, 40: 3} {
-		p := planned(t, wanting(corn(ears, table.Stagger{Kind: table.ByNeed})))
+		p := planned(t, wanting(corn(ears, wish.Stagger{Kind: wish.ByNeed})))
 		if len(p.Sowings) != want {
 			t.Errorf("%g ears are %d sowings, want %d", ears, len(p.Sowings), want)
 		}
@@ -96,11 +97,11 @@ func TestAYearsFreshAmountClaimsNoWeek(t *testing.T) {
 
 // Two lots three weeks apart are two lots three weeks apart.
 func TestSoManySowingsSoManyDaysApart(t *testing.T) {
-	p := planned(t, wanting(corn(60, table.Stagger{Kind: table.Times, Sowings: 2, Days: 21})))
+	p := planned(t, wanting(corn(60, wish.Stagger{Kind: wish.Times, Sowings: 2, Days: 21})))
 	if len(p.Sowings) != 2 || p.Sowings[1].Date-p.Sowings[0].Date != 21 {
 		t.Fatalf("%d sowings: %+v", len(p.Sowings), p.Sowings)
 	}
-	bad := wanting(corn(60, table.Stagger{Kind: table.Times, Sowings: 2, Days: 2}))
+	bad := wanting(corn(60, wish.Stagger{Kind: wish.Times, Sowings: 2, Days: 2}))
 	if _, err := Compute(bad); err == nil || !strings.Contains(err.Error(), "stagger.days") {
 		t.Errorf("two days apart: %v", err)
 	}

@@ -8,7 +8,7 @@ import (
 
 	"inventory/internal/core/civil"
 	"inventory/internal/core/season"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 	"inventory/internal/core/work"
 )
 
@@ -46,9 +46,9 @@ func standsUp(t *testing.T, what string, p Plan) {
 			}
 			wanted++
 			switch s {
-			case table.Gap:
+			case wish.Gap:
 				gaps++
-			case table.Bought:
+			case wish.Bought:
 				bought++
 			default:
 				fed++

@@ -9,24 +9,24 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/plan"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // Plants that nobody weighs are sown as often as the wish says, so many of them each.
 func TestPlantsThatNobodyWeighsAreStaggered(t *testing.T) {
 	in := demoInput(t)
 	for _, c := range []struct {
-		stagger table.Stagger
+		stagger wish.Stagger
 		want    []int // plants of each sowing
 		apart   int
 	}{
-		{table.Stagger{Kind: table.ByNeed}, []int{24}, 0},
-		{table.Stagger{Kind: table.Times, Sowings: 3, Days: 10}, []int{8, 8, 8}, 10},
-		{table.Stagger{Kind: table.Times, Sowings: 2}, []int{12, 12}, 0},
+		{wish.Stagger{Kind: wish.ByNeed}, []int{24}, 0},
+		{wish.Stagger{Kind: wish.Times, Sowings: 3, Days: 10}, []int{8, 8, 8}, 10},
+		{wish.Stagger{Kind: wish.Times, Sowings: 2}, []int{12, 12}, 0},
 	} {
-		w := table.Wish{ID: "m", Food: "nasturtium", Forms: []table.Form{}, Amount: table.Amount{Kind: table.Plants, Number: 24}, Stagger: c.stagger}
+		w := wish.Wish{ID: "m", Food: "nasturtium", Forms: []wish.Form{}, Amount: wish.Amount{Kind: wish.Plants, Number: 24}, Stagger: c.stagger}
 		w.Fill()
-		in.Household.Wishes = []table.Wish{w}
+		in.Household.Wishes = []wish.Wish{w}
 		p, err := plan.Compute(in)
 		if err != nil {
 			t.Fatal(err)
@@ -49,9 +49,9 @@ func TestPlantsThatNobodyWeighsAreStaggered(t *testing.T) {
 // A row of so many metres takes the plants that stand in it.
 func TestPlantsByTheMetreOfRow(t *testing.T) {
 	in := demoInput(t)
-	w := table.Wish{ID: "m", Food: "nasturtium", Forms: []table.Form{}, Amount: table.Amount{Kind: table.RowLength, Number: 6}}
+	w := wish.Wish{ID: "m", Food: "nasturtium", Forms: []wish.Form{}, Amount: wish.Amount{Kind: wish.RowLength, Number: 6}}
 	w.Fill()
-	in.Household.Wishes = []table.Wish{w}
+	in.Household.Wishes = []wish.Wish{w}
 	p, err := plan.Compute(in)
 	if err != nil {
 		t.Fatal(err)
@@ -66,9 +66,9 @@ func TestPlantsByTheMetreOfRow(t *testing.T) {
 func TestTheLeastBlockIsTold(t *testing.T) {
 	in := demoInput(t)
 	for number, told := range map[float64]bool{3: true, 16: false} {
-		w := table.Wish{ID: "m", Food: "sweet corn", Kind: "sweet-corn-late", Forms: []table.Form{table.Fresh}, Amount: table.Amount{Kind: table.PiecesWeek, Number: number}, Season: table.Season{Kind: table.Months, From: 8, To: 9}}
+		w := wish.Wish{ID: "m", Food: "sweet corn", Kind: "sweet-corn-late", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesWeek, Number: number}, Season: wish.Season{Kind: wish.Months, From: 8, To: 9}}
 		w.Fill()
-		in.Household.Wishes, in.Household.Plantings = []table.Wish{w}, nil
+		in.Household.Wishes, in.Household.Plantings = []wish.Wish{w}, nil
 		p, err := plan.Compute(in)
 		if err != nil {
 			t.Fatal(err)

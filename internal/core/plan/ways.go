@@ -15,6 +15,7 @@ import (
 	"inventory/internal/core/place"
 	"inventory/internal/core/season"
 	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // Way is one way of mending a gap or an overload: the change it takes, and what
@@ -22,7 +23,7 @@ import (
 // found by reckoning the changed input again.
 type Way struct {
 	Words    string         `json:"words"`
-	Wish     *table.Wish    `json:"wish,omitempty"`     // the wish as it would be
+	Wish     *wish.Wish     `json:"wish,omitempty"`     // the wish as it would be
 	Overrule *book.Overrule `json:"overrule,omitempty"` // or the rule as it would be
 	Weeks    int            `json:"weeks"`              // gap weeks it closes
 	Batches  float64        `json:"batches"`            // batches too many that it takes away
@@ -38,7 +39,7 @@ type Way struct {
 // gapsOf returns the weeks of a wish that nothing feeds.
 func gapsOf(w *Wish) (n int) {
 	for _, s := range w.Source {
-		if s == table.Gap {
+		if s == wish.Gap {
 			n++
 		}
 	}
@@ -46,7 +47,7 @@ func gapsOf(w *Wish) (n int) {
 }
 
 // with returns an input with one wish changed.
-func (in Input) with(i int, w table.Wish) Input {
+func (in Input) with(i int, w wish.Wish) Input {
 	in.Household.Wishes = slices.Clone(in.Household.Wishes)
 	in.Household.Wishes[i] = w
 	return in
@@ -78,15 +79,15 @@ func allowed(in Input) (Plan, error) {
 // Ways returns the ways of closing the gaps of one wish, those that close most
 // first; none where it has no gap. It ends early, with the context's error, where
 // nobody waits any longer.
-func Ways(ctx context.Context, in Input, wish string) ([]Way, error) {
+func Ways(ctx context.Context, in Input, id string) ([]Way, error) {
 	now, err := worked(in, nil)
 	if err != nil {
 		return nil, err
 	}
 	in = now.in
-	i := slices.IndexFunc(in.Household.Wishes, func(w table.Wish) bool { return w.ID == wish })
+	i := slices.IndexFunc(in.Household.Wishes, func(w wish.Wish) bool { return w.ID == id })
 	if i < 0 {
-		return nil, fmt.Errorf("there is no wish %q", wish)
+		return nil, fmt.Errorf("there is no wish %q", id)
 	}
 	out := []Way{}
 	gaps := gapsOf(&now.plan.Wishes[i])
@@ -116,8 +117,8 @@ func Ways(ctx context.Context, in Input, wish string) ([]Way, error) {
 }
 
 // candidates lists the changes of a wish that might close its gaps.
-func (c *computation) candidates(w table.Wish, r *table.Resolved) (out []Way) {
-	add := func(words string, change func(*table.Wish)) {
+func (c *computation) candidates(w wish.Wish, r *table.Resolved) (out []Way) {
+	add := func(words string, change func(*wish.Wish)) {
 		changed := w
 		changed.Forms, changed.Preparations = slices.Clone(w.Forms), slices.Clone(w.Preparations)
 		change(&changed)
@@ -129,40 +130,40 @@ func (c *computation) candidates(w table.Wish, r *table.Resolved) (out []Way) {
 		kinds = []*book.Crop{b.Crop(w.Kind)}
 	}
 	if !w.Amount.Kind.PutUp() {
-		if !slices.Contains(w.Forms, table.Cellar) {
-			add("keep some in the store", func(x *table.Wish) { x.Forms = append(x.Forms, table.Cellar) })
+		if !slices.Contains(w.Forms, wish.Cellar) {
+			add("keep some in the store", func(x *wish.Wish) { x.Forms = append(x.Forms, wish.Cellar) })
 		}
-		if !slices.Contains(w.Forms, table.Fresh) {
-			add("eat some fresh", func(x *table.Wish) { x.Forms = append([]table.Form{table.Fresh}, x.Forms...) })
+		if !slices.Contains(w.Forms, wish.Fresh) {
+			add("eat some fresh", func(x *wish.Wish) { x.Forms = append([]wish.Form{wish.Fresh}, x.Forms...) })
 		}
-		seen := map[table.Form]int{}
+		seen := map[wish.Form]int{}
 		for _, p := range b.Preparations() {
-			f := table.Form(p.Form)
+			f := wish.Form(p.Form)
 			if slices.Contains(w.Forms, f) || seen[f] >= 2 || !slices.ContainsFunc(kinds, func(k *book.Crop) bool { return slices.Contains(p.Crops, k.ID) }) {
 				continue
 			}
 			seen[f]++
-			add("put some up: "+p.Name, func(x *table.Wish) {
+			add("put some up: "+p.Name, func(x *wish.Wish) {
 				x.Forms, x.Preparations = append(x.Forms, f), append(x.Preparations, p.ID)
 			})
 		}
 	}
 	if w.Kind != "" {
-		add("let each use have the kind that suits it", func(x *table.Wish) { x.Kind = "" })
+		add("let each use have the kind that suits it", func(x *wish.Wish) { x.Kind = "" })
 	}
 	for _, k := range b.Food(w.Food) {
 		if k.ID != w.Kind && k.Weighed() && len(b.Food(w.Food)) > 1 {
-			add("grow "+k.Short(), func(x *table.Wish) { x.Kind = k.ID })
+			add("grow "+k.Short(), func(x *wish.Wish) { x.Kind = k.ID })
 		}
 	}
-	if slices.Contains(w.Forms, table.Fresh) {
+	if slices.Contains(w.Forms, wish.Fresh) {
 		for _, cover := range []place.Cover{place.Fleece, place.Tunnel, place.Shade} {
 			if cover != w.Cover {
-				add("grow it under "+coverWords[cover], func(x *table.Wish) { x.Cover = cover })
+				add("grow it under "+coverWords[cover], func(x *wish.Wish) { x.Cover = cover })
 			}
 		}
-		if w.Stagger.Kind != table.ByNeed {
-			add("sow again as often as the table needs it", func(x *table.Wish) { x.Stagger.Kind = table.ByNeed })
+		if w.Stagger.Kind != wish.ByNeed {
+			add("sow again as often as the table needs it", func(x *wish.Wish) { x.Stagger.Kind = wish.ByNeed })
 		}
 	}
 	return out
@@ -174,8 +175,8 @@ var coverWords = map[place.Cover]string{place.Fleece: "fleece", place.Net: "a ne
 func (c *computation) buying(i, gaps int) Way {
 	r := &c.resolved[i]
 	w := c.in.Household.Wishes[i]
-	w.Pins = slices.DeleteFunc(slices.Clone(w.Pins), func(p table.Pin) bool {
-		return r.Source[season.WeekOf(p.Day.YearDay()-c.start.YearDay())] == table.Gap
+	w.Pins = slices.DeleteFunc(slices.Clone(w.Pins), func(p wish.Pin) bool {
+		return r.Source[season.WeekOf(p.Day.YearDay()-c.start.YearDay())] == wish.Gap
 	})
 	way := Way{Wish: &w, Weeks: gaps}
 	kinds := c.desk.Book.Food(w.Food)
@@ -185,33 +186,33 @@ func (c *computation) buying(i, gaps int) Way {
 	}
 	var wished float64 // in the wish's own unit
 	for week, s := range r.Source {
-		if s != table.Gap {
+		if s != wish.Gap {
 			continue
 		}
 		_, m, d := (c.start + civil.Date(7*week+3)).Split() // its middle: 29 February moves the first by a day
-		w.Pins = append(w.Pins, table.Pin{Day: civil.MonthDay{Month: m, Day: d}, Source: table.Bought})
+		w.Pins = append(w.Pins, wish.Pin{Day: civil.MonthDay{Month: m, Day: d}, Source: wish.Bought})
 		a := r.Wanted[week]
 		wished += a
 		switch w.Amount.Kind {
-		case table.Meals:
+		case wish.Meals:
 			if crop.Edible > 0 {
 				way.Buy += a * r.Eaters[week] * c.portion(w, crop) / 1000 / crop.Edible
 			}
-		case table.PiecesWeek, table.PiecesYear:
+		case wish.PiecesWeek, wish.PiecesYear:
 			way.Buy += a * crop.Piece.Or(0) / 1000
-		case table.WeightWeek, table.WeightYear:
+		case wish.WeightWeek, wish.WeightYear:
 			way.Buy += a
 		}
 	}
 	about := ", about " + amount.Mark(way.Buy, amount.Kilogram)
 	switch w.Amount.Kind {
-	case table.PiecesWeek, table.PiecesYear:
+	case wish.PiecesWeek, wish.PiecesYear:
 		way.Words = fmt.Sprintf("buy %.0f pieces", wished) + about
-	case table.Jars:
+	case wish.Jars:
 		way.Words = fmt.Sprintf("buy %.0f filled jars", math.Ceil(wished-1e-9))
-	case table.Litres:
+	case wish.Litres:
 		way.Words = "buy " + amount.Mark(wished, amount.Litre) + " of it put up"
-	case table.DriedKg:
+	case wish.DriedKg:
 		way.Words = "buy " + amount.Mark(wished, amount.Kilogram) + " of it dried"
 	default:
 		way.Words = "buy " + amount.Mark(way.Buy, amount.Kilogram)
@@ -220,8 +221,8 @@ func (c *computation) buying(i, gaps int) Way {
 }
 
 // wanting asks for no more than the season gives.
-func (c *computation) wanting(w table.Wish, gaps int) Way {
-	w.Season = table.Season{Kind: table.While}
+func (c *computation) wanting(w wish.Wish, gaps int) Way {
+	w.Season = wish.Season{Kind: wish.While}
 	return Way{Words: "want it only while it lasts", Wish: &w, Weeks: gaps}
 }
 
@@ -258,7 +259,7 @@ func Helps(ctx context.Context, in Input, week int) ([]Way, error) {
 		if ctx.Err() != nil {
 			return nil, ctx.Err()
 		}
-		i := slices.IndexFunc(in.Household.Wishes, func(w table.Wish) bool { return w.ID == part.Wish })
+		i := slices.IndexFunc(in.Household.Wishes, func(w wish.Wish) bool { return w.ID == part.Wish })
 		w := in.Household.Wishes[i]
 		w.Fill()
 		more := w
@@ -290,7 +291,7 @@ func sum(v []float64) (s float64) {
 
 // fewer tries full loads fewer of a wish in jars until its week is no longer too
 // full.
-func (c *computation) fewer(w table.Wish, i int, try func(Way, Input) bool) {
+func (c *computation) fewer(w wish.Wish, i int, try func(Way, Input) bool) {
 	load := c.plan.Wishes[i].Load
 	if load == nil || load.Jars <= 0 || w.Story != nil {
 		return

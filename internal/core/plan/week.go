@@ -9,6 +9,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/season"
 	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // Week is one week of the ledger: what is eaten and from where, what comes in,
@@ -117,7 +118,7 @@ func (c *computation) eatenIn(i int, r *table.Resolved, n int) Eaten {
 		e.Figure = "wish/" + r.Wish.ID + "/" + formName(u.Form) + "/harvested"
 		e.Take, e.TakeUnit = c.storeUnit(r, u, n, u.Amount[n]), amount.Kilogram
 		switch {
-		case u.Form == table.Fresh:
+		case u.Form == wish.Fresh:
 			e.From = u.Crop.Short()
 			if u.DrawnIn(r.Wish) == amount.Piece {
 				e.Take, e.TakeUnit = u.Amount[n], amount.Piece
@@ -130,7 +131,7 @@ func (c *computation) eatenIn(i int, r *table.Resolved, n int) Eaten {
 			e.From = "the bed, where it stands"
 		}
 	}
-	e.Sources = append(e.Sources, string(table.Bought))
+	e.Sources = append(e.Sources, string(wish.Bought))
 	first := c.start.YearDay()
 	for _, p := range r.Wish.Pins {
 		e.Pinned = e.Pinned || season.WeekOf(p.Day.YearDay()-first) == n

@@ -4,17 +4,18 @@ import (
 	"strings"
 	"testing"
 
+	"inventory/internal/core/household"
 	"inventory/internal/core/plan"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // A wish is shown as it was said, however many get it and whatever it weighs, so that its
 // number can be changed where it stands; what it comes to follows from that.
 func TestAWishIsShownAsItWasSaid(t *testing.T) {
 	in := demoInput(t)
-	each := table.Wish{ID: "a", Food: "carrot", Forms: []table.Form{table.Fresh, table.Cellar}, Amount: table.Amount{Kind: table.PiecesWeek, Number: 5}, For: &table.Whom{Per: table.PerChild}}
-	ears := table.Wish{ID: "b", Food: "sweet corn", Forms: []table.Form{table.Frozen}, Preparations: []string{"corn-frozen"}, Amount: table.Amount{Kind: table.PiecesYear, Number: 36}}
-	in.Household.Wishes, in.Household.Plantings = []table.Wish{each, ears}, nil
+	each := wish.Wish{ID: "a", Food: "carrot", Forms: []wish.Form{wish.Fresh, wish.Cellar}, Amount: wish.Amount{Kind: wish.PiecesWeek, Number: 5}, For: &wish.Whom{Per: wish.PerChild}}
+	ears := wish.Wish{ID: "b", Food: "sweet corn", Forms: []wish.Form{wish.Frozen}, Preparations: []string{"corn-frozen"}, Amount: wish.Amount{Kind: wish.PiecesYear, Number: 36}}
+	in.Household.Wishes, in.Household.Plantings = []wish.Wish{each, ears}, nil
 	for i := range in.Household.Wishes {
 		in.Household.Wishes[i].Fill()
 	}
@@ -24,7 +25,7 @@ func TestAWishIsShownAsItWasSaid(t *testing.T) {
 	}
 	children := 0.0
 	for _, m := range in.Household.Members {
-		if m.Band == table.Teen || m.Band == table.Child || m.Band == table.SmallChild {
+		if m.Band == household.Teen || m.Band == household.Child || m.Band == household.SmallChild {
 			children++
 		}
 	}

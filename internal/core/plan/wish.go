@@ -12,6 +12,7 @@ import (
 	"inventory/internal/core/reckon"
 	"inventory/internal/core/season"
 	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 	"inventory/internal/core/working"
 )
 
@@ -21,7 +22,7 @@ func (c *computation) wish(i int) {
 	r := &c.resolved[i]
 	w := r.Wish
 	out := Wish{
-		ID: w.ID, Title: table.Title(w, c.desk.Book), Words: table.Words(r.Said, c.desk.Book), Unit: r.Unit, Number: r.Said.Amount.Number,
+		ID: w.ID, Title: wish.Title(w, c.desk.Book), Words: wish.Words(r.Said, c.desk.Book), Unit: r.Unit, Number: r.Said.Amount.Number,
 		Wanted: r.Wanted[:], Source: r.Source[:], Coming: r.Coming[:],
 		Uses: []Use{}, Notes: r.Notes, Cautions: []string{},
 		HarvestUnit: amount.Kilogram, Enough: r.Enough, Confidence: w.ConfidenceFor(""),
@@ -33,15 +34,15 @@ func (c *computation) wish(i int) {
 		if r.Wanted[k] > 0 {
 			out.WeeksWanted++
 			switch s {
-			case table.Bought:
+			case wish.Bought:
 				out.WeeksBought++
-			case table.Gap:
+			case wish.Gap:
 			default:
 				out.WeeksFed++
 			}
 		}
 	}
-	if k := w.Amount.Kind; k == table.PiecesWeek || k == table.PiecesYear {
+	if k := w.Amount.Kind; k == wish.PiecesWeek || k == wish.PiecesYear {
 		out.HarvestUnit = amount.Piece
 	}
 	if len(r.Uses) > 0 {
@@ -68,12 +69,12 @@ func (c *computation) wish(i int) {
 }
 
 // story records how an amount follows from last year's.
-func (c *computation) story(w table.Wish) {
+func (c *computation) story(w wish.Wish) {
 	if w.Story == nil {
 		return
 	}
 	unit, st := w.Amount.Kind.Unit(), *w.Story
-	s := c.desk.Recorder.Open("wish/"+w.ID, "wished", table.Title(w, c.desk.Book), "wished, from last year's story")
+	s := c.desk.Recorder.Open("wish/"+w.ID, "wished", wish.Title(w, c.desk.Book), "wished, from last year's story")
 	s.Do(working.Start, "There were", st.Had, unit, working.Household)
 	s.Do(working.Minus, "Left when the new came", st.Left, unit, working.Household)
 	s.Do(working.Minus, "Given away", st.Given, unit, working.Household)
@@ -92,7 +93,7 @@ func (c *computation) ask(out *Wish, i int, r *table.Resolved, u *table.Use) {
 	w := r.Wish
 	base := "wish/" + w.ID + "/" + formName(u.Form)
 	res := Use{Form: string(u.Form), Crop: u.Crop.ID, CropName: u.Crop.Short(), Why: u.Why, Weeks: u.Weeks.Count(), Unit: out.HarvestUnit, Figure: base}
-	if u.Form != table.Fresh && u.Form != "" && len(u.Lot) > 0 {
+	if u.Form != wish.Fresh && u.Form != "" && len(u.Lot) > 0 {
 		kept := c.start + civil.Date(7*u.Kept)
 		res.Kept, res.Life = &kept, u.Life
 	}
@@ -108,7 +109,7 @@ func (c *computation) ask(out *Wish, i int, r *table.Resolved, u *table.Use) {
 	c.cautions(out, u)
 	a := asked{
 		wish: i, use: u, crop: u.Crop, base: base, form: u.Form, confidence: w.ConfidenceFor(u.Form),
-		key: groupKey{crop: u.Crop.ID, fresh: u.Form == table.Fresh, pieces: out.HarvestUnit == amount.Piece, layout: w.Layout, piece: w.Piece, cover: w.Cover},
+		key: groupKey{crop: u.Crop.ID, fresh: u.Form == wish.Fresh, pieces: out.HarvestUnit == amount.Piece, layout: w.Layout, piece: w.Piece, cover: w.Cover},
 	}
 	if w.Piece > 0 {
 		spaced, err := reckon.ForPiece(u.Crop, w.Piece, w.Layout, c.desk.Bed())
@@ -119,9 +120,9 @@ func (c *computation) ask(out *Wish, i int, r *table.Resolved, u *table.Use) {
 	switch u.Form {
 	case "":
 		a.key.unweighed = w.ID
-	case table.Fresh:
+	case wish.Fresh:
 		a.key.stagger = w.Stagger
-		if w.Stagger.Kind == table.OneGo {
+		if w.Stagger.Kind == wish.OneGo {
 			a.key.once = u.Weeks // the one start is the best for these weeks
 		}
 	default:
@@ -156,7 +157,7 @@ func (c *computation) beside(s *season.Season, main *table.Use) func(season.Star
 
 // askPart asks for another crop that a preparation takes, timed to the same
 // putting-up where the crop's season allows it.
-func (c *computation) askPart(out *Wish, i int, w table.Wish, u *table.Use, n int, part book.Part, units float64) {
+func (c *computation) askPart(out *Wish, i int, w wish.Wish, u *table.Use, n int, part book.Part, units float64) {
 	crop := c.desk.Book.Crop(part.Crops[0])
 	base := fmt.Sprintf("wish/%s/part%d", w.ID, n+1)
 	if u.Form != w.Forms[0] {
@@ -184,7 +185,7 @@ func (c *computation) askPart(out *Wish, i int, w table.Wish, u *table.Use, n in
 	})
 }
 
-func formName(f table.Form) string {
+func formName(f wish.Form) string {
 	if f == "" {
 		return "plants"
 	}
@@ -195,7 +196,7 @@ func formName(f table.Form) string {
 // the preparation first, then those of the crop and of its store.
 func (c *computation) cautions(out *Wish, u *table.Use) {
 	setting := caution.Of(u.Crop)
-	if u.Form == table.Cellar {
+	if u.Form == wish.Cellar {
 		setting.Store = u.Crop.Store
 	}
 	ids := caution.For(c.desk.Book, setting)
@@ -210,12 +211,12 @@ func (c *computation) cautions(out *Wish, u *table.Use) {
 }
 
 // load sets a wish in jars against full loads.
-func (c *computation) load(out *Wish, w table.Wish) {
+func (c *computation) load(out *Wish, w wish.Wish) {
 	prep := w.Made(c.desk.Book)
-	if w.Amount.Kind != table.Jars || prep == nil {
+	if w.Amount.Kind != wish.Jars || prep == nil {
 		return
 	}
-	jar := table.JarLitre(w, prep)
+	jar := wish.JarLitre(w, prep)
 	out.JarLitre = jar
 	per := prep.Load(jar)
 	if per == 0 {
@@ -332,7 +333,7 @@ func (c *computation) average(out *Wish) {
 func (c *computation) freshSums(i int) {
 	out := &c.plan.Wishes[i]
 	for _, u := range out.Uses {
-		if u.Form != string(table.Fresh) || u.Part {
+		if u.Form != string(wish.Fresh) || u.Part {
 			continue
 		}
 		s := c.desk.Recorder.Open(u.Figure, "harvested", out.Title, "to bring in, fresh")

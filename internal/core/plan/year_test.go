@@ -10,9 +10,10 @@ import (
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/place"
-	"inventory/internal/core/shelf"
-	"inventory/internal/core/table"
+	"inventory/internal/core/stock"
+	"inventory/internal/core/wish"
 )
 
 func use(t *testing.T, w Wish, form string) Use {
@@ -26,7 +27,7 @@ func use(t *testing.T, w Wish, form string) Use {
 	return Use{}
 }
 
-func weeksOf(w Wish, source table.Form) (weeks []int) {
+func weeksOf(w Wish, source wish.Form) (weeks []int) {
 	for i, s := range w.Source {
 		if s == source {
 			weeks = append(weeks, i)
@@ -35,18 +36,18 @@ func weeksOf(w Wish, source table.Form) (weeks []int) {
 	return weeks
 }
 
-func onShelf(food, form, prep string, count, size float64, unit, putUp string) shelf.Lot {
+func onShelf(food, form, prep string, count, size float64, unit, putUp string) stock.Lot {
 	d, err := civil.Parse(putUp)
 	if err != nil {
 		panic(err)
 	}
-	return shelf.Lot{ID: "l-" + food + form + putUp, Food: food, Form: form, Preparation: prep, Count: count, Size: size, Unit: unit, PutUp: d}
+	return stock.Lot{ID: "l-" + food + form + putUp, Food: food, Form: form, Preparation: prep, Count: count, Size: size, Unit: unit, PutUp: d}
 }
 
 // What is stored in autumn is eaten over New Year and past the end of the table
 // year; a store of 48 weeks all but closes the circle.
 func TestTheStoreWrapsRoundTheYear(t *testing.T) {
-	in := ford(meals("carrot", 2, table.Cellar))
+	in := ford(meals("carrot", 2, wish.Cellar))
 	in.Household.Overrules = []book.Overrule{{Subject: "crop/carrot-storage", Field: "store_weeks", Value: 48}}
 	w := planned(t, in).Wishes[0]
 	kept := weeksOf(w, "cellar")
@@ -69,7 +70,7 @@ func TestTheStoreWrapsRoundTheYear(t *testing.T) {
 // again before it runs to seed: three runs of fresh weeks, with nothing between them
 // unless it is put up.
 func TestACropWithTwoSeasons(t *testing.T) {
-	p := planned(t, ford(meals("spinach", 1, table.Fresh)))
+	p := planned(t, ford(meals("spinach", 1, wish.Fresh)))
 	runs := 0
 	for i, s := range p.Wishes[0].Source {
 		if s == "fresh" && p.Wishes[0].Source[(i+51)%52] != "fresh" {
@@ -79,7 +80,7 @@ func TestACropWithTwoSeasons(t *testing.T) {
 	if runs != 3 {
 		t.Errorf("spinach is fresh in %d runs of weeks: %v", runs, weeksOf(p.Wishes[0], "fresh"))
 	}
-	frozen := meals("spinach", 1, table.Fresh, table.Frozen)
+	frozen := meals("spinach", 1, wish.Fresh, wish.Frozen)
 	frozen.Preparations = []string{"greens-frozen"}
 	w := planned(t, ford(frozen)).Wishes[0]
 	if len(weeksOf(w, "frozen")) == 0 || w.WeeksFed <= p.Wishes[0].WeeksFed {
@@ -88,8 +89,8 @@ func TestACropWithTwoSeasons(t *testing.T) {
 }
 
 func TestTheOrderOfFormsDecides(t *testing.T) {
-	both := func(forms ...table.Form) Wish { return planned(t, ford(meals("carrot", 2, forms...))).Wishes[0] }
-	a, b := both(table.Fresh, table.Cellar), both(table.Cellar, table.Fresh)
+	both := func(forms ...wish.Form) Wish { return planned(t, ford(meals("carrot", 2, forms...))).Wishes[0] }
+	a, b := both(wish.Fresh, wish.Cellar), both(wish.Cellar, wish.Fresh)
 	if a.WeeksFed != b.WeeksFed {
 		t.Errorf("the order changes the weeks fed: %d and %d", a.WeeksFed, b.WeeksFed)
 	}
@@ -106,7 +107,7 @@ func TestTheOrderOfFormsDecides(t *testing.T) {
 // Jars that expire before the new ones come leave nothing; those that last are
 // taken off, less what is eaten until then, the oldest first.
 func TestWhatTheShelfLeaves(t *testing.T) {
-	need := func(lots ...shelf.Lot) (float64, Wish) {
+	need := func(lots ...stock.Lot) (float64, Wish) {
 		in := ford(sauce(26))
 		in.Household.Lots = lots
 		w := planned(t, in).Wishes[0]
@@ -137,7 +138,7 @@ func TestWhatTheShelfLeaves(t *testing.T) {
 
 func TestEnoughOnTheShelfIsGrownNoMore(t *testing.T) {
 	in := ford(sauce(10))
-	in.Household.Lots = []shelf.Lot{onShelf("tomato", "canned", "", 80, 0.946353, "L", "2026-11-01")}
+	in.Household.Lots = []stock.Lot{onShelf("tomato", "canned", "", 80, 0.946353, "L", "2026-11-01")}
 	p := planned(t, in)
 	w := p.Wishes[0]
 	if !w.Enough || w.Harvested != 0 || w.Plants != 0 || len(p.Sowings) != 0 || w.ToFill != 0 {
@@ -152,7 +153,7 @@ func TestEnoughOnTheShelfIsGrownNoMore(t *testing.T) {
 // does not.
 func TestTheShelfIsSharedOnce(t *testing.T) {
 	in := ford(sauce(12), sauce(12))
-	in.Household.Lots = []shelf.Lot{onShelf("tomato", "canned", "tomato-sauce-thick", 24, 0.946353, "L", "2026-10-01")}
+	in.Household.Lots = []stock.Lot{onShelf("tomato", "canned", "tomato-sauce-thick", 24, 0.946353, "L", "2026-10-01")}
 	p := planned(t, in)
 	one, two := use(t, p.Wishes[0], "canned").Left, use(t, p.Wishes[1], "canned").Left
 	eaten := math.Ceil(float64(*p.Wishes[0].Uses[0].Kept-civil.Of(2027, 1, 12))/7) * 24.0 / 52
@@ -163,7 +164,7 @@ func TestTheShelfIsSharedOnce(t *testing.T) {
 
 // The coming year begins with what really stands there.
 func TestTheComingYearBeginsWithTheShelf(t *testing.T) {
-	in := ford(meals("carrot", 2, table.Fresh, table.Cellar))
+	in := ford(meals("carrot", 2, wish.Fresh, wish.Cellar))
 	w := planned(t, in).Wishes[0]
 	gaps := func(w Wish) (n int) {
 		for i, s := range w.Coming {
@@ -174,7 +175,7 @@ func TestTheComingYearBeginsWithTheShelf(t *testing.T) {
 		return n
 	}
 	bare := gaps(w)
-	in.Household.Lots = []shelf.Lot{onShelf("carrot", "cellar", "", 1, 60, "kg", "2026-12-20")}
+	in.Household.Lots = []stock.Lot{onShelf("carrot", "cellar", "", 1, 60, "kg", "2026-12-20")}
 	w = planned(t, in).Wishes[0]
 	if full := gaps(w); full >= bare || w.Coming[0] != "cellar" {
 		t.Errorf("60 kg in the cellar leave %d gaps in the coming year, an empty one %d; the first week is %q", full, bare, w.Coming[0])
@@ -185,16 +186,16 @@ func TestTheComingYearBeginsWithTheShelf(t *testing.T) {
 }
 
 func TestAwayAllAugustAndGuestsAtMidwinter(t *testing.T) {
-	in := ford(meals("tomato", 3, table.Fresh), meals("potato", 3, table.Cellar))
+	in := ford(meals("tomato", 3, wish.Fresh), meals("potato", 3, wish.Cellar))
 	home := planned(t, in)
 	for i := range in.Household.Members {
-		in.Household.Members[i].Away = []table.Span{{From: civil.MonthDay{Month: 8, Day: 1}, To: civil.MonthDay{Month: 8, Day: 31}}}
+		in.Household.Members[i].Away = []household.Span{{From: civil.MonthDay{Month: 8, Day: 1}, To: civil.MonthDay{Month: 8, Day: 31}}}
 	}
 	away := planned(t, in)
 	if away.Wishes[0].WeeksWanted >= home.Wishes[0].WeeksWanted || away.Wishes[0].Harvested >= home.Wishes[0].Harvested {
 		t.Error("nobody at home all August still eats tomatoes")
 	}
-	in.Household.Guests = []table.Guest{{ID: "g", Name: "Cousins", Eaters: 6, Span: table.Span{From: civil.MonthDay{Month: 12, Day: 20}, To: civil.MonthDay{Month: 1, Day: 3}}}}
+	in.Household.Guests = []household.Guest{{ID: "g", Name: "Cousins", Eaters: 6, Span: household.Span{From: civil.MonthDay{Month: 12, Day: 20}, To: civil.MonthDay{Month: 1, Day: 3}}}}
 	guests := planned(t, in)
 	if guests.Wishes[1].Harvested <= away.Wishes[1].Harvested || guests.Wishes[0].Harvested != away.Wishes[0].Harvested {
 		t.Errorf("guests at midwinter eat potatoes from the store, no fresh tomatoes: %g → %g, %g → %g",
@@ -204,7 +205,7 @@ func TestAwayAllAugustAndGuestsAtMidwinter(t *testing.T) {
 
 // As example N: 26 weeks at 2 °C are 13 at 10 °C.
 func TestAStoreAtTenDegrees(t *testing.T) {
-	in := ford(meals("carrot", 2, table.Cellar))
+	in := ford(meals("carrot", 2, wish.Cellar))
 	if got := use(t, planned(t, in).Wishes[0], "cellar").Life; got != 26 {
 		t.Errorf("%d weeks at 2 °C", got)
 	}
@@ -217,7 +218,7 @@ func TestAStoreAtTenDegrees(t *testing.T) {
 
 // The same household half a world away: the same weeks, counted from its frost.
 func TestTheWholeTableMirrored(t *testing.T) {
-	in := ford(meals("carrot", 2, table.Fresh, table.Cellar), sauce(20), meals("spinach", 1, table.Fresh))
+	in := ford(meals("carrot", 2, wish.Fresh, wish.Cellar), sauce(20), meals("spinach", 1, wish.Fresh))
 	north := planned(t, in)
 	p := &in.Household.Place
 	p.Latitude = -p.Latitude
@@ -241,8 +242,8 @@ func TestTheWholeTableMirrored(t *testing.T) {
 
 // Several wishes for one crop add up by use: one sowing, sized for their sum.
 func TestWishesForOneCropAddUp(t *testing.T) {
-	one := planned(t, ford(meals("kale", 2, table.Fresh)))
-	two := planned(t, ford(meals("kale", 1, table.Fresh), meals("kale", 1, table.Fresh)))
+	one := planned(t, ford(meals("kale", 2, wish.Fresh)))
+	two := planned(t, ford(meals("kale", 1, wish.Fresh), meals("kale", 1, wish.Fresh)))
 	if one.Tally.Plants != two.Tally.Plants || one.Tally.Sowings != two.Tally.Sowings || math.Abs(one.Tally.Area-two.Tally.Area) > 1e-9 {
 		t.Errorf("two meals a week are %+v, twice one %+v", one.Tally, two.Tally)
 	}
@@ -262,8 +263,8 @@ func TestWishesForOneCropAddUp(t *testing.T) {
 	}
 	// Sauce and juice of one kind are one sowing, each with its own confidence.
 	must := sauce(20)
-	must.Priority = table.Must
-	juice := table.Wish{Food: "tomato", Forms: []table.Form{table.Juiced}, Preparations: []string{"tomato-juice"}, Amount: table.Amount{Kind: table.Jars, Number: 10}}
+	must.Priority = wish.Must
+	juice := wish.Wish{Food: "tomato", Forms: []wish.Form{wish.Juiced}, Preparations: []string{"tomato-juice"}, Amount: wish.Amount{Kind: wish.Jars, Number: 10}}
 	p := planned(t, ford(must, juice))
 	if len(p.Sowings) != 1 || len(p.Sowings[0].For) != 2 {
 		t.Fatalf("sauce and juice have %d sowings", len(p.Sowings))
@@ -284,10 +285,10 @@ func TestMoreAsksForMore(t *testing.T) {
 		if !c.Weighed() || c.Portion.Value <= 0 || c.Perennial() {
 			continue
 		}
-		w := meals(c.Food, 1+3*r.Float64(), table.Fresh)
+		w := meals(c.Food, 1+3*r.Float64(), wish.Fresh)
 		w.Kind = c.ID
 		if c.Store != "none" && c.StoreWeeks.Value > 0 {
-			w.Forms = append(w.Forms, table.Cellar)
+			w.Forms = append(w.Forms, wish.Cellar)
 		}
 		in := ford(w)
 		base := planned(t, in)
@@ -307,7 +308,7 @@ func TestMoreAsksForMore(t *testing.T) {
 			t.Errorf("%s: twice the eaters take %g, not twice %g", c.ID, z, a)
 		}
 		stocked := in
-		stocked.Household.Lots = []shelf.Lot{onShelf(c.Food, "cellar", "", 1, 30, "kg", "2026-12-01")}
+		stocked.Household.Lots = []stock.Lot{onShelf(c.Food, "cellar", "", 1, 30, "kg", "2026-12-01")}
 		if len(w.Forms) > 1 {
 			if a, z := planned(t, stocked).Wishes[0].Average, base.Wishes[0].Average; z < a-1e-9 {
 				t.Errorf("%s: with 30 kg on the shelf %g, with none %g", c.ID, a, z)
@@ -319,12 +320,12 @@ func TestMoreAsksForMore(t *testing.T) {
 // A story: twenty jars that ran out after half a year are forty for a whole one.
 func TestTheAmountFollowsFromLastYear(t *testing.T) {
 	w := sauce(5)
-	w.Story = &table.Story{Had: 20, From: civil.MonthDay{Month: 9, Day: 1}, RanOut: civil.MonthDay{Month: 3, Day: 2}}
+	w.Story = &wish.Story{Had: 20, From: civil.MonthDay{Month: 9, Day: 1}, RanOut: civil.MonthDay{Month: 3, Day: 2}}
 	p := planned(t, ford(w))
 	if got := p.Wishes[0].Number; math.Abs(got-20.0/26*365/7) > 1e-9 {
 		t.Errorf("20 jars in 26 weeks are %g a year", got)
 	}
-	w.Story = &table.Story{Had: 30, Left: 8, Given: 4}
+	w.Story = &wish.Story{Had: 30, Left: 8, Given: 4}
 	if got := planned(t, ford(w)).Wishes[0].Number; math.Abs(got-18) > 1e-9 {
 		t.Errorf("30 less 8 left and 4 given are %g", got)
 	}
@@ -335,8 +336,8 @@ func TestTheAmountFollowsFromLastYear(t *testing.T) {
 }
 
 func TestPinsGiveAWeekItsSource(t *testing.T) {
-	w := meals("carrot", 2, table.Fresh, table.Cellar)
-	w.Pins = []table.Pin{{Day: civil.MonthDay{Month: 12, Day: 12}, Source: table.Bought}, {Day: civil.MonthDay{Month: 8, Day: 3}, Source: table.Cellar}}
+	w := meals("carrot", 2, wish.Fresh, wish.Cellar)
+	w.Pins = []wish.Pin{{Day: civil.MonthDay{Month: 12, Day: 12}, Source: wish.Bought}, {Day: civil.MonthDay{Month: 8, Day: 3}, Source: wish.Cellar}}
 	p := planned(t, ford(w))
 	if got := weeksOf(p.Wishes[0], "bought"); len(got) != 1 || p.Wishes[0].WeeksBought != 1 {
 		t.Errorf("bought in weeks %v", got)
@@ -344,7 +345,7 @@ func TestPinsGiveAWeekItsSource(t *testing.T) {
 	if !strings.Contains(strings.Join(p.Wishes[0].Notes, " "), "pinned to cellar, which cannot feed it") {
 		t.Errorf("a pin that nothing can meet is not told: %q", p.Wishes[0].Notes)
 	}
-	free := planned(t, ford(meals("carrot", 2, table.Fresh, table.Cellar))).Wishes[0]
+	free := planned(t, ford(meals("carrot", 2, wish.Fresh, wish.Cellar))).Wishes[0]
 	if p.Wishes[0].WeeksFed != free.WeeksFed-1 {
 		t.Errorf("%d weeks fed with a pin, %d without", p.Wishes[0].WeeksFed, free.WeeksFed)
 	}
@@ -352,10 +353,10 @@ func TestPinsGiveAWeekItsSource(t *testing.T) {
 
 // Patches give by their age, need no sowing again, and what they lack is planted.
 func TestPatchesGiveByTheirAge(t *testing.T) {
-	in := ford(meals("asparagus", 1, table.Fresh))
+	in := ford(meals("asparagus", 1, wish.Fresh))
 	bare := planned(t, in)
 	n := bare.Wishes[0].Plants
-	in.Household.Patches = []table.Patch{{ID: "p", Crop: "asparagus", Plants: 3 * n, Planted: 2020}}
+	in.Household.Patches = []household.Patch{{ID: "p", Crop: "asparagus", Plants: 3 * n, Planted: 2020}}
 	old := planned(t, in)
 	if len(old.Sowings) != 1 || !old.Sowings[0].Stands || old.Wishes[0].Average < old.Wishes[0].Harvested {
 		t.Errorf("an old patch thrice as large as needed: %+v", old.Sowings)
@@ -377,7 +378,7 @@ func TestPatchesGiveByTheirAge(t *testing.T) {
 }
 
 func TestTheKitchenAndWhatHelps(t *testing.T) {
-	in := ford(table.Wish{Food: "snap bean", Kind: "bush-bean", Forms: []table.Form{table.Canned}, Preparations: []string{"green-bean-canned"}, Amount: table.Amount{Kind: table.Jars, Number: 120}, Stagger: table.Stagger{Sowings: 1}})
+	in := ford(wish.Wish{Food: "snap bean", Kind: "bush-bean", Forms: []wish.Form{wish.Canned}, Preparations: []string{"green-bean-canned"}, Amount: wish.Amount{Kind: wish.Jars, Number: 120}, Stagger: wish.Stagger{Sowings: 1}})
 	p := planned(t, in)
 	if len(p.Kitchen.Overloads) == 0 || p.Kitchen.Capacity != 4 {
 		t.Fatalf("120 quarts of beans are no overload: %+v", p.Kitchen)
@@ -392,7 +393,7 @@ func TestTheKitchenAndWhatHelps(t *testing.T) {
 	for _, h := range helps {
 		changed := in
 		if h.Wish != nil {
-			changed.Household.Wishes = []table.Wish{*h.Wish}
+			changed.Household.Wishes = []wish.Wish{*h.Wish}
 		} else {
 			changed.Household.Overrules = []book.Overrule{*h.Overrule}
 		}
@@ -403,7 +404,7 @@ func TestTheKitchenAndWhatHelps(t *testing.T) {
 }
 
 func TestWaysCloseWhatTheySay(t *testing.T) {
-	in := ford(meals("carrot", 2, table.Fresh, table.Cellar))
+	in := ford(meals("carrot", 2, wish.Fresh, wish.Cellar))
 	now := planned(t, in).Wishes[0]
 	ways, err := Ways(context.Background(), in, "w1")
 	if err != nil || len(ways) < 5 {
@@ -423,7 +424,7 @@ func TestWaysCloseWhatTheySay(t *testing.T) {
 // A week's page agrees with the ledger.
 func TestTheWeekIsTheLedgers(t *testing.T) {
 	in := everything()
-	in.Household.Lots = []shelf.Lot{onShelf("carrot", "cellar", "", 1, 30, "kg", "2026-11-01")}
+	in.Household.Lots = []stock.Lot{onShelf("carrot", "cellar", "", 1, 30, "kg", "2026-11-01")}
 	p := planned(t, in)
 	for n := 0; n < 52; n += 3 {
 		w, err := WeekOf(in, n)
@@ -454,7 +455,7 @@ func TestTheWeekIsTheLedgers(t *testing.T) {
 
 // Goals: jars are those to be filled, energy follows the book.
 func TestGoalsAddUp(t *testing.T) {
-	in := ford(meals("potato", 3, table.Cellar))
+	in := ford(meals("potato", 3, wish.Cellar))
 	in.Household.Overrules = []book.Overrule{{Subject: "household", Field: "goal_energy", Value: 0.05}}
 	p := planned(t, in)
 	c := book.Usual().Crop("potato-maincrop")
@@ -467,14 +468,14 @@ func TestGoalsAddUp(t *testing.T) {
 	if p.Goals.Green.Value != 0 {
 		t.Error("potatoes are green")
 	}
-	if g := planned(t, ford(meals("kale", 1, table.Fresh))); g.Goals.Green.Value != float64(g.Wishes[0].WeeksFed) {
+	if g := planned(t, ford(meals("kale", 1, wish.Fresh))); g.Goals.Green.Value != float64(g.Wishes[0].WeeksFed) {
 		t.Errorf("kale is green in %g of %d weeks", g.Goals.Green.Value, g.Wishes[0].WeeksFed)
 	}
 }
 
 // A size wanted sets the spacing, and the yield follows it.
 func TestTheSizeWantedSetsTheSpacing(t *testing.T) {
-	w := table.Wish{Food: "celeriac", Forms: []table.Form{table.Cellar}, Amount: table.Amount{Kind: table.PiecesYear, Number: 40}}
+	w := wish.Wish{Food: "celeriac", Forms: []wish.Form{wish.Cellar}, Amount: wish.Amount{Kind: wish.PiecesYear, Number: 40}}
 	usual := planned(t, ford(w))
 	w.Piece = book.Usual().Crop("celeriac").Piece.Value * 0.75
 	small := planned(t, ford(w))
@@ -489,7 +490,7 @@ func TestTheSizeWantedSetsTheSpacing(t *testing.T) {
 
 // A cover lengthens the season of what is eaten fresh and of that alone.
 func TestACoverLengthensTheSeason(t *testing.T) {
-	w := meals("lettuce", 2, table.Fresh)
+	w := meals("lettuce", 2, wish.Fresh)
 	open := planned(t, ford(w)).Wishes[0].WeeksFed
 	w.Cover = place.Tunnel
 	p := planned(t, ford(w))

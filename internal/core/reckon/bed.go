@@ -4,7 +4,7 @@ import (
 	"math"
 
 	"inventory/internal/core/book"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // Bed is the ground that plants are reckoned into: width and the edge kept free
@@ -13,7 +13,7 @@ type Bed struct{ Width, Edge float64 }
 
 // Stand says how a crop stands in a bed.
 type Stand struct {
-	Layout table.Layout
+	Layout wish.Layout
 	Rows   int     // rows along the bed, or plants in a row across it
 	Step   float64 // m of bed length that one row across, or one plant along, takes
 	Ground float64 // m² that a plant gets
@@ -40,41 +40,41 @@ func Crowding(r, k float64) float64 { return (1 + k) * r / (r + k) }
 
 // UsualLayout returns the layout of a crop where the household names none: rows
 // along the bed, across it for corn.
-func UsualLayout(c *book.Crop) table.Layout {
+func UsualLayout(c *book.Crop) wish.Layout {
 	if c.WindPollinatedCorn() {
-		return table.Across
+		return wish.Across
 	}
-	return table.Rows
+	return wish.Rows
 }
 
 // overrun is how far a sprawling crop may run over the bed's edges, m.
 const overrun = 0.6
 
 // StandIn returns how a crop stands in a bed by a layout.
-func StandIn(c *book.Crop, layout table.Layout, b Bed) Stand {
+func StandIn(c *book.Crop, layout wish.Layout, b Bed) Stand {
 	if layout == "" {
 		layout = UsualLayout(c)
 	}
 	inRow, row, d := c.InRow.Value/100, c.RowGap.Value/100, c.Block.Value/100
 	s := Stand{Layout: layout}
 	switch layout {
-	case table.Across:
+	case wish.Across:
 		s.Rows = fits(b, inRow)
 		s.Step, s.Ground = row, b.Width*row/float64(s.Rows)
-	case table.Block:
+	case wish.Block:
 		s.Rows = fits(b, 0.866*d)
 		s.Step, s.Ground = d, b.Width*d/float64(s.Rows)
-	case table.Plot:
+	case wish.Plot:
 		s.Rows, s.Step, s.Ground = 1, inRow, inRow*row
 	default:
 		s.Rows = fits(b, row)
 		s.Step, s.Ground = inRow, b.Width*inRow/float64(s.Rows)
 	}
-	if s.Rows == 1 && c.Sprawls && layout != table.Plot {
+	if s.Rows == 1 && c.Sprawls && layout != wish.Plot {
 		s.Ground = math.Min(row, b.Width+overrun) * inRow
 	}
 	s.Room = s.Ground / c.UsualGround()
-	if s.Rows == 1 && layout != table.Plot {
+	if s.Rows == 1 && layout != wish.Plot {
 		s.Room = math.Max(1, s.Room) // a single row has no neighbour to crowd it
 	}
 	s.Factor = Crowding(s.Room, c.Closeness)
@@ -86,9 +86,9 @@ func StandIn(c *book.Crop, layout table.Layout, b Bed) Stand {
 func (s Stand) Takes(planted int, b Bed) (length, area, rowMetres float64) {
 	lines := math.Ceil(float64(planted) / float64(s.Rows))
 	switch s.Layout {
-	case table.Plot:
+	case wish.Plot:
 		return float64(planted) * s.Step, float64(planted) * s.Ground, float64(planted) * s.Step
-	case table.Across:
+	case wish.Across:
 		length = lines * s.Step
 		return length, length * b.Width, lines * math.Max(0, b.Width-2*b.Edge)
 	}
@@ -99,7 +99,7 @@ func (s Stand) Takes(planted int, b Bed) (length, area, rowMetres float64) {
 // wholeBlock raises a number of plants to the least block of full rows in which the
 // wind fills the ears, where the book gives one.
 func (s Stand) wholeBlock(n int, c *book.Crop) int {
-	if c.LeastRows.Known && s.Layout == table.Across {
+	if c.LeastRows.Known && s.Layout == wish.Across {
 		return max(n, int(c.LeastRows.Value)*s.Rows)
 	}
 	return n

@@ -9,6 +9,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/season"
 	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // near fails where got differs from want by more than half a percent.
@@ -32,15 +33,15 @@ func TestSauceForTheShelf(t *testing.T) {
 	near(t, "raw weight of a litre", raw, 3.1497)
 	prep := &book.Preparation{Unit: "litre", Raw: raw}
 	need := func(jars float64) float64 {
-		w := table.Wish{Amount: table.Amount{Kind: table.Jars, Number: jars, Jar: amount.LitresPerQuart}}
-		use := table.Use{Form: table.Canned, Prep: prep}
+		w := wish.Wish{Amount: wish.Amount{Kind: wish.Jars, Number: jars, Jar: amount.LitresPerQuart}}
+		use := table.Use{Form: wish.Canned, Prep: prep}
 		use.Amount[7] = jars
 		return (&Desk{Rules: book.UsualRules()}).Harvest("", "", "", &table.Resolved{Wish: w}, use, season.AllYear).Amount
 	}
 	near(t, "need of 35 quarts", need(35), 112.06)
 	near(t, "need of 26 quarts", need(26), 83.24)
-	left := table.Wish{Amount: table.Amount{Kind: table.Jars, Number: 35, Jar: amount.LitresPerQuart}, Left: 9}
-	use := table.Use{Form: table.Canned, Prep: prep}
+	left := wish.Wish{Amount: wish.Amount{Kind: wish.Jars, Number: 35, Jar: amount.LitresPerQuart}, Left: 9}
+	use := table.Use{Form: wish.Canned, Prep: prep}
 	use.Amount[7] = 35
 	near(t, "need of 35 with nine left", (&Desk{Rules: book.UsualRules()}).Harvest("", "", "", &table.Resolved{Wish: left}, use, season.AllYear).Amount, 83.24)
 	const y, f, cv = 3.5, 0.05, 0.30
@@ -103,19 +104,19 @@ func crop(inRow, row, block float64) *book.Crop {
 // Example D: beds.
 func TestBeds(t *testing.T) {
 	bed := Bed{1.2, 0.10}
-	beans := StandIn(crop(10, 45, 15), table.Rows, bed)
+	beans := StandIn(crop(10, 45, 15), wish.Rows, bed)
 	same(t, "rows of beans", beans.Rows, 3)
 	length, area, _ := beans.Takes(150, bed)
 	near(t, "length of beans", length, 5)
 	near(t, "area of beans", area, 6)
-	lettuce := StandIn(crop(30, 30, 25), table.Block, bed)
+	lettuce := StandIn(crop(30, 30, 25), wish.Block, bed)
 	same(t, "rows of lettuce", lettuce.Rows, 5)
 	length, area, _ = lettuce.Takes(60, bed)
 	near(t, "length of lettuce", length, 3)
 	near(t, "area of lettuce", area, 3.6)
 	squash := crop(90, 180, 120)
 	squash.Sprawls = true
-	same(t, "rows of squash", StandIn(squash, table.Rows, bed).Rows, 1)
+	same(t, "rows of squash", StandIn(squash, wish.Rows, bed).Rows, 1)
 	same(t, "rows at 0.2 in 0.4 m", fits(Bed{0.6, 0.1}, 0.2), 3)
 }
 
@@ -160,19 +161,19 @@ func TestPieces(t *testing.T) {
 // Example O: ground a plant gets.
 func TestGroundAPlant(t *testing.T) {
 	bed := Bed{1.2, 0.10}
-	tomato := StandIn(crop(60, 90, 60), table.Rows, bed)
+	tomato := StandIn(crop(60, 90, 60), wish.Rows, bed)
 	same(t, "rows", tomato.Rows, 2)
 	near(t, "ground", tomato.Ground, 0.36)
 	near(t, "r", tomato.Room, 0.667)
 	near(t, "of the yield", tomato.Factor, 0.8)
-	beans := StandIn(crop(10, 45, 15), table.Rows, bed)
+	beans := StandIn(crop(10, 45, 15), wish.Rows, bed)
 	near(t, "ground of a bean", beans.Ground, 0.04)
 	near(t, "r of a bean", beans.Room, 0.889)
 	near(t, "of its yield", beans.Factor, 0.941)
 }
 
 func TestASingleRowIsNotCrowded(t *testing.T) {
-	blueberry := StandIn(book.Usual().Crop("blueberry"), table.Rows, Bed{1.2, 0.1})
+	blueberry := StandIn(book.Usual().Crop("blueberry"), wish.Rows, Bed{1.2, 0.1})
 	if blueberry.Rows != 1 || blueberry.Factor < 1 {
 		t.Errorf("a single row stands in %d rows and gives %g of its yield", blueberry.Rows, blueberry.Factor)
 	}
@@ -182,14 +183,14 @@ func TestASingleRowIsNotCrowded(t *testing.T) {
 func TestCarrotsAllYear(t *testing.T) {
 	known := func(v float64) book.Maybe { return book.Maybe{Value: v, Known: true} }
 	carrot := &book.Crop{ID: "c", Portion: known(110), Edible: 0.83, StoreLoss: known(0.04), Store: "cool-moist"}
-	w := table.Wish{Amount: table.Amount{Kind: table.Meals, Number: 2}}
+	w := wish.Wish{Amount: wish.Amount{Kind: wish.Meals, Number: 2}}
 	d := &Desk{Rules: book.UsualRules()}
 	resolved := table.Resolved{Wish: w}
 	for week := range resolved.Eaters {
 		resolved.Eaters[week] = 3.4
 	}
 	const stored = 40 // so that the cellar weeks run round the end of the table year
-	fresh, cellar := table.Use{Form: table.Fresh, Crop: carrot}, table.Use{Form: table.Cellar, Crop: carrot, Kept: stored}
+	fresh, cellar := table.Use{Form: wish.Fresh, Crop: carrot}, table.Use{Form: wish.Cellar, Crop: carrot, Kept: stored}
 	for k := range 18 {
 		fresh.Amount[(stored-k+season.WeeksPerYear)%season.WeeksPerYear] = 2
 	}
@@ -211,7 +212,7 @@ func TestOwnSpacingFollowsTheLaw(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	plot := StandIn(own.Crop("tomato-paste"), table.Plot, Bed{1.2, 0.1}) // 0.3 × 0.9 m instead of 0.6 × 0.9
+	plot := StandIn(own.Crop("tomato-paste"), wish.Plot, Bed{1.2, 0.1}) // 0.3 × 0.9 m instead of 0.6 × 0.9
 	near(t, "r at half the spacing", plot.Room, 0.5)
 	near(t, "of the yield", plot.Factor, 0.667)
 	heavy, _, _, err := book.Usual().With([]book.Overrule{{Subject: "crop/lettuce-head", Field: "yield", Value: 0.7}})

@@ -5,7 +5,7 @@ import (
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // ForPiece returns a crop spaced so that a piece of it, one to a plant, weighs a
@@ -13,7 +13,7 @@ import (
 // cannot give that size the nearest spacing is returned with an error that says
 // so. Rows along a bed and in open ground widen in the row, rows across it
 // between the rows, blocks both ways.
-func ForPiece(c *book.Crop, gram float64, layout table.Layout, bed Bed) (*book.Crop, error) {
+func ForPiece(c *book.Crop, gram float64, layout wish.Layout, bed Bed) (*book.Crop, error) {
 	pieces, ok := c.PiecesPerPlant(c.Yield.Value)
 	if !ok || pieces != 1 || gram <= 0 {
 		return c, nil
@@ -24,9 +24,9 @@ func ForPiece(c *book.Crop, gram float64, layout table.Layout, bed Bed) (*book.C
 	out := c.Respaced()
 	at := func(t float64) *book.Crop { // the usual spacing times t
 		switch layout {
-		case table.Across:
+		case wish.Across:
 			out.RowGap.Value = t * c.RowGap.Value
-		case table.Block:
+		case wish.Block:
 			out.Block.Value = t * c.Block.Value
 		default:
 			out.InRow.Value = t * c.InRow.Value

@@ -5,7 +5,7 @@ import (
 	"testing"
 
 	"inventory/internal/core/book"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // Whatever size is wanted, the density law gives it at the spacing found, or the
@@ -17,7 +17,7 @@ func TestSpacingGivesTheSizeWanted(t *testing.T) {
 		if !ok || n != 1 {
 			continue
 		}
-		for _, layout := range []table.Layout{"", table.Across, table.Block, table.Plot} {
+		for _, layout := range []wish.Layout{"", wish.Across, wish.Block, wish.Plot} {
 			for _, share := range []float64{0.6, 0.9, 1.1, 1.5} {
 				want := share * c.Piece.Value
 				spaced, err := ForPiece(c, want, layout, bed)

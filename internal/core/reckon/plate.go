@@ -7,6 +7,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/season"
 	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 	"inventory/internal/core/working"
 )
 
@@ -103,7 +104,7 @@ func (d *Desk) Harvest(base, name, title string, r *table.Resolved, u table.Use,
 	switch {
 	case k.PutUp():
 		return Need{Amount: d.putUp(s, w, u, total)}
-	case k == table.Meals:
+	case k == wish.Meals:
 		return Need{Amount: d.meals(s, r, u, amounts, weeks)}
 	}
 	unit := k.Unit()
@@ -121,10 +122,10 @@ func (d *Desk) Harvest(base, name, title string, r *table.Resolved, u table.Use,
 		d.lessLeft(s, w)
 	}
 	d.lessShelf(s, w, u)
-	if u.Form == table.Cellar {
+	if u.Form == wish.Cellar {
 		d.kept(s, u, amounts)
 	}
-	if k == table.PiecesWeek || k == table.PiecesYear {
+	if k == wish.PiecesWeek || k == wish.PiecesYear {
 		return Need{Pieces: true, Amount: s.Is("Pieces to bring in", amount.Piece).Close(amount.Piece)}
 	}
 	return Need{Amount: s.Is("Harvested weight", amount.Kilogram).Close(amount.Kilogram)}
@@ -138,7 +139,7 @@ func each(s *working.Sheet, r *table.Resolved) {
 }
 
 // wished begins a sum with what is wished, which may follow from last year's story.
-func (d *Desk) wished(s *working.Sheet, w table.Wish, name string, v float64, unit amount.Unit) {
+func (d *Desk) wished(s *working.Sheet, w wish.Wish, name string, v float64, unit amount.Unit) {
 	s.Do(working.Start, name, v, unit, working.Household)
 	if w.Story != nil && v == w.Amount.Number {
 		s.Link("wish/"+w.ID, "wished")
@@ -147,7 +148,7 @@ func (d *Desk) wished(s *working.Sheet, w table.Wish, name string, v float64, un
 
 // lessShelf takes off what today's lots will leave of a use by the time the new
 // crop comes. What the household says by hand goes before.
-func (d *Desk) lessShelf(s *working.Sheet, w table.Wish, u table.Use) {
+func (d *Desk) lessShelf(s *working.Sheet, w wish.Wish, u table.Use) {
 	if !u.OnShelf || w.Left > 0 {
 		return
 	}
@@ -156,7 +157,7 @@ func (d *Desk) lessShelf(s *working.Sheet, w table.Wish, u table.Use) {
 }
 
 // lessLeft takes off what will still be on the shelf by the household's word.
-func (d *Desk) lessLeft(s *working.Sheet, w table.Wish) {
+func (d *Desk) lessLeft(s *working.Sheet, w wish.Wish) {
 	if w.Left <= 0 || w.Amount.Number <= 0 {
 		return
 	}
@@ -206,7 +207,7 @@ func (d *Desk) meals(s *working.Sheet, r *table.Resolved, u table.Use, amounts [
 	d.lessShelf(s, w, u)
 	d.crop(s, working.Over, u.Crop, "edible")
 	switch {
-	case u.Form == table.Cellar:
+	case u.Form == wish.Cellar:
 		d.kept(s, u, amounts)
 	case u.Form.PutUp():
 		raw, unit := u.Prep.Raw, amount.Litre
@@ -221,7 +222,7 @@ func (d *Desk) meals(s *working.Sheet, r *table.Resolved, u table.Use, amounts [
 }
 
 // putUp reckons jars, litres or kg dried back to harvested weight.
-func (d *Desk) putUp(s *working.Sheet, w table.Wish, u table.Use, total float64) float64 {
+func (d *Desk) putUp(s *working.Sheet, w wish.Wish, u table.Use, total float64) float64 {
 	d.units(s, w, u, total)
 	d.preparation(s, working.Times, u.Prep, "raw")
 	d.rule(s, working.Keep, "spoil")
@@ -231,7 +232,7 @@ func (d *Desk) putUp(s *working.Sheet, w table.Wish, u table.Use, total float64)
 
 // ToFill returns how many jars, litres or kg dried of a wish are to be put up
 // this year, in the wish's unit.
-func ToFill(w table.Wish, u table.Use) float64 {
+func ToFill(w wish.Wish, u table.Use) float64 {
 	total := u.Total()
 	if w.Left > 0 {
 		return math.Max(0, total-w.Left)
@@ -240,7 +241,7 @@ func ToFill(w table.Wish, u table.Use) float64 {
 }
 
 // units says the litres or dried kg to be put up.
-func (d *Desk) units(s *working.Sheet, w table.Wish, u table.Use, total float64) {
+func (d *Desk) units(s *working.Sheet, w wish.Wish, u table.Use, total float64) {
 	unit := w.Amount.Kind.Unit()
 	d.wished(s, w, "Wished", total, unit)
 	if left := total - ToFill(w, u); w.Left > 0 || u.OnShelf {
@@ -253,14 +254,14 @@ func (d *Desk) units(s *working.Sheet, w table.Wish, u table.Use, total float64)
 			s.Note("%s", note)
 		}
 	}
-	if w.Amount.Kind == table.Jars {
-		jar := table.JarLitre(w, u.Prep)
-		s.Do(working.Times, "A jar holds", jar, amount.Litre, jarSource(w)).Note("%s jar", table.JarName(jar))
+	if w.Amount.Kind == wish.Jars {
+		jar := wish.JarLitre(w, u.Prep)
+		s.Do(working.Times, "A jar holds", jar, amount.Litre, jarSource(w)).Note("%s jar", wish.JarName(jar))
 		s.Is("To put up", amount.Litre)
 	}
 }
 
-func jarSource(w table.Wish) working.Source {
+func jarSource(w wish.Wish) working.Source {
 	if w.Amount.Jar > 0 {
 		return working.Household
 	}

@@ -6,7 +6,7 @@ import (
 	"testing"
 
 	"inventory/internal/core/book"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 func TestPlantsAreTheLeastThatDo(t *testing.T) {
@@ -63,7 +63,7 @@ func TestSpacingBeyondAnyBedStillStands(t *testing.T) {
 		}
 		for range 20 {
 			b := Bed{0.3 + r.Float64()*2.5, r.Float64() * 0.14}
-			for _, layout := range []table.Layout{table.Rows, table.Across, table.Block, table.Plot} {
+			for _, layout := range []wish.Layout{wish.Rows, wish.Across, wish.Block, wish.Plot} {
 				s := StandIn(c, layout, b)
 				n := 1 + r.IntN(500)
 				length, area, rows := s.Takes(n, b)

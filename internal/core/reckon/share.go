@@ -6,7 +6,7 @@ import (
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 	"inventory/internal/core/working"
 )
 
@@ -96,7 +96,7 @@ func (z *Size) share(all []class, parts []Part) {
 // Stands sizes a patch that stands already: so many plants that bear as much as
 // a number in full bearing, sized against what the whole need would take. share
 // is how much of that need it is counted for.
-func (d *Desk) Stands(base string, c *book.Crop, layout table.Layout, plants int, bearing float64, whole Size, share float64) Size {
+func (d *Desk) Stands(base string, c *book.Crop, layout wish.Layout, plants int, bearing float64, whole Size, share float64) Size {
 	z := Size{Need: Need{whole.Need.Pieces, whole.Need.Amount * share}, Plants: plants, Stand: whole.Stand, PerPlant: whole.PerPlant, Bearing: bearing / float64(plants)}
 	f := figures{base}
 	s := d.Recorder.Open(f.base, "plants", c.Short(), "plants")

@@ -7,7 +7,7 @@ import (
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
-	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 	"inventory/internal/core/working"
 )
 
@@ -45,7 +45,7 @@ type figures struct{ base string }
 // Sow sizes one sowing for all that is asked of it; the parts are either all in
 // pieces or all by weight. A sowing that serves table and jars is the sum of its
 // parts, each with its own confidence.
-func (d *Desk) Sow(base string, c *book.Crop, layout table.Layout, ask Ask) Size {
+func (d *Desk) Sow(base string, c *book.Crop, layout wish.Layout, ask Ask) Size {
 	parts := ask.Parts
 	z := Size{Need: Need{Pieces: parts[0].Need.Pieces}, Given: make([]Given, len(parts))}
 	for i, p := range parts {
@@ -70,7 +70,7 @@ func (d *Desk) Sow(base string, c *book.Crop, layout table.Layout, ask Ask) Size
 
 // Count sizes plants that nobody weighs, by number, by area (m²) or by metres of row.
 // A sowing has a share of them.
-func (d *Desk) Count(base string, c *book.Crop, layout table.Layout, ask Ask, w table.Wish, share float64) Size {
+func (d *Desk) Count(base string, c *book.Crop, layout wish.Layout, ask Ask, w wish.Wish, share float64) Size {
 	z := Size{Stand: StandIn(c, layout, d.Bed())}
 	f := figures{base}
 	s := d.Recorder.Open(f.base, "plants", c.Short(), "plants")
@@ -78,10 +78,10 @@ func (d *Desk) Count(base string, c *book.Crop, layout table.Layout, ask Ask, w 
 	if share < 1 {
 		s.Do(working.Times, "Share of this sowing", share, amount.Share, working.Household)
 	}
-	if w.Amount.Kind == table.Area {
+	if w.Amount.Kind == wish.Area {
 		s.Do(working.Over, "Ground a plant gets", z.Stand.Ground, amount.SquareMetre, working.Reckoned)
 	}
-	if w.Amount.Kind == table.RowLength {
+	if w.Amount.Kind == wish.RowLength {
 		s.Do(working.Over, "Spacing in the row", c.InRow.Value/100, amount.Metre, working.Reckoned)
 	}
 	s.Up("Plants", amount.Plant)
@@ -313,16 +313,16 @@ func (d *Desk) drill(f figures, c *book.Crop, z *Size) {
 	s.Do(working.Start, "Plants", float64(z.Plants), amount.Plant, working.Reckoned).Link(f.base, "plants")
 	rows := float64(z.Stand.Rows)
 	switch z.Stand.Layout {
-	case table.Across:
+	case wish.Across:
 		s.Do(working.Over, "Plants in a row across the bed", rows, amount.Plant, working.Reckoned)
 		s.Up("Rows", amount.Row)
 		s.Do(working.Times, "A row is long", d.Rules.BedWidth-2*d.Rules.Edge, amount.Metre, working.Reckoned)
-	case table.Plot:
+	case wish.Plot:
 		d.inRow(s, c)
 	default:
 		s.Do(working.Over, "Rows along the bed", rows, amount.Row, working.Reckoned)
 		s.Up("Plants in a row", amount.Plant)
-		if z.Stand.Layout == table.Block {
+		if z.Stand.Layout == wish.Block {
 			s.Do(working.Times, "From plant to plant in a block", z.Stand.Step, amount.Metre, working.Reckoned)
 		} else {
 			d.inRow(s, c)
@@ -376,10 +376,10 @@ func (d *Desk) ground(f figures, c *book.Crop, z *Size) {
 	s := d.Recorder.Open(f.base, "area", "", "Bed area")
 	s.Do(working.Start, "Planted", float64(planted), amount.Plant, working.Reckoned)
 	switch z.Stand.Layout {
-	case table.Plot:
+	case wish.Plot:
 		s.Do(working.Times, "Ground a plant takes", z.Stand.Ground, amount.SquareMetre, working.Reckoned)
 	default:
-		if z.Stand.Layout == table.Across {
+		if z.Stand.Layout == wish.Across {
 			s.Do(working.Over, "Plants in a row across the bed", float64(z.Stand.Rows), amount.Plant, working.Reckoned)
 			s.Up("Rows", amount.Row)
 		} else {

@@ -8,6 +8,7 @@ import (
 	"inventory/internal/core/place"
 	"inventory/internal/core/season"
 	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // Sowing is one sowing of one use of a wish.
@@ -45,12 +46,12 @@ type Known struct {
 // of staggering, a lot that is kept in its equal sowings. Weeks of the use that
 // no sowing of the result feeds are those that the plantings starve and nothing
 // else can feed.
-func Plan(u table.Use, stagger table.Stagger, k Known) []Sowing {
+func Plan(u table.Use, stagger wish.Stagger, k Known) []Sowing {
 	w := walk{use: u, known: k, first: len(u.Season.Starts) - len(u.Hands)}
 	switch {
-	case u.Form != table.Fresh:
+	case u.Form != wish.Fresh:
 		return w.lot()
-	case stagger.Kind == table.ByNeed:
+	case stagger.Kind == wish.ByNeed:
 		return w.byNeed(stagger.Early)
 	}
 	return w.byStart()

@@ -7,9 +7,10 @@ import (
 	"inventory/internal/core/place"
 	"inventory/internal/core/season"
 	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
-func use(t *testing.T, at int, crop string, form table.Form) table.Use {
+func use(t *testing.T, at int, crop string, form wish.Form) table.Use {
 	t.Helper()
 	y := place.Build(place.Examples()[at].Place)
 	c := book.Usual().Crop(crop)
@@ -70,17 +71,17 @@ func only(u table.Use, out []Sowing, week int) bool {
 func TestByNeedLeavesNoWeekUnfed(t *testing.T) {
 	for p := range place.Examples() {
 		for _, c := range book.Usual().Crops() {
-			u := use(t, p, c.ID, table.Fresh)
-			checkRuns(t, c.ID, u, Plan(u, table.Stagger{Kind: table.ByNeed}, Known{}), u.Weeks)
+			u := use(t, p, c.ID, wish.Fresh)
+			checkRuns(t, c.ID, u, Plan(u, wish.Stagger{Kind: wish.ByNeed}, Known{}), u.Weeks)
 			u.Weeks &= 0x5a5a5a5a5a5a5 // with holes
-			checkRuns(t, c.ID+" with holes", u, Plan(u, table.Stagger{Kind: table.ByNeed}, Known{}), u.Weeks)
+			checkRuns(t, c.ID+" with holes", u, Plan(u, wish.Stagger{Kind: wish.ByNeed}, Known{}), u.Weeks)
 		}
 	}
 }
 
 func TestByNeedTakesTheLatestStartThatIsReady(t *testing.T) {
-	u := use(t, 0, "lettuce-head", table.Fresh)
-	for _, s := range Plan(u, table.Stagger{Kind: table.ByNeed}, Known{}) {
+	u := use(t, 0, "lettuce-head", wish.Fresh)
+	for _, s := range Plan(u, wish.Stagger{Kind: wish.ByNeed}, Known{}) {
 		first := s.Run.List()[0]
 		for i, st := range u.Season.Starts {
 			if u.Season.Feeds[i].Has(first) && st.Sure > s.Start.Sure && st.Sure <= 7*first+3 {
@@ -91,24 +92,24 @@ func TestByNeedTakesTheLatestStartThatIsReady(t *testing.T) {
 }
 
 func TestLettuceJoinsWithoutAHole(t *testing.T) {
-	u := use(t, 0, "lettuce-head", table.Fresh)
+	u := use(t, 0, "lettuce-head", wish.Fresh)
 	weeks := u.Weeks.List()
 	for i := 1; i < len(weeks); i++ {
 		if weeks[i] != weeks[i-1]+1 {
 			t.Errorf("a hole between week %d and %d", weeks[i-1], weeks[i])
 		}
 	}
-	got := Plan(u, table.Stagger{Kind: table.ByNeed}, Known{})
+	got := Plan(u, wish.Stagger{Kind: wish.ByNeed}, Known{})
 	if len(got) < 8 {
 		t.Errorf("heads that hold nine days want more than %d sowings", len(got))
 	}
 }
 
 func TestAtAnInterval(t *testing.T) {
-	u := use(t, 0, "bush-bean", table.Fresh)
+	u := use(t, 0, "bush-bean", wish.Fresh)
 	u.Season = u.Season.Only(u.Season.Every(21))
 	u.Weeks, u.CanFeed = u.Season.Fresh(), u.Season.Fresh()
-	got := Plan(u, table.Stagger{Kind: table.Every, Days: 21}, Known{})
+	got := Plan(u, wish.Stagger{Kind: wish.Every, Days: 21}, Known{})
 	checkRuns(t, "every three weeks", u, got, u.Weeks)
 	for i := 1; i < len(got); i++ {
 		if gap := got[i].Start.Day - got[i-1].Start.Day; gap%21 != 0 || gap == 0 {
@@ -118,11 +119,11 @@ func TestAtAnInterval(t *testing.T) {
 }
 
 func TestAllAtOnce(t *testing.T) {
-	u := use(t, 0, "kale", table.Fresh)
+	u := use(t, 0, "kale", wish.Fresh)
 	best := u.Season.Best(u.Weeks)
 	u.Season = u.Season.Only([]int{best})
 	u.Weeks = u.Season.Fresh()
-	got := Plan(u, table.Stagger{Kind: table.OneGo}, Known{})
+	got := Plan(u, wish.Stagger{Kind: wish.OneGo}, Known{})
 	if len(got) != 1 {
 		t.Fatalf("%d sowings at once", len(got))
 	}
@@ -130,9 +131,9 @@ func TestAllAtOnce(t *testing.T) {
 }
 
 func TestALotIsSharedByItsSowings(t *testing.T) {
-	u := use(t, 0, "tomato-paste", table.Canned)
+	u := use(t, 0, "tomato-paste", wish.Canned)
 	u.Lot = u.Season.Lot(false, 3, nil)
-	got := Plan(u, table.Stagger{Kind: table.ByNeed, Sowings: 3}, Known{})
+	got := Plan(u, wish.Stagger{Kind: wish.ByNeed, Sowings: 3}, Known{})
 	if len(got) != 3 {
 		t.Fatalf("%d sowings, want 3", len(got))
 	}
@@ -142,7 +143,7 @@ func TestALotIsSharedByItsSowings(t *testing.T) {
 		}
 	}
 	u.Lot = nil
-	if none := Plan(u, table.Stagger{}, Known{}); len(none) != 0 {
+	if none := Plan(u, wish.Stagger{}, Known{}); len(none) != 0 {
 		t.Errorf("a lot that cannot be started has %d sowings", len(none))
 	}
 }
@@ -151,7 +152,7 @@ func TestALotIsSharedByItsSowings(t *testing.T) {
 func TestARunOverTheYearsEnd(t *testing.T) {
 	var u table.Use
 	for _, c := range book.Usual().Crops() { // at the frost-free place, what goes on and is fresh all year
-		if v := use(t, 2, c.ID, table.Fresh); c.GoesOn && v.Weeks == season.AllYear {
+		if v := use(t, 2, c.ID, wish.Fresh); c.GoesOn && v.Weeks == season.AllYear {
 			u = v
 			break
 		}
@@ -159,9 +160,9 @@ func TestARunOverTheYearsEnd(t *testing.T) {
 	if u.Season == nil || u.Weeks != season.AllYear {
 		t.Fatalf("fresh in %d weeks", u.Weeks.Count())
 	}
-	checkRuns(t, "all year", u, Plan(u, table.Stagger{Kind: table.ByNeed}, Known{}), season.AllYear)
+	checkRuns(t, "all year", u, Plan(u, wish.Stagger{Kind: wish.ByNeed}, Known{}), season.AllYear)
 	u.Weeks = season.Weeks(0).With(50).With(51).With(0).With(1)
-	got := Plan(u, table.Stagger{Kind: table.ByNeed}, Known{})
+	got := Plan(u, wish.Stagger{Kind: wish.ByNeed}, Known{})
 	checkRuns(t, "over the end", u, got, u.Weeks)
 	if len(got) != 1 {
 		t.Errorf("four weeks in a row want %d sowings of a crop that goes on", len(got))

@@ -5,7 +5,8 @@ import (
 
 	"inventory/internal/core/civil"
 	"inventory/internal/core/season"
-	"inventory/internal/core/shelf"
+	"inventory/internal/core/stock"
+	"inventory/internal/core/wish"
 )
 
 // user is one use of a wish that draws on the shelf.
@@ -24,7 +25,7 @@ func (rs *Resolver) users(all []Resolved) (out []user) {
 		r := &all[i]
 		for k := range r.Uses {
 			u := &r.Uses[k]
-			if u.Form == Fresh || u.Form == "" {
+			if u.Form == wish.Fresh || u.Form == "" {
 				continue
 			}
 			x := user{r: r, u: u, until: start + civil.Date(7*u.Kept)}
@@ -41,11 +42,11 @@ func (rs *Resolver) users(all []Resolved) (out []user) {
 
 // stocks returns the household's lots as they are drawn from: until when each keeps
 // and what it loses.
-func (rs *Resolver) stocks() []shelf.Stock {
-	out := make([]shelf.Stock, len(rs.Household.Lots))
+func (rs *Resolver) stocks() []stock.Stock {
+	out := make([]stock.Stock, len(rs.Household.Lots))
 	for i, l := range rs.Household.Lots {
-		out[i] = shelf.Stock{Amount: l.Amount(), PutUp: l.PutUp, Until: rs.Keeps(l)}
-		if Form(l.Form) == Cellar {
+		out[i] = stock.Stock{Amount: l.Amount(), PutUp: l.PutUp, Until: rs.Keeps(l)}
+		if wish.Form(l.Form) == wish.Cellar {
 			if kind, _ := rs.keptAs(l); kind != nil {
 				out[i].Loss = kind.StoreLoss.Or(0)
 			}
@@ -57,11 +58,11 @@ func (rs *Resolver) stocks() []shelf.Stock {
 // walk goes through the weeks from one day to another. In each, every user draws in
 // turn, from the lots that serve it, the oldest first; then what stands loses what a
 // week takes. It is the one way in which the shelf is drawn down.
-func (rs *Resolver) walk(users []user, stocks []shelf.Stock, from, to civil.Date, draw func(x *user, pool *shelf.Pool, day civil.Date, week int), after func(day civil.Date)) {
+func (rs *Resolver) walk(users []user, stocks []stock.Stock, from, to civil.Date, draw func(x *user, pool *stock.Pool, day civil.Date, week int), after func(day civil.Date)) {
 	start := rs.Household.YearStart()
-	pools := make([]*shelf.Pool, len(users))
-	byLots := map[string]*shelf.Pool{}
-	everything := shelf.NewPool(stocks)
+	pools := make([]*stock.Pool, len(users))
+	byLots := map[string]*stock.Pool{}
+	everything := stock.NewPool(stocks)
 	for i, x := range users {
 		key := make([]byte, 0, 2*len(x.lots))
 		for _, l := range x.lots {
@@ -87,7 +88,7 @@ func (rs *Resolver) walk(users []user, stocks []shelf.Stock, from, to civil.Date
 }
 
 // take draws what a use wants in a week and tells whether it got all of it.
-func (rs *Resolver) take(x *user, pool *shelf.Pool, day civil.Date, week int) bool {
+func (rs *Resolver) take(x *user, pool *stock.Pool, day civil.Date, week int) bool {
 	a := x.r.Takes(x.u, week)
 	if a == 0 || len(x.lots) == 0 {
 		return false
@@ -112,7 +113,7 @@ func (rs *Resolver) OnTheShelf(all []Resolved, asOf civil.Date) {
 		}
 	}
 	done := map[*Use]bool{}
-	rs.walk(users, rs.stocks(), asOf, start+7*season.WeeksPerYear, func(x *user, pool *shelf.Pool, day civil.Date, week int) {
+	rs.walk(users, rs.stocks(), asOf, start+7*season.WeeksPerYear, func(x *user, pool *stock.Pool, day civil.Date, week int) {
 		if !done[x.u] && day >= x.until {
 			done[x.u] = true
 			if asOf < x.until {
@@ -128,7 +129,7 @@ func (rs *Resolver) OnTheShelf(all []Resolved, asOf civil.Date) {
 		case fed:
 			x.r.Coming[week] = x.u.Form
 		default:
-			x.r.Coming[week] = Gap // a part of a week's food is no week's food
+			x.r.Coming[week] = wish.Gap // a part of a week's food is no week's food
 		}
 	}, nil)
 }
@@ -163,7 +164,7 @@ func (rs *Resolver) Fates(all []Resolved, asOf civil.Date) []Fate {
 			}
 		}
 	}
-	rs.walk(users, stocks, asOf, asOf+fateYears*365, func(x *user, pool *shelf.Pool, day civil.Date, week int) {
+	rs.walk(users, stocks, asOf, asOf+fateYears*365, func(x *user, pool *stock.Pool, day civil.Date, week int) {
 		rs.take(x, pool, day, week)
 	}, func(day civil.Date) {
 		for i := range stocks {
@@ -187,7 +188,7 @@ func (r *Resolved) Takes(u *Use, week int) float64 {
 	switch {
 	case u.Weeks.Has(week):
 		return u.Amount[week]
-	case u.OnShelf && r.Source[week] == Gap:
+	case u.OnShelf && r.Source[week] == wish.Gap:
 		return r.Wanted[week]
 	}
 	return 0
@@ -195,7 +196,7 @@ func (r *Resolved) Takes(u *Use, week int) float64 {
 
 // claim says what is left for a use on the day its new crop comes, and takes it
 // out of the pool so that no other wish counts on it.
-func (rs *Resolver) claim(x *user, pool *shelf.Pool, day civil.Date) {
+func (rs *Resolver) claim(x *user, pool *stock.Pool, day civil.Date) {
 	var year float64
 	for week, a := range x.u.Amount {
 		year += rs.Drawn(&x.r.Wish, x.u, week, a)
@@ -212,4 +213,4 @@ func (rs *Resolver) claim(x *user, pool *shelf.Pool, day civil.Date) {
 
 // Serves tells whether a lot can feed a use of a wish: the same food in the same
 // form, and the same preparation where the lot names one.
-func Serves(l shelf.Lot, w *Wish, u *Use) bool { return lotOf{l}.serves(w, u) }
+func Serves(l stock.Lot, w *wish.Wish, u *Use) bool { return lotOf{l}.serves(w, u) }

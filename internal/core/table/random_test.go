@@ -11,27 +11,28 @@ import (
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
 	"inventory/internal/core/season"
-	"inventory/internal/core/shelf"
+	"inventory/internal/core/stock"
+	"inventory/internal/core/wish"
 )
 
 // randomWish makes a wish that the book allows, of any kind and form.
-func randomWish(r *rand.Rand, b *book.Book) Wish {
-	kinds := []Kind{Meals, WeightWeek, WeightYear, PiecesWeek, PiecesYear, Jars, Litres, DriedKg}
+func randomWish(r *rand.Rand, b *book.Book) wish.Wish {
+	kinds := []wish.AmountKind{wish.Meals, wish.WeightWeek, wish.WeightYear, wish.PiecesWeek, wish.PiecesYear, wish.Jars, wish.Litres, wish.DriedKg}
 	for {
 		c := b.Crops()[r.IntN(len(b.Crops()))]
-		w := wish(c.Food, kinds[r.IntN(len(kinds))], 0.5+r.Float64()*20)
+		w := wished(c.Food, kinds[r.IntN(len(kinds))], 0.5+r.Float64()*20)
 		if r.IntN(2) == 0 {
 			w.Kind = c.ID
 		}
 		prep := b.Preparations()[r.IntN(len(b.Preparations()))]
-		w.Forms = []Form{Fresh, Cellar, Form(prep.Form)}
+		w.Forms = []wish.Form{wish.Fresh, wish.Cellar, wish.Form(prep.Form)}
 		r.Shuffle(3, func(i, j int) { w.Forms[i], w.Forms[j] = w.Forms[j], w.Forms[i] })
 		w.Forms = w.Forms[:1+r.IntN(3)]
-		if slices.ContainsFunc(w.Forms, Form.PutUp) {
+		if slices.ContainsFunc(w.Forms, wish.Form.PutUp) {
 			w.Preparations = []string{prep.ID}
 		}
-		w.Season = []Season{{Kind: AllYear}, {Kind: While}, {Kind: Months, From: 1 + r.IntN(12), To: 1 + r.IntN(12)}}[r.IntN(3)]
-		w.Stagger = []Stagger{{Kind: ByNeed}, {Kind: Every, Days: 7 + r.IntN(40)}, {Kind: OneGo}}[r.IntN(3)]
+		w.Season = []wish.Season{{Kind: wish.AllYear}, {Kind: wish.While}, {Kind: wish.Months, From: 1 + r.IntN(12), To: 1 + r.IntN(12)}}[r.IntN(3)]
+		w.Stagger = []wish.Stagger{{Kind: wish.ByNeed}, {Kind: wish.Every, Days: 7 + r.IntN(40)}, {Kind: wish.OneGo}}[r.IntN(3)]
 		check := invalid.NewCheck()
 		if w.Validate(check, b); check.Err() == nil {
 			return w
@@ -45,9 +46,9 @@ func TestEveryWeekHasOneSource(t *testing.T) {
 	b := book.Usual()
 	r := rand.New(rand.NewPCG(11, 12))
 	for i := range 600 {
-		h := household()
+		h := fiveEaters()
 		h.Place = place.Examples()[i%3].Place
-		h.Stores = []shelf.Store{{ID: "s", Name: "S", Temperature: r.Float64() * 15, Damp: r.IntN(2) == 0}}
+		h.Stores = []stock.Store{{ID: "s", Name: "S", Temperature: r.Float64() * 15, Damp: r.IntN(2) == 0}}
 		w := randomWish(r, b)
 		got := resolver(h).Resolve(w)
 		var wanted, byUses float64
@@ -56,11 +57,11 @@ func TestEveryWeekHasOneSource(t *testing.T) {
 			if got.Wanted[week] < 0 || gap < 0 || (got.Wanted[week] > 0) != (source != "") {
 				t.Fatalf("%+v week %d: wanted %g, fed %g, %q", w, week, got.Wanted[week], got.Fed(week), source)
 			}
-			if source != "" && source != Gap && !slices.Contains(w.Forms, source) {
+			if source != "" && source != wish.Gap && !slices.Contains(w.Forms, source) {
 				t.Fatalf("%+v week %d is fed by %q", w, week, source)
 			}
 			wanted += got.Fed(week)
-			var feeding []Form
+			var feeding []wish.Form
 			for _, u := range got.Uses {
 				if u.Weeks.Has(week) {
 					feeding = append(feeding, u.Form)
@@ -77,23 +78,23 @@ func TestEveryWeekHasOneSource(t *testing.T) {
 		if math.Abs(wanted-byUses) > 1e-9 {
 			t.Fatalf("%+v: %g fed, %g by its uses", w, wanted, byUses)
 		}
-		if !w.Amount.Kind.Weekly() && wanted > 0 && math.Abs(wanted-w.Amount.Number) > 1e-9 && !slices.Contains(got.Source[:], Gap) {
+		if !w.Amount.Kind.Weekly() && wanted > 0 && math.Abs(wanted-w.Amount.Number) > 1e-9 && !slices.Contains(got.Source[:], wish.Gap) {
 			t.Fatalf("%+v: %g of the year's amount is fed", w, wanted)
 		}
 	}
 }
 
 // checkLife holds what is kept within its weeks after storing or putting up.
-func checkLife(t *testing.T, w Wish, u Use) {
+func checkLife(t *testing.T, w wish.Wish, u Use) {
 	t.Helper()
 	for _, week := range u.Weeks.List() {
 		after := (week - u.Kept + season.WeeksPerYear) % season.WeeksPerYear
 		switch {
-		case u.Form == Fresh:
+		case u.Form == wish.Fresh:
 			if !u.Season.Fresh().Has(week) {
 				t.Fatalf("%+v: no start of %s feeds week %d", w, u.Crop.ID, week)
 			}
-		case u.Form == Cellar:
+		case u.Form == wish.Cellar:
 			if after < 1 || after > u.Life || u.Crop.Store != "ground" && float64(u.Life) > u.Crop.StoreWeeks.Value {
 				t.Fatalf("%+v: %s eaten in week %d after storing, it keeps %d", w, u.Crop.ID, after, u.Life)
 			}
@@ -106,20 +107,20 @@ func checkLife(t *testing.T, w Wish, u Use) {
 }
 
 func TestAStagedIntervalLeavesItsGapsOpen(t *testing.T) {
-	rs := resolver(household())
-	w := wish("lettuce", PiecesWeek, 6, Fresh)
-	w.Stagger = Stagger{Kind: Every, Days: 40} // heads hold for nine days only
+	rs := resolver(fiveEaters())
+	w := wished("lettuce", wish.PiecesWeek, 6, wish.Fresh)
+	w.Stagger = wish.Stagger{Kind: wish.Every, Days: 40} // heads hold for nine days only
 	r := rs.Resolve(w)
 	fresh := 0
 	for _, s := range r.Source {
-		if s == Fresh {
+		if s == wish.Fresh {
 			fresh++
 		}
 	}
-	if all := rs.Resolve(wish("lettuce", PiecesWeek, 6, Fresh)); fresh == 0 || fresh >= all.Uses[0].Weeks.Count() {
+	if all := rs.Resolve(wished("lettuce", wish.PiecesWeek, 6, wish.Fresh)); fresh == 0 || fresh >= all.Uses[0].Weeks.Count() {
 		t.Errorf("sown every 40 days %d weeks are fresh, by need %d", fresh, all.Uses[0].Weeks.Count())
 	}
-	if JarName(amount.LitresPerQuart) != "quart" || JarName(0.75) != "0.75 L" {
+	if wish.JarName(amount.LitresPerQuart) != "quart" || wish.JarName(0.75) != "0.75 L" {
 		t.Error("jars are named wrongly")
 	}
 }

@@ -1,3 +1,5 @@
+// Package table works out who eats what, in which form, in which of the 52 weeks: the
+// source of each week of a wish, and what the shelf will still hold of it.
 package table
 
 import (
@@ -9,19 +11,22 @@ import (
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/place"
+	"inventory/internal/core/record"
 	"inventory/internal/core/season"
-	"inventory/internal/core/shelf"
+	"inventory/internal/core/stock"
+	"inventory/internal/core/wish"
 )
 
 // Use is the part of a wish that one form of one crop feeds.
 type Use struct {
-	Form    Form // empty for plants that nobody weighs
+	Form    wish.Form // empty for plants that nobody weighs
 	Crop    *book.Crop
 	Why     string // why this kind
 	Season  *season.Season
 	Prep    *book.Preparation // nil unless put up
-	Store   *shelf.Store      // nil unless kept in a store of the house
+	Store   *stock.Store      // nil unless kept in a store of the house
 	Life    int               // whole weeks it keeps, once stored or put up
 	Lot     []int             // the starts of what is kept or put up, indices into Season.Starts
 	Hands   []*Hand           // the plantings that are for it; their starts are the last ones of Season.Starts
@@ -36,7 +41,7 @@ type Use struct {
 }
 
 // DrawnIn returns the unit in which a use of a wish is taken out of its store.
-func (u *Use) DrawnIn(w Wish) amount.Unit { return u.drawnIn(&w) }
+func (u *Use) DrawnIn(w wish.Wish) amount.Unit { return u.drawnIn(&w) }
 
 // Total returns what the use gives in the year, in the wish's unit.
 func (u Use) Total() (sum float64) {
@@ -48,17 +53,17 @@ func (u Use) Total() (sum float64) {
 
 // Resolved is a wish with a source for each of its weeks.
 type Resolved struct {
-	Wish       Wish
+	Wish       wish.Wish
 	Unit       amount.Unit
-	Wanted     [season.WeeksPerYear]float64 // in the wish's own unit
-	Source     [season.WeeksPerYear]Form    // empty where nothing is wanted
-	Coming     [season.WeeksPerYear]Form    // the same for the coming year, from the shelf as it stands
+	Wanted     [season.WeeksPerYear]float64   // in the wish's own unit
+	Source     [season.WeeksPerYear]wish.Form // empty where nothing is wanted
+	Coming     [season.WeeksPerYear]wish.Form // the same for the coming year, from the shelf as it stands
 	Uses       []Use
-	Enough     bool     // what is left on the shelf meets the wish; nothing need be grown
-	Notes      []string // what the family should know
-	Said       Wish     // as the household says it; Wish is what it comes to, for all who get it and by weight
-	IdleCovers int      // uses for which the wish's cover does nothing here
-	Heads      float64  // how many each get the amount, where it is for each of some; else 0
+	Enough     bool      // what is left on the shelf meets the wish; nothing need be grown
+	Notes      []string  // what the family should know
+	Said       wish.Wish // as the household says it; Wish is what it comes to, for all who get it and by weight
+	IdleCovers int       // uses for which the wish's cover does nothing here
+	Heads      float64   // how many each get the amount, where it is for each of some; else 0
 	// Eaters are those who eat of it in each week, an adult being 1.
 	Eaters [season.WeeksPerYear]float64
 }
@@ -66,7 +71,7 @@ type Resolved struct {
 // Fed returns what is fed in week w, in the wish's own unit; the rest of what
 // is wanted is the gap.
 func (r Resolved) Fed(w int) float64 {
-	if s := r.Source[w]; s == "" || s == Gap || s == Bought {
+	if s := r.Source[w]; s == "" || s == wish.Gap || s == wish.Bought {
 		return 0
 	}
 	return r.Wanted[w]
@@ -74,15 +79,15 @@ func (r Resolved) Fed(w int) float64 {
 
 // Resolver resolves the wishes of one household.
 type Resolver struct {
-	Household Household
+	Household household.Household
 	Book      *book.Book
 	Eaters    [season.WeeksPerYear]float64
 	Seasons   func(*book.Crop, place.Cover) *season.Season
 	Hands     map[string][]*Hand // plantings of this table year, by crop
 
-	Agreements Agreements // the days that were agreed, by what is sown on them
+	Agreements record.Agreements // the days that were agreed, by what is sown on them
 
-	whom map[Whom][season.WeeksPerYear]float64 // the eaters of wishes that are for some alone
+	whom map[wish.Whom][season.WeeksPerYear]float64 // the eaters of wishes that are for some alone
 
 	Batches float64 // that the kitchen puts up in a week; 0: not limited
 
@@ -91,7 +96,7 @@ type Resolver struct {
 
 // Resolve gives each week of a wish its source: the one pinned by hand, or else
 // the first of the family's forms that can feed it.
-func (rs *Resolver) Resolve(w Wish) Resolved {
+func (rs *Resolver) Resolve(w wish.Wish) Resolved {
 	if w.Story != nil {
 		w.Amount.Number = w.Story.Number()
 	}
@@ -135,9 +140,9 @@ func (rs *Resolver) Resolve(w Wish) Resolved {
 		if r.Wanted[week] == 0 {
 			continue
 		}
-		r.Source[week] = Gap
-		if pinned[week] == Bought {
-			r.Source[week] = Bought
+		r.Source[week] = wish.Gap
+		if pinned[week] == wish.Bought {
+			r.Source[week] = wish.Bought
 			continue
 		}
 		for i := range r.Uses {
@@ -154,11 +159,11 @@ func (rs *Resolver) Resolve(w Wish) Resolved {
 
 // pinned returns the source each week is pinned to. A pin that nothing can meet
 // is said, and the week goes by the family's order.
-func (rs *Resolver) pinned(r *Resolved) (out [season.WeeksPerYear]Form) {
+func (rs *Resolver) pinned(r *Resolved) (out [season.WeeksPerYear]wish.Form) {
 	first := rs.Household.YearStart().YearDay()
 	for _, p := range r.Wish.Pins {
 		week := season.WeekOf(p.Day.YearDay() - first)
-		can := p.Source == Bought
+		can := p.Source == wish.Bought
 		for _, u := range r.Uses {
 			can = can || u.Form == p.Source && u.CanFeed.Has(week)
 		}
@@ -208,20 +213,20 @@ func (rs *Resolver) idleCover(r *Resolved, c *book.Crop) {
 }
 
 // use works out which weeks one form of one crop could feed.
-func (rs *Resolver) use(w Wish, f Form, c *book.Crop, prep *book.Preparation) Use {
+func (rs *Resolver) use(w wish.Wish, f wish.Form, c *book.Crop, prep *book.Preparation) Use {
 	u := Use{Form: f, Crop: c, Season: rs.Seasons(c, w.Cover), Prep: prep}
-	if f == Fresh {
+	if f == wish.Fresh {
 		hands := rs.ByHand(c, w.Cover, w.ID, f, false)
 		switch w.Stagger.Kind {
-		case Every:
+		case wish.Every:
 			u.Season = u.Season.Only(apartFrom(u.Season, u.Season.Every(w.Stagger.Days), hands, w.Stagger.Days))
-		case OneGo:
+		case wish.OneGo:
 			if k := u.Season.Best(rs.inSeason(w)); len(hands) > 0 {
 				u.Season = u.Season.Only(nil)
 			} else if k >= 0 {
 				u.Season = u.Season.Only([]int{k})
 			}
-		case Times:
+		case wish.Times:
 			spread := u.Season.Spread(max(1, w.Stagger.Sowings), rs.inSeason(w))
 			if w.Stagger.Days > 0 {
 				spread = u.Season.Series(max(1, w.Stagger.Sowings), w.Stagger.Days, rs.inSeason(w))
@@ -230,7 +235,7 @@ func (rs *Resolver) use(w Wish, f Form, c *book.Crop, prep *book.Preparation) Us
 				spread = withoutNearest(u.Season, spread, hands)
 			}
 			u.Season = u.Season.Only(spread)
-		case ByNeed:
+		case wish.ByNeed:
 			if m := rs.yearly(w, c); m > 0 && len(hands) == 0 && len(rs.Agreements.Days(c.ID, w.Cover, true)) == 0 {
 				u.Season = u.Season.Only(u.Season.Evenly(m, rs.inSeason(w)))
 			}
@@ -249,7 +254,7 @@ func (rs *Resolver) use(w Wish, f Form, c *book.Crop, prep *book.Preparation) Us
 			last = st
 		}
 	}
-	if f == Cellar {
+	if f == wish.Cellar {
 		u.Store, u.CanFeed, u.Kept, u.Life = rs.cellar(&u, last)
 		return u
 	}
@@ -268,12 +273,12 @@ const leastApart = 14
 // yearly returns in how many equal sowings an amount of the year is grown that is eaten
 // fresh, and claims no particular week: as many as each are worth their least number of
 // plants, and no more than the season has room for. It is 0 for other wishes.
-func (rs *Resolver) yearly(w Wish, c *book.Crop) int {
-	if w.Amount.Kind != WeightYear && w.Amount.Kind != PiecesYear || len(w.Forms) != 1 || w.Forms[0] != Fresh || c.Perennial() || c.Dense != nil || c.Yield.Value <= 0 {
+func (rs *Resolver) yearly(w wish.Wish, c *book.Crop) int {
+	if w.Amount.Kind != wish.WeightYear && w.Amount.Kind != wish.PiecesYear || len(w.Forms) != 1 || w.Forms[0] != wish.Fresh || c.Perennial() || c.Dense != nil || c.Yield.Value <= 0 {
 		return 0
 	}
 	plants := w.Amount.Number / c.Yield.Value
-	if w.Amount.Kind == PiecesYear {
+	if w.Amount.Kind == wish.PiecesYear {
 		each, _ := c.PiecesPerPlant(c.Yield.Value)
 		plants = w.Amount.Number / math.Max(1e-9, each)
 	}
@@ -283,7 +288,7 @@ func (rs *Resolver) yearly(w Wish, c *book.Crop) int {
 }
 
 // hands puts the starts of the plantings that are for a use into its season.
-func (rs *Resolver) hands(u *Use, w Wish) {
+func (rs *Resolver) hands(u *Use, w wish.Wish) {
 	u.Hands = rs.ByHand(u.Crop, w.Cover, w.ID, u.Form, false)
 	if len(u.Hands) == 0 {
 		return
@@ -291,7 +296,7 @@ func (rs *Resolver) hands(u *Use, w Wish) {
 	starts := make([]season.Start, len(u.Hands))
 	for i, h := range u.Hands {
 		starts[i] = h.Start
-		if u.Form == Cellar {
+		if u.Form == wish.Cellar {
 			starts[i] = u.Season.Stored(h.Start, rs.fromStore(w))
 		}
 	}
@@ -300,18 +305,18 @@ func (rs *Resolver) hands(u *Use, w Wish) {
 
 // lot finds the starts of what is kept: those set by hand, and as many more as
 // the wish wants, on the days that were agreed while they still may be.
-func (rs *Resolver) lot(u *Use, w Wish) {
-	if u.Form == Cellar {
+func (rs *Resolver) lot(u *Use, w wish.Wish) {
+	if u.Form == wish.Cellar {
 		u.Season = u.Season.ForStore(rs.fromStore(w))
 	}
 	// A crock is filled in the cool of autumn: what is gathered once for it is timed
 	// like a late keeper.
-	late := Late(u.Crop, u.Season) || u.Form == Fermented && u.Crop.Harvest == book.Once && !u.Season.Endless()
+	late := Late(u.Crop, u.Season) || u.Form == wish.Fermented && u.Crop.Harvest == book.Once && !u.Season.Endless()
 	m := w.Stagger.Sowings
 	if m == 0 {
 		m = rs.split(u, w)
 	}
-	plain := rs.Agreements.starts(u.Crop, w.Cover, false, u.Season)
+	plain := agreedStarts(rs.Agreements, u.Crop, w.Cover, false, u.Season)
 	if len(plain) != m {
 		plain = u.Season.Lot(late, m, rs.liking(u, w))
 	}
@@ -331,8 +336,8 @@ func (rs *Resolver) lot(u *Use, w Wish) {
 
 // fromStore returns the weeks in which a wish is eaten from the store: all the year
 // where it is eaten fresh before, else those it is wanted in.
-func (rs *Resolver) fromStore(w Wish) season.Weeks {
-	if slices.Contains(w.Forms, Fresh) {
+func (rs *Resolver) fromStore(w wish.Wish) season.Weeks {
+	if slices.Contains(w.Forms, wish.Fresh) {
 		return season.AllYear
 	}
 	return rs.inSeason(w)
@@ -347,8 +352,8 @@ func Late(c *book.Crop, s *season.Season) bool {
 // liking returns how a lot that is stored in its own season likes its starts: by the
 // weeks that the wish can then have fed, over all its forms. Bulbs, legumes and grain
 // go by their days, so that the first is right.
-func (rs *Resolver) liking(u *Use, w Wish) func(season.Start) int {
-	if u.Form != Cellar || u.Crop.Harvest != book.Once {
+func (rs *Resolver) liking(u *Use, w wish.Wish) func(season.Start) int {
+	if u.Form != wish.Cellar || u.Crop.Harvest != book.Once {
 		return nil
 	}
 	switch u.Crop.Group {
@@ -357,7 +362,7 @@ func (rs *Resolver) liking(u *Use, w Wish) func(season.Start) int {
 	}
 	wanted := rs.inSeason(w)
 	var fresh season.Weeks
-	if slices.Contains(w.Forms, Fresh) {
+	if slices.Contains(w.Forms, wish.Fresh) {
 		for _, c := range rs.Book.Food(w.Food) {
 			if w.Kind == "" || w.Kind == c.ID {
 				fresh |= rs.Seasons(c, w.Cover).Fresh()
@@ -373,9 +378,9 @@ func (rs *Resolver) liking(u *Use, w Wish) func(season.Start) int {
 // cellar returns the store in which a lot lies, the weeks that it feeds, the week in
 // which it is stored and for how many weeks it keeps. What stands in the bed as in a store feeds until it freezes
 // or runs to seed.
-func (rs *Resolver) cellar(u *Use, st season.Start) (store *shelf.Store, feeds season.Weeks, kept, weeks int) {
+func (rs *Resolver) cellar(u *Use, st season.Start) (store *stock.Store, feeds season.Weeks, kept, weeks int) {
 	var life float64
-	store, life = shelf.Best(u.Crop, rs.Household.Stores)
+	store, life = stock.Best(u.Crop, rs.Household.Stores)
 	kept = season.WeekOf(st.Ready + int(u.Crop.CureDays.Or(0)))
 	if u.Crop.Store == "ground" {
 		life = float64(st.End-st.Sure) / 7
@@ -394,15 +399,15 @@ const mostSplit = 4
 // split returns in how many sowings a lot is grown where the household has not
 // said: one, or as many as keep what is gathered within what the kitchen can put
 // up while it is picked, or holds, and then keeps.
-func (rs *Resolver) split(u *Use, w Wish) int {
+func (rs *Resolver) split(u *Use, w wish.Wish) int {
 	if u.Prep == nil || rs.Batches <= 0 || u.Prep.BatchUnits <= 0 || u.Crop.GoesOn || u.Crop.Perennial() {
 		return 1
 	}
 	units := w.Amount.Number
 	switch w.Amount.Kind {
-	case Jars:
-		units *= JarLitre(w, u.Prep)
-	case Litres, DriedKg:
+	case wish.Jars:
+		units *= wish.JarLitre(w, u.Prep)
+	case wish.Litres, wish.DriedKg:
 	default:
 		return 1
 	}
@@ -443,13 +448,13 @@ func withoutNearest(s *season.Season, starts []int, hands []*Hand) []int {
 
 // counted returns the starts of plants that nobody weighs: one, or as many as the wish
 // says, so many days apart.
-func (rs *Resolver) counted(s *season.Season, w Wish) []int {
+func (rs *Resolver) counted(s *season.Season, w wish.Wish) []int {
 	switch m := max(1, w.Stagger.Sowings); {
-	case w.Stagger.Kind == Every:
+	case w.Stagger.Kind == wish.Every:
 		return s.Every(w.Stagger.Days)
-	case w.Stagger.Kind == Times && w.Stagger.Days > 0:
+	case w.Stagger.Kind == wish.Times && w.Stagger.Days > 0:
 		return s.Series(m, w.Stagger.Days, season.AllYear)
-	case w.Stagger.Kind == Times && m > 1:
+	case w.Stagger.Kind == wish.Times && m > 1:
 		return s.Spread(m, season.AllYear)
 	}
 	return s.Lot(false, 1, nil)
@@ -461,35 +466,28 @@ func distance(a, b int) int {
 }
 
 // inSeason returns the weeks in which a wish holds, "while it lasts" aside.
-func (rs *Resolver) inSeason(w Wish) season.Weeks {
-	if w.Season.Kind != Months {
+func (rs *Resolver) inSeason(w wish.Wish) season.Weeks {
+	if w.Season.Kind != wish.Months {
 		return season.AllYear
 	}
 	var out season.Weeks
 	start := rs.Household.YearStart()
 	for week := range season.WeeksPerYear {
-		if _, m, _ := (start + civil.Date(7*week+3)).Split(); w.Season.holds(m) {
+		if _, m, _ := (start + civil.Date(7*week+3)).Split(); w.Season.Holds(m) {
 			out = out.With(week)
 		}
 	}
 	return out
 }
 
-func inMonths(m, from, to int) bool {
-	if from <= to {
-		return from <= m && m <= to
-	}
-	return m >= from || m <= to
-}
-
 // want spreads the wish over its weeks: a weekly amount on each week of its
 // season, an amount of the year evenly over the weeks that could have it.
 func (rs *Resolver) want(r *Resolved, possible season.Weeks) {
 	weeks := rs.inSeason(r.Wish)
-	if r.Wish.Season.Kind == While {
+	if r.Wish.Season.Kind == wish.While {
 		weeks = 0
 		for _, u := range r.Uses {
-			if u.Form == Fresh {
+			if u.Form == wish.Fresh {
 				weeks |= u.CanFeed
 			}
 		}
@@ -497,7 +495,7 @@ func (rs *Resolver) want(r *Resolved, possible season.Weeks) {
 	a := r.Wish.Amount
 	if a.Kind.Weekly() {
 		for _, w := range weeks.List() {
-			if a.Kind != Meals || r.Eaters[w] > 0 {
+			if a.Kind != wish.Meals || r.Eaters[w] > 0 {
 				r.Wanted[w] = a.Number
 			}
 		}

@@ -7,61 +7,23 @@ import (
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
-	"inventory/internal/core/invalid"
-	"inventory/internal/core/shelf"
+	"inventory/internal/core/stock"
+	"inventory/internal/core/wish"
 )
-
-// validateLots looks at what stands on the shelf.
-func validateLots(c invalid.Check, lots []shelf.Lot, b *book.Book) {
-	for i, l := range lots {
-		ValidateLot(c.Index("lots", i), l, b)
-	}
-}
-
-// ValidateLot looks for what cannot stand in one lot.
-func ValidateLot(c invalid.Check, l shelf.Lot, b *book.Book) {
-	l.Validate(c)
-	c = c.OfBook()
-	kinds := b.Food(l.Food)
-	f := Form(l.Form)
-	switch {
-	case kinds == nil:
-		c.Add("food", l.Food, "a food of the crop book"+nearestWords(b, l.Food))
-		return
-	case f == Fresh || !slices.Contains(Forms, f):
-		c.OneOf("form", l.Form, "cellar", "canned", "juiced", "frozen", "dried", "pickled", "fermented", "jam")
-		return
-	}
-	p := b.Preparation(l.Preparation)
-	switch {
-	case l.Preparation != "" && (p == nil || p.Form != l.Form):
-		c.Add("preparation", l.Preparation, "a preparation that is "+l.Form+", or none")
-	case p != nil && !slices.ContainsFunc(kinds, func(k *book.Crop) bool { return slices.Contains(p.Crops, k.ID) }):
-		c.Add("preparation", l.Preparation, "a preparation of "+l.Food)
-	case f.PutUp() && l.Unit == "pieces":
-		c.Add("unit", l.Unit, "L or kg, for what is put up")
-	case p != nil && (p.Unit == "kg") != (l.Unit == "kg"):
-		c.Add("unit", l.Unit, map[string]string{"kg": "kg", "litre": "L"}[p.Unit]+": so "+p.Name+" is measured")
-	case f == Cellar && l.Unit == "L":
-		c.Add("unit", l.Unit, "kg or pieces, for what is kept whole")
-	case f == Cellar && !slices.ContainsFunc(kinds, func(k *book.Crop) bool { return k.StoreWeeks.Value > 0 }):
-		c.Add("form", l.Form, "another form: "+l.Food+" does not keep whole")
-	}
-}
 
 // keptAs returns the kind of its food that a lot of the cellar is taken for, the one
 // that keeps longest in the store it stands in, and how many weeks that is. What is
 // stored is stored because it keeps: nobody puts early potatoes in the cellar.
-func (rs *Resolver) keptAs(l shelf.Lot) (kind *book.Crop, weeks float64) {
+func (rs *Resolver) keptAs(l stock.Lot) (kind *book.Crop, weeks float64) {
 	for _, c := range rs.Book.Food(l.Food) {
 		life := c.StoreWeeks.Or(0)
 		for _, s := range rs.Household.Stores {
 			if s.ID == l.Store {
-				life = shelf.Life(c, s.Temperature, s.Damp)
+				life = stock.Life(c, s.Temperature, s.Damp)
 			}
 		}
 		if l.Store == "" {
-			_, life = shelf.Best(c, rs.Household.Stores)
+			_, life = stock.Best(c, rs.Household.Stores)
 		}
 		if kind == nil || life > weeks {
 			kind, weeks = c, life
@@ -72,11 +34,11 @@ func (rs *Resolver) keptAs(l shelf.Lot) (kind *book.Crop, weeks float64) {
 
 // Keeps returns the day until which a lot keeps: as it says itself, or as long
 // as its preparation, or its kind in the store it stands in.
-func (rs *Resolver) Keeps(l shelf.Lot) civil.Date {
+func (rs *Resolver) Keeps(l stock.Lot) civil.Date {
 	if l.Until != 0 {
 		return l.Until
 	}
-	if Form(l.Form) == Cellar {
+	if wish.Form(l.Form) == wish.Cellar {
 		_, weeks := rs.keptAs(l)
 		return l.PutUp + civil.Date(7*weeks)
 	}
@@ -94,21 +56,21 @@ func (rs *Resolver) Keeps(l shelf.Lot) civil.Date {
 }
 
 // serves tells whether a lot can feed a use of a wish.
-func (l lotOf) serves(w *Wish, u *Use) bool {
+func (l lotOf) serves(w *wish.Wish, u *Use) bool {
 	if l.Food != w.Food || l.Form != string(u.Form) || l.Unit != string(u.drawnIn(w)) {
 		return false
 	}
 	return l.Preparation == "" || u.Prep == nil || l.Preparation == u.Prep.ID
 }
 
-type lotOf struct{ shelf.Lot }
+type lotOf struct{ stock.Lot }
 
 // drawnIn returns the unit in which a use is taken out of the store.
-func (u *Use) drawnIn(w *Wish) amount.Unit {
+func (u *Use) drawnIn(w *wish.Wish) amount.Unit {
 	switch {
 	case u.Prep != nil && u.Prep.Unit == "litre":
 		return amount.Litre
-	case w.Amount.Kind == PiecesWeek || w.Amount.Kind == PiecesYear:
+	case w.Amount.Kind == wish.PiecesWeek || w.Amount.Kind == wish.PiecesYear:
 		return amount.Piece
 	}
 	return amount.Kilogram
@@ -116,9 +78,9 @@ func (u *Use) drawnIn(w *Wish) amount.Unit {
 
 // Drawn returns what a use takes out of its store for an amount in the wish's
 // unit in week w: kg as they come out of the store, pieces, litres or kg dried.
-func (rs *Resolver) Drawn(w *Wish, u *Use, week int, a float64) float64 {
+func (rs *Resolver) Drawn(w *wish.Wish, u *Use, week int, a float64) float64 {
 	switch w.Amount.Kind {
-	case Meals:
+	case wish.Meals:
 		edible := a * rs.eaters(w)[week] * rs.portion(w, u.Crop) / 1000
 		if u.Crop.Edible <= 0 {
 			return 0
@@ -127,9 +89,9 @@ func (rs *Resolver) Drawn(w *Wish, u *Use, week int, a float64) float64 {
 			return edible / u.Crop.Edible / u.Prep.Raw
 		}
 		return edible / u.Crop.Edible / (1 - rs.Cull)
-	case Jars:
-		return a * JarLitre(*w, u.Prep)
-	case WeightWeek, WeightYear:
+	case wish.Jars:
+		return a * wish.JarLitre(*w, u.Prep)
+	case wish.WeightWeek, wish.WeightYear:
 		if u.Prep != nil { // wished as harvested weight
 			return a * (1 - rs.Cull) * (1 - rs.Spoil) / u.Prep.Raw
 		}
@@ -137,7 +99,7 @@ func (rs *Resolver) Drawn(w *Wish, u *Use, week int, a float64) float64 {
 	return a
 }
 
-func (rs *Resolver) portion(w *Wish, c *book.Crop) float64 {
+func (rs *Resolver) portion(w *wish.Wish, c *book.Crop) float64 {
 	if w.Amount.Portion > 0 {
 		return w.Amount.Portion
 	}

@@ -1,4 +1,4 @@
-package table
+package household
 
 import (
 	"slices"
@@ -91,30 +91,6 @@ func (h Household) Rules(crop string) season.Rules {
 // MayCross tells whether the household accepts that a crop crosses with other kinds.
 func (h Household) MayCross(crop string) bool {
 	return slices.ContainsFunc(h.Habits, func(x Habit) bool { return x.Crop == crop && x.Crosses })
-}
-
-// dayLength says so where the type of a bulbing onion does not suit the place.
-func (rs *Resolver) dayLength(r *Resolved, c *book.Crop) {
-	if !Bulbing(c) {
-		return
-	}
-	latitude := rs.Household.Place.Latitude
-	if latitude < 0 {
-		latitude = -latitude
-	}
-	for _, h := range rs.Household.Habits {
-		span, ok := DayLengths[h.DayLength]
-		if h.Crop == c.ID && ok && (latitude < span[0] || latitude > span[1]) {
-			suits := "long"
-			switch {
-			case latitude < 34:
-				suits = "short"
-			case latitude < 40:
-				suits = "intermediate"
-			}
-			r.Notes = append(r.Notes, h.DayLength+"-day onions do not suit this latitude: here the "+suits+"-day ones make bulbs")
-		}
-	}
 }
 
 // CoverOver returns the cover of the bed that a sowing was put in by hand, or stands in:

@@ -1,4 +1,4 @@
-package table
+package wish
 
 import (
 	"strings"
@@ -8,7 +8,7 @@ import (
 
 // nearestWords names the food nearest to a misspelling, to be put behind an
 // error, or nothing where none is near.
-func nearestWords(b *book.Book, said string) string {
+func NearestWords(b *book.Book, said string) string {
 	said = strings.Join(book.Words(said), " ")
 	if said == "" || len(said) > 40 {
 		return ""

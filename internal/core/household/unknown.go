@@ -1,4 +1,4 @@
-package table
+package household
 
 import (
 	"fmt"
@@ -7,7 +7,9 @@ import (
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/invalid"
-	"inventory/internal/core/shelf"
+	"inventory/internal/core/record"
+	"inventory/internal/core/stock"
+	"inventory/internal/core/wish"
 )
 
 // Unknown is an entry of a household that the crop book does not know, or no longer
@@ -33,13 +35,15 @@ func (h Household) Fitting(usual *book.Book) (Household, []Unknown, error) {
 	}
 	s := &sieve{}
 	b := s.own(&h, usual)
-	h.Wishes = sifted(s, h.Wishes, "wish", func(w Wish) (string, string) { return w.ID, "the wish for " + w.Food }, func(c invalid.Check, w Wish) { w.Validate(c, b) })
-	h.Lots = sifted(s, h.Lots, "lot", func(l shelf.Lot) (string, string) {
+	h.Wishes = sifted(s, h.Wishes, "wish", func(w wish.Wish) (string, string) { return w.ID, "the wish for " + w.Food }, func(c invalid.Check, w wish.Wish) { w.Validate(c, b) })
+	h.Lots = sifted(s, h.Lots, "lot", func(l stock.Lot) (string, string) {
 		return l.ID, fmt.Sprintf("%s × %s of %s on the shelf", invalid.FormatNumber(l.Count), l.Form, l.Food)
-	}, func(c invalid.Check, l shelf.Lot) { ValidateLot(c, l, b) })
+	}, func(c invalid.Check, l stock.Lot) { stock.ValidateLot(c, l, b) })
 	h.Patches = sifted(s, h.Patches, "patch", func(p Patch) (string, string) { return p.ID, fmt.Sprintf("the patch of %d %s", p.Plants, p.Crop) }, func(c invalid.Check, p Patch) { p.Validate(c, b) })
 	h.Habits = sifted(s, h.Habits, "habit", func(x Habit) (string, string) { return x.Crop, "how you grow " + x.Crop }, func(c invalid.Check, x Habit) { x.Validate(c, b) })
-	h.Plantings = sifted(s, h.Plantings, "planting", func(p Planting) (string, string) { return p.ID, "the sowing of " + p.Crop + " on " + p.Day.Words() }, func(c invalid.Check, p Planting) { p.Validate(c, b) })
+	h.Plantings = sifted(s, h.Plantings, "planting", func(p record.Planting) (string, string) {
+		return p.ID, "the sowing of " + p.Crop + " on " + p.Day.Words()
+	}, func(c invalid.Check, p record.Planting) { p.Validate(c, b) })
 	h.Overrules = sifted(s, h.Overrules, "overrule", func(o book.Overrule) (string, string) {
 		return o.Subject + " " + o.Field, "your figure for " + strings.ReplaceAll(o.Field, "_", " ") + " of " + o.Subject
 	}, func(c invalid.Check, o book.Overrule) {

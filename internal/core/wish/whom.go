@@ -1,12 +1,9 @@
-package table
+package wish
 
 import (
 	"fmt"
-	"slices"
 
-	"inventory/internal/core/amount"
 	"inventory/internal/core/invalid"
-	"inventory/internal/core/season"
 )
 
 // For whom a wish is, where it is not for everybody at the table.
@@ -77,85 +74,4 @@ func (o *Whom) words() string {
 		return fmt.Sprintf("for %d", o.People)
 	}
 	return map[Per]string{PerMember: "for each of you", PerEater: "for each eater", PerChild: "for each child", PerInfant: "for each under three"}[o.Per]
-}
-
-// each tells whether a member is one of those who each get the amount.
-func (p Per) each(m Member) bool {
-	switch p {
-	case PerChild:
-		return slices.Contains([]Band{Teen, Child, SmallChild}, m.Band)
-	case PerInfant:
-		return m.Band == Infant
-	}
-	return true
-}
-
-// people makes an amount for each of some the amount of them all, and says who eats
-// of the wish.
-func (rs *Resolver) people(r *Resolved, w *Wish) {
-	r.Eaters = rs.eaters(w)
-	if w.For == nil || w.For.Per == "" || w.Amount.Kind == Meals {
-		return
-	}
-	if w.For.Per == PerEater {
-		for _, e := range r.Eaters {
-			r.Heads += e / season.WeeksPerYear
-		}
-	} else {
-		for _, m := range rs.Household.Members {
-			if w.For.Per.each(m) {
-				r.Heads++
-			}
-		}
-	}
-	if r.Heads == 0 {
-		r.Notes = append(r.Notes, "nobody in this household is one of those it is for")
-	}
-	w.Amount.Number *= r.Heads
-}
-
-// eaters returns who eats of a wish in each week: all at the table, or some of them.
-func (rs *Resolver) eaters(w *Wish) [season.WeeksPerYear]float64 {
-	if w.For == nil || w.For.Away() || w.For.Use == "" && w.For.People == 0 && (w.For.Per == "" || w.For.Per == PerMember || w.For.Per == PerEater) {
-		return rs.Eaters
-	}
-	if found, ok := rs.whom[*w.For]; ok {
-		return found
-	}
-	var out [season.WeeksPerYear]float64
-	switch h := rs.Household; {
-	case w.For.People > 0:
-		for week, all := range rs.Eaters {
-			if all > 0 {
-				out[week] = float64(w.For.People)
-			}
-		}
-	case w.For.Use == ForGuests:
-		h.Members = nil
-		out = h.Eaters()
-	default:
-		h.Guests = nil
-		h.Members = slices.DeleteFunc(slices.Clone(h.Members), func(m Member) bool { return !w.For.Per.each(m) })
-		out = h.Eaters()
-	}
-	if rs.whom == nil {
-		rs.whom = map[Whom][season.WeeksPerYear]float64{}
-	}
-	rs.whom[*w.For] = out
-	return out
-}
-
-// weigh makes a weight of pieces that are put up: a freezer is filled by weight.
-func (rs *Resolver) weigh(r *Resolved, w *Wish) {
-	if w.Amount.Kind != PiecesYear || len(w.Forms) != 1 || !w.Forms[0].PutUp() {
-		return
-	}
-	c, _ := chooser{book: rs.Book}.kind(*w, w.Forms[0], w.PreparationFor(w.Forms[0], rs.Book))
-	if c == nil {
-		return
-	}
-	n := w.Amount.Number
-	w.Amount.Kind, w.Amount.Number = WeightYear, n*c.Piece.Value/1000
-	w.Left *= c.Piece.Value / 1000
-	r.Notes = append(r.Notes, fmt.Sprintf("%s of about %s are %s", amount.Mark(n, amount.Piece), amount.Mark(c.Piece.Value, amount.Gram), amount.Mark(w.Amount.Number, amount.Kilogram)))
 }

@@ -7,6 +7,7 @@ import (
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/season"
+	"inventory/internal/core/wish"
 )
 
 // chooser picks the kind of a food that suits a use.
@@ -17,7 +18,7 @@ type chooser struct {
 
 // kind returns the crop for one use of a wish and why it is that one; nil
 // where no kind will do.
-func (ch chooser) kind(w Wish, form Form, prep *book.Preparation) (*book.Crop, string) {
+func (ch chooser) kind(w wish.Wish, form wish.Form, prep *book.Preparation) (*book.Crop, string) {
 	kinds := ch.book.Food(w.Food)
 	if w.Kind != "" {
 		kinds = []*book.Crop{ch.book.Crop(w.Kind)}
@@ -26,12 +27,12 @@ func (ch chooser) kind(w Wish, form Form, prep *book.Preparation) (*book.Crop, s
 		switch {
 		case w.Amount.Kind.Unweighed():
 			return c.Dense == nil
-		case !c.Weighed(), form == Cellar && (c.Store == "none" || c.StoreWeeks.Value <= 0),
+		case !c.Weighed(), form == wish.Cellar && (c.Store == "none" || c.StoreWeeks.Value <= 0),
 			form.PutUp() && (prep == nil || !slices.Contains(prep.Crops, c.ID)):
 			return false
-		case w.Amount.Kind == PiecesWeek || w.Amount.Kind == PiecesYear:
-			return countedInPieces(c)
-		case w.Amount.Kind == Meals && w.Amount.Portion == 0:
+		case w.Amount.Kind == wish.PiecesWeek || w.Amount.Kind == wish.PiecesYear:
+			return wish.CountedInPieces(c)
+		case w.Amount.Kind == wish.Meals && w.Amount.Portion == 0:
 			return c.Portion.Value > 0
 		}
 		return true
@@ -46,7 +47,7 @@ func (ch chooser) kind(w Wish, form Form, prep *book.Preparation) (*book.Crop, s
 		return kinds[0], "the only kind in the book"
 	case w.Amount.Kind.Unweighed():
 		return kinds[0], "the usual kind"
-	case form == Cellar:
+	case form == wish.Cellar:
 		c := best(kinds, func(c *book.Crop) float64 { return c.StoreWeeks.Value })
 		return c, fmt.Sprintf("of its kinds it keeps longest, %.0f weeks", c.StoreWeeks.Value)
 	case form.PutUp():
@@ -88,7 +89,7 @@ func forPuttingUp(kinds []*book.Crop, prep *book.Preparation) *book.Crop {
 	for _, c := range together {
 		least = math.Min(least, ground(c))
 	}
-	whole := prep.Form == string(Pickled) || prep.Form == string(Fermented)
+	whole := prep.Form == string(wish.Pickled) || prep.Form == string(wish.Fermented)
 	for _, id := range prep.Crops {
 		for _, c := range together {
 			if c.ID == id && (whole || ground(c) <= least*thrifty+1e-9) {

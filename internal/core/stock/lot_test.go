@@ -1,9 +1,11 @@
-package shelf
+package stock
 
 import (
 	"math"
+	"slices"
 	"testing"
 
+	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
 )
@@ -68,5 +70,24 @@ func TestLotsThatCannotStand(t *testing.T) {
 	}
 	if good.Amount() != 20 {
 		t.Error("two sacks of ten are not twenty")
+	}
+}
+
+// A lot must be of a food of the book, in a form and a unit in which it is kept.
+func TestLotsThatTheBookDoesNotAllow(t *testing.T) {
+	b := book.Usual()
+	for field, lot := range map[string]Lot{
+		"food": {Food: "moon cheese"}, "form": {Food: "beet", Form: "fresh"}, "unit": {Food: "tomato", Form: "canned", Unit: "pieces"},
+		"preparation": {Food: "beet", Form: "canned", Preparation: "tomato-juice"},
+	} {
+		lot.Count, lot.Size, lot.PutUp = 1, 1, civil.Of(2026, 9, 1)
+		if lot.Unit == "" {
+			lot.Unit = "kg"
+		}
+		check := invalid.NewCheck()
+		ValidateLot(check, lot, b)
+		if err := check.Err(); !slices.ContainsFunc(invalid.All(err), func(f *invalid.Field) bool { return f.Field == field }) {
+			t.Errorf("want a mistake at %s of a lot, got %v", field, err)
+		}
 	}
 }

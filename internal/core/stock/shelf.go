@@ -1,5 +1,5 @@
 // Package shelf has the household's stores and how long a crop lives in them.
-package shelf
+package stock
 
 import (
 	"math"

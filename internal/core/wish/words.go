@@ -1,4 +1,4 @@
-package table
+package wish
 
 import (
 	"fmt"
@@ -46,7 +46,7 @@ func Title(w Wish, b *book.Book) string {
 	return strings.ToUpper(w.Food[:1]) + w.Food[1:]
 }
 
-var countedWords = map[Kind]string{
+var countedWords = map[AmountKind]string{
 	Litres: "litres", DriedKg: "kg dried", Meals: "meals a week", WeightWeek: "kg a week", WeightYear: "kg a year",
 	PiecesWeek: "pieces a week", PiecesYear: "pieces a year", Plants: "plants", Area: "m²", RowLength: "m of row",
 }

@@ -1,4 +1,6 @@
-package table
+// Package wish describes what a household wants to eat: a food, an amount of one of the
+// amount kinds, the forms in which it may come to the table, and the part of the year.
+package wish
 
 import (
 	"fmt"
@@ -38,34 +40,34 @@ var Forms = []Form{Fresh, Cellar, Canned, Juiced, Frozen, Dried, Pickled, Fermen
 func (f Form) PutUp() bool { return f != Fresh && f != Cellar && f != Gap && f != Bought && f != "" }
 
 // Kind says what an amount counts.
-type Kind string
+type AmountKind string
 
 // The kinds of amount.
 const (
-	Meals      Kind = "meals"       // meals a week
-	WeightWeek Kind = "weight-week" // kg harvested weight a week
-	WeightYear Kind = "weight-year" // kg harvested weight a year
-	PiecesWeek Kind = "pieces-week" // heads, ears, bulbs a week
-	PiecesYear Kind = "pieces-year"
-	Jars       Kind = "jars"   // jars of a size
-	Litres     Kind = "litres" // litres put up
-	DriedKg    Kind = "dried"  // kg put up dry
-	Plants     Kind = "plants" // plants that nobody weighs
-	Area       Kind = "area"   // m² of them
-	RowLength  Kind = "row"    // metres of row of them
+	Meals      AmountKind = "meals"       // meals a week
+	WeightWeek AmountKind = "weight-week" // kg harvested weight a week
+	WeightYear AmountKind = "weight-year" // kg harvested weight a year
+	PiecesWeek AmountKind = "pieces-week" // heads, ears, bulbs a week
+	PiecesYear AmountKind = "pieces-year"
+	Jars       AmountKind = "jars"   // jars of a size
+	Litres     AmountKind = "litres" // litres put up
+	DriedKg    AmountKind = "dried"  // kg put up dry
+	Plants     AmountKind = "plants" // plants that nobody weighs
+	Area       AmountKind = "area"   // m² of them
+	RowLength  AmountKind = "row"    // metres of row of them
 )
 
 // Weekly tells whether the amount is one of each week, not of the year.
-func (k Kind) Weekly() bool { return k == Meals || k == WeightWeek || k == PiecesWeek }
+func (k AmountKind) Weekly() bool { return k == Meals || k == WeightWeek || k == PiecesWeek }
 
 // PutUp tells whether the amount counts what is put up.
-func (k Kind) PutUp() bool { return k == Jars || k == Litres || k == DriedKg }
+func (k AmountKind) PutUp() bool { return k == Jars || k == Litres || k == DriedKg }
 
 // Unweighed tells whether the amount is of plants that feed no week.
-func (k Kind) Unweighed() bool { return k == Plants || k == Area || k == RowLength }
+func (k AmountKind) Unweighed() bool { return k == Plants || k == Area || k == RowLength }
 
 // Unit returns the unit of the amount's number.
-func (k Kind) Unit() amount.Unit {
+func (k AmountKind) Unit() amount.Unit {
 	switch k {
 	case Meals:
 		return amount.Meal
@@ -87,10 +89,10 @@ func (k Kind) Unit() amount.Unit {
 
 // Amount is how much is wished.
 type Amount struct {
-	Kind    Kind    `json:"kind"`
-	Number  float64 `json:"number"`
-	Portion float64 `json:"portion,omitempty"` // g edible and raw, an adult's; 0: the usual one
-	Jar     float64 `json:"jar,omitempty"`     // litres a jar; 0: the preparation's usual one
+	Kind    AmountKind `json:"kind"`
+	Number  float64    `json:"number"`
+	Portion float64    `json:"portion,omitempty"` // g edible and raw, an adult's; 0: the usual one
+	Jar     float64    `json:"jar,omitempty"`     // litres a jar; 0: the preparation's usual one
 }
 
 // Span of the year in which a wish holds.
@@ -118,7 +120,7 @@ type MonthRun struct {
 }
 
 // holds tells whether the season has a month.
-func (s Season) holds(month int) bool {
+func (s Season) Holds(month int) bool {
 	return s.Kind != Months || inMonths(month, s.From, s.To) || slices.ContainsFunc(s.Also, func(o MonthRun) bool { return inMonths(month, o.From, o.To) })
 }
 
@@ -218,7 +220,7 @@ func (w Wish) Made(b *book.Book) *book.Preparation {
 
 // Bounds of an amount, wide enough for a large household and narrow enough to
 // catch a slip of the finger.
-var mostOf = map[Kind]float64{
+var mostOf = map[AmountKind]float64{
 	Meals: 100, WeightWeek: 500, WeightYear: 10000, PiecesWeek: 1000, PiecesYear: 20000,
 	Jars: 5000, Litres: 5000, DriedKg: 1000, Plants: 20000, Area: 10000, RowLength: 20000,
 }
@@ -283,7 +285,7 @@ func (w Wish) validateSeason(c invalid.Check) {
 func (w Wish) validateFood(c invalid.Check, b *book.Book) {
 	kinds := b.Food(w.Food)
 	if kinds == nil {
-		c.Add("food", w.Food, "a food of the crop book"+nearestWords(b, w.Food))
+		c.Add("food", w.Food, "a food of the crop book"+NearestWords(b, w.Food))
 		return
 	}
 	if w.Kind != "" {
@@ -311,7 +313,7 @@ func (w Wish) validateFood(c invalid.Check, b *book.Book) {
 		return
 	}
 	if k == PiecesWeek || k == PiecesYear {
-		if !some(countedInPieces) {
+		if !some(CountedInPieces) {
 			c.Add("amount.kind", string(k), "a weight or meals: nobody counts "+w.Food+" in pieces")
 		}
 	}
@@ -327,7 +329,7 @@ func (w Wish) validateFood(c invalid.Check, b *book.Book) {
 	w.validateForms(c, b, kinds)
 }
 
-func countedInPieces(c *book.Crop) bool {
+func CountedInPieces(c *book.Crop) bool {
 	_, ok := c.PiecesPerPlant(c.Yield.Value)
 	return ok
 }
@@ -436,4 +438,12 @@ func (w *Wish) Fill() {
 		}
 		w.Preparation = ""
 	}
+}
+
+// inMonths reports whether a month lies in a run of months, which may go on over New Year.
+func inMonths(m, from, to int) bool {
+	if from <= to {
+		return from <= m && m <= to
+	}
+	return m >= from || m <= to
 }

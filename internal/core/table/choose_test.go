@@ -5,6 +5,7 @@ import (
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
+	"inventory/internal/core/wish"
 )
 
 // The kind that a practised grower would take for a use, where none is named.
@@ -23,9 +24,9 @@ func TestTheKindForAUse(t *testing.T) {
 		{"sweet corn", "corn-frozen", "sweet-corn-early"},
 	} {
 		prep := book.Usual().Preparation(c.preparation)
-		w := wish(c.food, Litres, 10, Form(prep.Form))
+		w := wished(c.food, wish.Litres, 10, wish.Form(prep.Form))
 		w.Preparations = []string{prep.ID}
-		r := resolver(household()).Resolve(w)
+		r := resolver(fiveEaters()).Resolve(w)
 		if len(r.Uses) != 1 || r.Uses[0].Crop.ID != c.want {
 			t.Errorf("%s for %s: %s (%s), want %s", c.food, c.preparation, r.Uses[0].Crop.ID, r.Uses[0].Why, c.want)
 		}
@@ -56,9 +57,9 @@ func TestAThirstyKindIsPassedOver(t *testing.T) {
 
 // A crock is filled in autumn, whatever kind is named for it.
 func TestACrockIsFilledInAutumn(t *testing.T) {
-	w := wish("cabbage", Litres, 10, Fermented)
+	w := wished("cabbage", wish.Litres, 10, wish.Fermented)
 	w.Kind, w.Preparations = "cabbage-early", []string{"sauerkraut"}
-	h := household()
+	h := fiveEaters()
 	y, start := place.Build(h.Place), h.YearStart().YearDay()
 	for _, u := range resolver(h).Resolve(w).Uses {
 		for _, i := range u.Lot {

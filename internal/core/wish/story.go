@@ -1,4 +1,4 @@
-package table
+package wish
 
 import (
 	"inventory/internal/core/civil"
@@ -35,7 +35,7 @@ func (s Story) Lasted() float64 {
 // Number returns what a whole year at the rate at which it was eaten takes.
 func (s Story) Number() float64 { return s.Eaten() / s.Lasted() * yearWeeks }
 
-func (s Story) validate(c invalid.Check, k Kind) {
+func (s Story) validate(c invalid.Check, k AmountKind) {
 	if k.Weekly() || k.Unweighed() {
 		c.Add("had", invalid.FormatNumber(s.Had), "no story: it serves amounts of a year, such as jars or kg")
 		return

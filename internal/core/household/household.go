@@ -1,19 +1,21 @@
-// Package table is who eats what, in which form, in which week: the household,
-// its wishes, and from which source each of the 52 weeks of a wish is fed.
-package table
+// Package household holds what a household says of itself for one year: who eats, where
+// it lives, what it wants, has and has recorded. It checks that all of it can be, and
+// sets apart what the crop book does not know. A Household is a value: its functions
+// return changed copies.
+package household
 
 import (
 	"fmt"
-	"slices"
-	"strings"
 
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
+	"inventory/internal/core/record"
 	"inventory/internal/core/season"
-	"inventory/internal/core/shelf"
+	"inventory/internal/core/stock"
+	"inventory/internal/core/wish"
 )
 
 // Household is all that a household says of itself for one year.
@@ -25,20 +27,20 @@ type Household struct {
 	Place     place.Place     `json:"place"`
 	Members   []Member        `json:"members"`
 	Guests    []Guest         `json:"guests"`
-	Stores    []shelf.Store   `json:"stores"`
-	Wishes    []Wish          `json:"wishes"`
+	Stores    []stock.Store   `json:"stores"`
+	Wishes    []wish.Wish     `json:"wishes"`
 	Overrules []book.Overrule `json:"overrules"`
 
-	Lots            []shelf.Lot           `json:"lots"`      // what stands on the shelf today
+	Lots            []stock.Lot           `json:"lots"`      // what stands on the shelf today
 	Patches         []Patch               `json:"patches"`   // perennials that stand already
 	OwnCrops        []book.OwnCrop        `json:"own_crops"` // crops and kinds of the household's own
 	OwnPreparations []book.OwnPreparation `json:"own_preparations"`
 
-	School    season.School `json:"school,omitempty"` // how the spring edge is found; empty: by frost
-	Habits    []Habit       `json:"habits"`           // how single crops are grown
-	Plantings []Planting    `json:"plantings"`        // sowings set by hand, and those really sown
-	Agreed    *Agreement    `json:"agreed,omitempty"`
-	Weather   []place.Day   `json:"weather"` // the days that have been
+	School    season.School     `json:"school,omitempty"` // how the spring edge is found; empty: by frost
+	Habits    []Habit           `json:"habits"`           // how single crops are grown
+	Plantings []record.Planting `json:"plantings"`        // sowings set by hand, and those really sown
+	Agreed    *record.Agreement `json:"agreed,omitempty"`
+	Weather   []place.Day       `json:"weather"` // the days that have been
 
 	Plot *bed.Plot `json:"plot,omitempty"` // the land the beds lie on
 	Beds []bed.Bed `json:"beds"`
@@ -75,90 +77,6 @@ func (h Household) Book(usual *book.Book) (*book.Book, book.Rules, map[string]fl
 		b = b.Grown(ways)
 	}
 	return b.With(h.Overrules)
-}
-
-// Band is an age band with its usual appetite.
-type Band string
-
-// The age bands.
-const (
-	Adult      Band = "adult"
-	Teen       Band = "teen"
-	Child      Band = "child"       // 7 to 12
-	SmallChild Band = "small-child" // 3 to 6
-	Infant     Band = "infant"      // under three
-)
-
-var appetites = map[Band]float64{Adult: 1, Teen: 1.15, Child: 0.75, SmallChild: 0.5, Infant: 0.25}
-
-// UsualAppetite returns the appetite of an age band, 1 being an adult's.
-func UsualAppetite(b Band) float64 { return appetites[b] }
-
-// Member is one of those who eat here.
-type Member struct {
-	ID       string   `json:"id"`
-	Name     string   `json:"name"`
-	Band     Band     `json:"band"`
-	Appetite *float64 `json:"appetite,omitempty"` // the member's own; nil: the band's
-	Away     []Span   `json:"away,omitempty"`
-}
-
-// Eats returns the member's appetite, 1 being an adult's.
-func (m Member) Eats() float64 {
-	if m.Appetite != nil {
-		return *m.Appetite
-	}
-	return appetites[m.Band]
-}
-
-// Span is a run of days that comes round every year, both ends included.
-type Span struct {
-	From civil.MonthDay `json:"from"`
-	To   civil.MonthDay `json:"to"`
-}
-
-// Guest is company for a span of the year.
-type Guest struct {
-	ID     string  `json:"id"`
-	Name   string  `json:"name"`
-	Eaters float64 `json:"eaters"` // eater-equivalents, an adult being 1
-	Span
-}
-
-func (s Span) has(yearDay int) bool {
-	from, to := s.From.YearDay(), s.To.YearDay()
-	if from <= to {
-		return from <= yearDay && yearDay <= to
-	}
-	return yearDay >= from || yearDay <= to
-}
-
-func (s Span) validate(c invalid.Check) {
-	if !s.From.Valid() {
-		c.Add("from", s.From.String(), "a day such as 08-01")
-	}
-	if !s.To.Valid() {
-		c.Add("to", s.To.String(), "a day such as 08-31")
-	}
-}
-
-// Validate looks at a member.
-func (m Member) Validate(c invalid.Check) {
-	c.Text("name", m.Name, 60)
-	c.OneOf("band", string(m.Band), string(Adult), string(Teen), string(Child), string(SmallChild), string(Infant))
-	if m.Appetite != nil {
-		c.Number("appetite", *m.Appetite, 0, 3)
-	}
-	for i, s := range m.Away {
-		s.validate(c.Index("away", i))
-	}
-}
-
-// Validate looks at guests.
-func (g Guest) Validate(c invalid.Check) {
-	c.Text("name", g.Name, 60)
-	c.Positive("eaters", g.Eaters, 200)
-	g.Span.validate(c)
 }
 
 // MostWishes bounds a household's wishes, members and the like, so that one
@@ -226,8 +144,8 @@ func (h Household) validate(b *book.Book) error {
 		unique(c.Index("habits", i), "h", x.Crop)
 		x.Validate(c.Index("habits", i), b)
 	}
-	if len(h.Plantings) > MostPlantings {
-		c.Add("plantings", fmt.Sprint(len(h.Plantings)), fmt.Sprintf("at most %d", MostPlantings))
+	if len(h.Plantings) > record.MostPlantings {
+		c.Add("plantings", fmt.Sprint(len(h.Plantings)), fmt.Sprintf("at most %d", record.MostPlantings))
 		return c.Err()
 	}
 	for i, x := range h.Plantings {
@@ -255,22 +173,24 @@ func (h Household) validate(b *book.Book) error {
 		h.Customs.Validate(c.At("customs"), families, pairs)
 	}
 	bed.ValidateAll(c, h.Plot, h.Beds)
-	if len(h.Placements) > MostPlantings {
-		c.Add("placements", fmt.Sprint(len(h.Placements)), fmt.Sprintf("at most %d", MostPlantings))
+	if len(h.Placements) > record.MostPlantings {
+		c.Add("placements", fmt.Sprint(len(h.Placements)), fmt.Sprintf("at most %d", record.MostPlantings))
 		return c.Err()
 	}
 	for i, x := range h.Placements {
 		unique(c.Index("placements", i), "x", x.Sowing)
 		x.Validate(c.Index("placements", i))
 	}
-	if len(h.Lots) > shelf.MostLots {
-		c.Add("lots", fmt.Sprint(len(h.Lots)), fmt.Sprintf("at most %d", shelf.MostLots))
+	if len(h.Lots) > stock.MostLots {
+		c.Add("lots", fmt.Sprint(len(h.Lots)), fmt.Sprintf("at most %d", stock.MostLots))
 		return c.Err()
 	}
 	for i, l := range h.Lots {
 		unique(c.Index("lots", i), "l", l.ID)
 	}
-	validateLots(c, h.Lots, b)
+	for i, l := range h.Lots {
+		stock.ValidateLot(c.Index("lots", i), l, b)
+	}
 	seen := map[string]bool{}
 	for i, o := range h.Overrules {
 		if key := o.Subject + " " + o.Field; seen[key] {
@@ -317,37 +237,10 @@ func (h Household) FirstYear(asOf civil.Date) int {
 	return year
 }
 
-// Eaters returns E(w): the eater-equivalents at the table in each week of the
-// year, a day away counting as a seventh of a week. Members are summed in the
-// order of their ids, so that the sum does not hang on how they are listed.
-func (h Household) Eaters() (e [season.WeeksPerYear]float64) {
-	members := slices.Clone(h.Members)
-	slices.SortFunc(members, func(a, b Member) int { return strings.Compare(a.ID, b.ID) })
-	guests := slices.Clone(h.Guests)
-	slices.SortFunc(guests, func(a, b Guest) int { return strings.Compare(a.ID, b.ID) })
-	first := h.YearStart().YearDay()
-	for w := range e {
-		days := 7
-		if w == season.WeeksPerYear-1 {
-			days = place.Days - 7*w
-		}
-		for d := range days {
-			yearDay := (first + 7*w + d) % place.Days
-			for _, m := range members {
-				home := true
-				for _, s := range m.Away {
-					home = home && !s.has(yearDay)
-				}
-				if home {
-					e[w] += m.Eats() / float64(days)
-				}
-			}
-			for _, g := range guests {
-				if g.has(yearDay) {
-					e[w] += g.Eaters / float64(days)
-				}
-			}
-		}
+// Agreements returns the days of the kept plan, where it is of this year.
+func (h Household) Agreements() record.Agreements {
+	if h.Agreed == nil || h.Agreed.Year != h.Year {
+		return nil
 	}
-	return e
+	return record.AgreedDays(h.Agreed.Sowings, h.YearStart())
 }

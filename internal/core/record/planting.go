@@ -1,0 +1,105 @@
+// Package record describes what happened: sowings that were made, moved or counted, and
+// the plan that a household keeps to.
+package record
+
+import (
+	"fmt"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/invalid"
+	"inventory/internal/core/place"
+	"inventory/internal/core/season"
+	"inventory/internal/core/wish"
+)
+
+// Planting is a sowing that somebody has set: moved or counted by hand, really
+// sown, or standing when the household began. The rest is reckoned around it.
+type Planting struct {
+	ID    string      `json:"id"` // of the sowing it is
+	Crop  string      `json:"crop"`
+	Cover place.Cover `json:"cover,omitempty"`
+	Way   season.Way  `json:"way,omitempty"`
+	Day   civil.Date  `json:"day"`             // on which it takes the ground, or is to
+	Sown  *civil.Date `json:"sown,omitempty"`  // really sown, or planted where nothing is sown; nil: not yet
+	Out   *civil.Date `json:"out,omitempty"`   // really planted out
+	Up    *civil.Date `json:"up,omitempty"`    // seen to be up
+	Asked int         `json:"asked,omitempty"` // plants that the plan wanted when they were counted
+
+	Planned *civil.Date `json:"planned,omitempty"` // when the plan wanted it begun
+
+	Plants int         `json:"plants,omitempty"` // that stand or are to; 0: as many as are reckoned
+	Behind int         `json:"behind,omitempty"` // days later than reckoned
+	Ended  *civil.Date `json:"ended,omitempty"`  // bolted, failed or cleared: from then on it gives nothing
+	Lost   bool        `json:"lost,omitempty"`   // it ended before its time
+	For    []Purpose   `json:"for"`              // what it was sown for
+	Done   []Done      `json:"done,omitempty"`   // the rest that was done for it
+	Note   string      `json:"note,omitempty"`
+}
+
+// Purpose is a use of a wish that a planting serves.
+type Purpose struct {
+	Wish string    `json:"wish"`
+	Form wish.Form `json:"form"`
+	Part bool      `json:"part,omitempty"` // another crop that the wish's preparation takes
+}
+
+// Done is a piece of work that was done for a planting.
+type Done struct {
+	What  string     `json:"what"` // the task, such as thin
+	Day   civil.Date `json:"day"`
+	Count float64    `json:"count,omitempty"`
+}
+
+// MostPlantings bounds the plantings of a household.
+const MostPlantings = 3000
+
+// Begun tells whether it has really been sown or planted.
+func (p *Planting) Begun() bool { return p.Sown != nil || p.Out != nil }
+
+// Validate looks at a planting.
+func (p Planting) Validate(c invalid.Check, b *book.Book) {
+	crop := b.Crop(p.Crop)
+	if crop == nil {
+		c.OfBook().Add("crop", p.Crop, "a crop of the book")
+		return
+	}
+	if crop.Perennial() {
+		c.OfBook().Add("crop", p.Crop, "a crop of a season: perennials that stand are entered as patches")
+	}
+	place.ValidateCover(c, "cover", p.Cover)
+	c.OneOf("way", string(p.Way), "", string(season.Direct), string(season.Raised), string(season.Bought))
+	if !season.MayBe(crop, p.Way) {
+		c.OfBook().Add("way", string(p.Way), "a way in which "+crop.Short()+" can be grown")
+	}
+	day := func(field string, d civil.Date) {
+		if d < civil.Of(1950, 1, 1) || d > civil.Of(2151, 1, 1) {
+			c.Add(field, d.String(), "a day from 1950 to 2150")
+		}
+	}
+	day("day", p.Day)
+	for _, f := range []struct {
+		field string
+		day   *civil.Date
+	}{{"sown", p.Sown}, {"out", p.Out}, {"up", p.Up}, {"ended", p.Ended}, {"planned", p.Planned}} {
+		if f.day != nil {
+			day(f.field, *f.day)
+		}
+	}
+	c.Number("plants", float64(p.Plants), 0, 200000)
+	c.Number("asked", float64(p.Asked), 0, 200000)
+	c.Number("behind", float64(p.Behind), -120, 120)
+	if len(p.Note) > 0 {
+		c.Text("note", p.Note, 500)
+	}
+	if len(p.For) > 40 || len(p.Done) > 400 {
+		c.Add("for", fmt.Sprint(len(p.For)), "at most 40 purposes and 400 things done")
+	}
+	for i, d := range p.Done {
+		c.Index("done", i).Text("what", d.What, 40)
+		c.Index("done", i).Number("count", d.Count, 0, 1e6)
+		if d.Day < civil.Of(1950, 1, 1) || d.Day > civil.Of(2151, 1, 1) {
+			c.Index("done", i).Add("day", d.Day.String(), "a day from 1950 to 2150")
+		}
+	}
+}
