@@ -95,10 +95,10 @@ func NewCover(in Input, w wish.Wish) error {
 	w.Fill()
 	in.Household.Wishes, in.Household.Plantings, in.Household.Agreed = []wish.Wish{w}, nil, nil
 	c, err := worked(in, nil)
-	if err != nil || len(c.resolved) != 1 || len(c.resolved[0].Uses) == 0 {
+	if err != nil || len(c.weeks.wishes) != 1 || len(c.weeks.wishes[0].Uses) == 0 {
 		return nil // what else is wrong with the wish is told by its edit
 	}
-	if r := c.resolved[0]; r.IdleCovers >= len(r.Uses) {
+	if r := c.weeks.wishes[0]; r.IdleCovers >= len(r.Uses) {
 		return &invalid.Field{Field: "cover", Value: string(w.Cover.Kind()), Allowed: "none: it does nothing for it here, which is begun and picked on the same days without it"}
 	}
 	return nil

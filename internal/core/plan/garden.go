@@ -23,95 +23,21 @@ type Work struct {
 	Total float64   `json:"total"` // hours in the year
 }
 
-// jobOf returns a sowing as the work sees it.
-func (c *computation) jobOf(s *Sowing) work.Job {
-	crop := c.desk.Book.Crop(s.Crop)
-	j := work.Job{
-		Crop: crop, Method: s.Method, Date: s.Date, Clear: s.Clear,
-		Cells: s.Cells, SetOut: s.SetOut, Stations: s.Stations, Each: s.PerPlace, Plants: s.Plants,
-		Drill: s.DrillM, SeedGram: s.SeedGram, Area: s.Area, Gives: s.Likely, Unit: s.Unit, Stock: s.StockUnit,
-	}
-	for _, d := range []struct {
-		from *civil.Date
-		to   *civil.Date
-	}{{s.HardenOff, &j.Harden}, {s.PlantOut, &j.Out}, {s.UpBy, &j.Up}, {s.FirstPick, &j.First}, {s.LastPick, &j.Last}} {
-		if d.from != nil {
-			*d.to = *d.from
-		}
-	}
-	j.Kept = slices.ContainsFunc(s.For, func(f Served) bool { return f.Form == string(wish.Cellar) })
-	if s.Cover != "" && s.Method != "tray" {
-		j.Cover, j.Covers = coverNames[place.Cover(s.Cover).Kind()], c.covered(s)
-		switch place.Cover(s.Cover).Kind() {
-		case place.Fleece, place.Net, place.Shade:
-			j.Hoops = int(math.Ceil(s.BedLength/hoopsApart-1e-9)) + 1
-		}
-	}
-	return j
-}
-
-// hoopsApart is how far apart the hoops stand that hold a cover, m.
-const hoopsApart = 1
-
-// coverNames says a cover in the middle of a sentence.
-var coverNames = map[place.Cover]string{place.Fleece: "fleece", place.Net: "net", place.Frame: "frame", place.Tunnel: "tunnel", place.Shade: "shade cloth"}
-
-// Nobody takes a cover off for less than a fortnight, or puts one on for less than a
-// week.
-const leastOpen, leastCovered = 14, 7
-
-// covered returns when the cover of a sowing lies while it stands: a warming one in cool
-// days, shade in warm ones, a net always.
-func (c *computation) covered(s *Sowing) (out []work.Covered) {
-	cover := place.Coverings[place.Cover(s.Cover).Kind()]
-	lying, _ := place.Cover(s.Cover).Lying()
-	lies := func(d int) bool {
-		day := c.start + civil.Date(d)
-		if !lying.OnDay(day.YearDay(), s.FirstPick != nil && day >= *s.FirstPick) {
-			return false
-		}
-		if !lying.From.IsZero() { // the household's own days go before the weather's
-			return true
-		}
-		warm := c.year.Max[((d+c.start.YearDay())%place.Days+place.Days)%place.Days] > place.OpenAbove
-		return cover == (place.Covering{}) || warm == (cover.Max < 0)
-	}
-	day := func(d int) civil.Date { return c.start + civil.Date(d) }
-	for d := s.ground.from; d < s.ground.to; d++ {
-		if !lies(d) {
-			continue
-		}
-		on := d
-		for d < s.ground.to && lies(d) {
-			d++
-		}
-		if last := len(out) - 1; last >= 0 && day(on)-out[last].Off < leastOpen {
-			out[last].Off = day(d)
-			continue
-		}
-		out = append(out, work.Covered{On: day(on), Off: day(d)})
-	}
-	return slices.DeleteFunc(out, func(x work.Covered) bool { return x.Off-x.On < leastCovered })
-}
-
-// garden lists what there is to do for every sowing, and adds the hours and the
-// trays up by week.
-func (c *computation) garden() {
-	w := &c.plan.Work
-	rules := c.desk.Rules
-	w.Hours, w.Trays, w.Over = make([]float64, season.WeeksPerYear), make([]float64, season.WeeksPerYear), []int{}
-	w.Can, w.Room = rules.GardenHours, rules.Trays
+// workOf lists what there is to do for every sowing, in their order, and adds the hours and
+// the trays up by week.
+func workOf(b *basis, all []*sown) (w Work, tasks [][]work.Task) {
+	rules := b.desk.Rules
+	w = Work{Hours: make([]float64, season.WeeksPerYear), Trays: make([]float64, season.WeeksPerYear), Over: []int{}, Can: rules.GardenHours, Room: rules.Trays}
 	var trays [place.Days]float64
-	circle := func(d civil.Date) int { return ((int(d-c.start))%place.Days + place.Days) % place.Days }
-	for i := range c.plan.Sowings {
-		s := &c.plan.Sowings[i]
-		if s.Stands {
-			s.Tasks = []work.Task{}
-		} else {
-			s.Tasks = work.Tasks(c.jobOf(s), rules)
+	circle := func(d civil.Date) int { return (b.dayOf(d)%place.Days + place.Days) % place.Days }
+	for _, s := range all {
+		todo := []work.Task{}
+		if !s.Stands {
+			todo = work.Tasks(b.jobOf(s), rules)
 		}
-		c.tick(s)
-		c.hours(s, w.Hours, circle)
+		todo = ticked(s, todo)
+		tasks = append(tasks, todo)
+		b.hours(s, todo, w.Hours, circle)
 		if s.Method == "raised" && s.PlantOut != nil {
 			for d := s.Date; d < *s.PlantOut; d++ {
 				trays[circle(d)] += work.Trays(s.Cells, rules)
@@ -128,23 +54,50 @@ func (c *computation) garden() {
 			w.Over = append(w.Over, week)
 		}
 	}
-	c.keepBack()
-	s := c.desk.Recorder.Open("work", "total", "", "Hours in the garden, in the year")
+	s := b.desk.Recorder.Open("work", "total", "", "Hours in the garden, in the year")
 	s.Do(working.Start, "Nothing to do yet", 0, amount.Hour, working.Reckoned)
 	if s.On() {
 		for week, h := range w.Hours {
 			if h > 0 {
-				s.Do(working.Plus, "Week of "+c.plan.Weeks[week].Short(), h, amount.Hour, working.Reckoned)
+				s.Do(working.Plus, "Week of "+b.weekStart(week).Short(), h, amount.Hour, working.Reckoned)
 			}
 		}
 	}
 	s.Is("Together", amount.Hour).Close(amount.Hour)
+	return w, tasks
+}
+
+// jobOf returns a sowing as the work sees it.
+func (b *basis) jobOf(s *sown) work.Job {
+	crop := b.desk.Book.Crop(s.Crop)
+	j := work.Job{
+		Crop: crop, Method: s.Method, Date: s.Date, Clear: s.Clear,
+		Cells: s.Cells, SetOut: s.SetOut, Stations: s.Stations, Each: s.PerPlace, Plants: s.Plants,
+		Drill: s.DrillM, SeedGram: s.SeedGram, Area: s.Area, Gives: s.Likely, Unit: s.Unit, Stock: s.StockUnit,
+	}
+	for _, d := range []struct {
+		from *civil.Date
+		to   *civil.Date
+	}{{s.HardenOff, &j.Harden}, {s.PlantOut, &j.Out}, {s.UpBy, &j.Up}, {s.FirstPick, &j.First}, {s.LastPick, &j.Last}} {
+		if d.from != nil {
+			*d.to = *d.from
+		}
+	}
+	j.Kept = slices.ContainsFunc(s.For, func(f Served) bool { return f.Form == string(wish.Cellar) })
+	if s.Cover != "" && s.Method != "tray" {
+		j.Cover, j.Covers = coverNames[place.Cover(s.Cover).Kind()], b.covered(s)
+		switch place.Cover(s.Cover).Kind() {
+		case place.Fleece, place.Net, place.Shade:
+			j.Hoops = int(math.Ceil(s.BedLength/hoopsApart-1e-9)) + 1
+		}
+	}
+	return j
 }
 
 // hours adds a sowing's hours to the weeks they fall in: its tasks, and weeding
 // while it stands.
-func (c *computation) hours(s *Sowing, hours []float64, circle func(civil.Date) int) {
-	for _, t := range s.Tasks {
+func (b *basis) hours(s *sown, tasks []work.Task, hours []float64, circle func(civil.Date) int) {
+	for _, t := range tasks {
 		if t.Until <= t.Day {
 			hours[season.WeekOf(circle(t.Day))] += t.Minutes / 60
 			continue
@@ -157,7 +110,7 @@ func (c *computation) hours(s *Sowing, hours []float64, circle func(civil.Date) 
 	if s.Method == "tray" {
 		return
 	}
-	daily := s.Area * c.desk.Rules.MinutesWeed / 60 / 7
+	daily := s.Area * b.desk.Rules.MinutesWeed / 60 / 7
 	day := ((s.ground.from % place.Days) + place.Days) % place.Days
 	for left := min(s.ground.to-s.ground.from, place.Days); left > 0; {
 		w, next := season.WeekOf(day), place.Days
@@ -170,14 +123,15 @@ func (c *computation) hours(s *Sowing, hours []float64, circle func(civil.Date) 
 	}
 }
 
-// tick marks the tasks of a sowing that have been done.
-func (c *computation) tick(s *Sowing) {
+// ticked marks the tasks of a sowing that have been done, and those that lie before the
+// last one done.
+func ticked(s *sown, tasks []work.Task) []work.Task {
 	if s.hand == nil {
-		return
+		return tasks
 	}
 	p := s.hand.Planting
-	for i := range s.Tasks {
-		t := &s.Tasks[i]
+	for i := range tasks {
+		t := &tasks[i]
 		seen := func(day *civil.Date) {
 			if day != nil {
 				t.Done = *day
@@ -202,32 +156,34 @@ func (c *computation) tick(s *Sowing) {
 			}
 		}
 	}
-	for i := len(s.Tasks) - 1; i >= 0; i-- { // what was left undone before the last thing done is past
-		if t := &s.Tasks[i]; t.Done != 0 {
-			for k := range s.Tasks[:i] {
-				s.Tasks[k].Moot = s.Tasks[k].Done == 0 && s.Tasks[k].Day <= t.Day
+	for i := len(tasks) - 1; i >= 0; i-- { // what was left undone before the last thing done is past
+		if t := &tasks[i]; t.Done != 0 {
+			for k := range tasks[:i] {
+				tasks[k].Moot = tasks[k].Done == 0 && tasks[k].Day <= t.Day
 			}
 			break
 		}
 	}
 	if s.Over {
-		for k := range s.Tasks {
-			s.Tasks[k].Moot = s.Tasks[k].Done == 0 && s.Tasks[k].What != work.Clear
+		for k := range tasks {
+			tasks[k].Moot = tasks[k].Done == 0 && tasks[k].What != work.Clear
 		}
 	}
+	return tasks
 }
 
-// keepBack says at each sowing from a packet how much seed the later ones want.
-func (c *computation) keepBack() {
-	later := map[string]float64{}
-	for i := len(c.plan.Sowings) - 1; i >= 0; i-- {
-		s := &c.plan.Sowings[i]
+// keptBack returns how much seed of each sowing's packet the later ones want, g.
+func keptBack(all []*sown) []float64 {
+	out, later := make([]float64, len(all)), map[string]float64{}
+	for i := len(all) - 1; i >= 0; i-- {
+		s := all[i]
 		if s.SeedGram <= 0 || s.Method == "bought" {
 			continue
 		}
-		s.KeepBack = later[s.Crop]
+		out[i] = later[s.Crop]
 		if !s.Begun {
 			later[s.Crop] += s.SeedGram
 		}
 	}
+	return out
 }

@@ -58,50 +58,50 @@ func green(c *book.Crop) bool {
 }
 
 // Eaten returns the edible weight in kg that a use puts on the table in a week.
-func (c *computation) eaten(r *table.Resolved, u *table.Use, week int) float64 {
+func (w weeks) eaten(b *basis, r *table.Resolved, u *table.Use, week int) float64 {
 	a := u.Amount[week]
 	if a == 0 || u.Crop == nil || r.Wish.For.Away() {
 		return 0
 	}
 	edible := u.Crop.Edible
-	switch w := &r.Wish; w.Amount.Kind {
+	switch x := &r.Wish; x.Amount.Kind {
 	case wish.Meals:
-		return a * r.Eaters[week] * c.portion(*w, u.Crop) / 1000
+		return a * r.Eaters[week] * portion(*x, u.Crop) / 1000
 	case wish.WeightWeek, wish.WeightYear:
-		return a * (1 - c.desk.Rules.Cull) * edible
+		return a * (1 - b.desk.Rules.Cull) * edible
 	case wish.PiecesWeek, wish.PiecesYear:
 		return a * u.Crop.Piece.Or(0) / 1000 * edible
 	default:
 		if u.Prep == nil {
 			return 0
 		}
-		return c.resolver.Drawn(w, u, week, a) * u.Prep.Raw * edible
+		return w.resolver.Drawn(x, u, week, a) * u.Prep.Raw * edible
 	}
 }
 
-func (c *computation) portion(w wish.Wish, crop *book.Crop) float64 {
+func portion(w wish.Wish, crop *book.Crop) float64 {
 	if w.Amount.Portion > 0 {
 		return w.Amount.Portion
 	}
 	return crop.Portion.Value
 }
 
-// goals adds up the whole table: jars, weeks with something green, and the share
+// goalsOf adds up the whole table: jars, weeks with something green, and the share
 // of the household's energy and protein that comes from the garden.
-func (c *computation) goals() {
-	rules := c.desk.Rules
+func goalsOf(b *basis, in weeks, wishes []Wish, jarsFilled int) Goals {
+	rules := b.desk.Rules
 	var jars, greens, energy, protein best
 	var greenWeeks season.Weeks
 	var need float64 // eater-days
-	for _, e := range c.resolver.Eaters {
+	for _, e := range b.eaters {
 		need += 7 * e
 	}
-	e := c.desk.Recorder.Open("goal", "energy", "", "Energy from the garden")
-	p := c.desk.Recorder.Open("goal", "protein", "", "Protein from the garden")
+	e := b.desk.Recorder.Open("goal", "energy", "", "Energy from the garden")
+	p := b.desk.Recorder.Open("goal", "protein", "", "Protein from the garden")
 	e.Do(working.Start, "Nothing eaten yet", 0, amount.Kcal, working.Reckoned)
 	p.Do(working.Start, "Nothing eaten yet", 0, amount.Kilogram, working.Reckoned)
-	for i := range c.resolved {
-		r, w := &c.resolved[i], &c.plan.Wishes[i]
+	for i := range in.wishes {
+		r, w := &in.wishes[i], &wishes[i]
 		var kcal, kg, food float64
 		var weeks season.Weeks
 		for k := range r.Uses {
@@ -111,7 +111,7 @@ func (c *computation) goals() {
 			}
 			var mine float64
 			for week := range season.WeeksPerYear {
-				mine += c.eaten(r, u, week)
+				mine += in.eaten(b, r, u, week)
 			}
 			food += mine
 			kcal += mine * 10 * u.Crop.Energy.Or(0)
@@ -135,15 +135,16 @@ func (c *computation) goals() {
 		}
 	}
 	e.Is("In the year", amount.Kcal).Do(working.Over, "Days × eaters", need, amount.Day, working.Household)
-	c.desk.Rule(e, working.Over, "need_energy")
+	b.desk.Rule(e, working.Over, "need_energy")
 	p.Is("In the year", amount.Kilogram).Do(working.Over, "Days × eaters", need, amount.Day, working.Household)
-	c.desk.Rule(p, working.Over, "need_protein")
-	c.plan.Goals = Goals{
-		Jars:    jars.goal(float64(c.plan.Tally.Jars), rules.GoalJars, amount.Jar),
+	b.desk.Rule(p, working.Over, "need_protein")
+	out := Goals{
+		Jars:    jars.goal(float64(jarsFilled), rules.GoalJars, amount.Jar),
 		Green:   greens.goal(float64(greenWeeks.Count()), rules.GoalGreen, amount.Week),
 		Energy:  energy.goal(e.Is("Of what the household eats", amount.Share).Close(amount.Share), rules.GoalEnergy, amount.Share),
 		Protein: protein.goal(p.Is("Of what the household eats", amount.Share).Close(amount.Share), rules.GoalProtein, amount.Share),
 	}
-	g := c.desk.Recorder.Open("goal", "green", "", "Weeks with something green")
+	g := b.desk.Recorder.Open("goal", "green", "", "Weeks with something green")
 	g.Do(working.Together, "Weeks in which a leaf, a head, stems or shoots are eaten", float64(greenWeeks.Count()), amount.Week, working.Reckoned).Close(amount.Week)
+	return out
 }

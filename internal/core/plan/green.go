@@ -27,26 +27,27 @@ const (
 	workInGreen = "work-in-green"
 )
 
-// green lists the green manures in the beds, in the order of their sowing.
-func (c *computation) green() {
-	c.plan.Green = []Green{}
-	rules := c.desk.Rules
-	for _, b := range c.in.Household.Beds {
-		for _, g := range b.Green {
-			out := Green{Bed: b.ID, BedName: b.Name, Name: g.Name, Sown: g.Sown, Until: g.Until, Under: g.Under, Area: g.Length * b.Width}
+// greenOf lists the green manures in the beds, in the order of their sowing.
+func greenOf(b *basis) []Green {
+	all := []Green{}
+	rules := b.desk.Rules
+	for _, bed := range b.in.Household.Beds {
+		for _, g := range bed.Green {
+			out := Green{Bed: bed.ID, BedName: bed.Name, Name: g.Name, Sown: g.Sown, Until: g.Until, Under: g.Under, Area: g.Length * bed.Width}
 			do := "Sow"
 			if g.Under {
 				do = "Sow under what stands there"
 			}
 			sow := work.Task{What: sowGreen, Do: do, Day: g.Sown, Unit: amount.Gram, Minutes: out.Area * rules.MinutesSow / 3}
-			if m := c.in.Household.Customs.GreenManure(c.desk.Book, g.Crop); m != nil {
+			if m := b.in.Household.Customs.GreenManure(b.desk.Book, g.Crop); m != nil {
 				out.Seed = m.SeedGram * out.Area
 				sow.Count = out.Seed
 			}
 			in := work.Task{What: workInGreen, Do: "Cut, and work in or leave lying", Day: g.Until, Count: out.Area, Unit: amount.SquareMetre, Minutes: out.Area * rules.MinutesClear}
 			out.Tasks = []work.Task{sow, in}
-			c.plan.Green = append(c.plan.Green, out)
+			all = append(all, out)
 		}
 	}
-	slices.SortStableFunc(c.plan.Green, func(a, b Green) int { return int(a.Sown - b.Sown) })
+	slices.SortStableFunc(all, func(a, b Green) int { return int(a.Sown - b.Sown) })
+	return all
 }

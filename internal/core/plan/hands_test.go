@@ -90,7 +90,11 @@ func TestANoughtMoveChangesNothing(t *testing.T) {
 // Six heads of lettuce a week: from the first week a start can feed to the last,
 // no hole, and no sowing of more than 1.6 times what its weeks ask.
 func TestSixHeadsOfLettuceAWeek(t *testing.T) {
-	p := planned(t, wanting(lettuce(6)))
+	c, err := worked(wanting(lettuce(6)), nil)
+	if err != nil {
+		t.Fatal(err)
+	}
+	p := c.plan
 	fed := season.Weeks(0)
 	for _, s := range p.Sowings {
 		for _, w := range s.Feeds {
@@ -103,7 +107,7 @@ func TestSixHeadsOfLettuceAWeek(t *testing.T) {
 			t.Errorf("%d plants on %s for %g heads", s.Plants, s.Date, heads)
 		}
 	}
-	can := p.Sowings[0].season.Fresh()
+	can := c.sown[0].season.Fresh()
 	if (can&^fed).Count() > 1 || fed.Count() < 10 || fed != can && !slices.ContainsFunc(p.Wishes[0].Notes, func(n string) bool { return strings.Contains(n, "nobody sows again so near") }) {
 		t.Errorf("fed in %v, could be in %v", fed.List(), can.List())
 	}
@@ -532,14 +536,14 @@ func TestNoWeekThatAStartCouldFeedGoesUnfed(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		for _, a := range c.asked {
-			w := c.resolved[a.wish]
+		for _, a := range c.demands {
+			w := c.weeks.wishes[a.wish]
 			if a.form != wish.Fresh || a.part || w.Wish.Stagger.Kind != wish.ByNeed || a.crop.Perennial() {
 				continue
 			}
 			var fed season.Weeks
-			for _, m := range c.servedBy[a.wish] {
-				if m.f.Form == string(wish.Fresh) && !m.f.Part && m.s.Crop == a.crop.ID {
+			for _, m := range c.served[a.wish] {
+				if m.f().Form == string(wish.Fresh) && !m.f().Part && m.s.Crop == a.crop.ID {
 					for _, week := range m.s.Feeds {
 						fed = fed.With(week)
 					}
@@ -554,7 +558,7 @@ func TestNoWeekThatAStartCouldFeedGoesUnfed(t *testing.T) {
 				if w.Wanted[week] > 0 && w.Source[week] == wish.Gap && a.use.Season.Fresh().Has(week) && !said {
 					t.Errorf("%s: a start could feed week %d", w.Wish.ID, week)
 				}
-				if a.use.Weeks.Has(week) && !fed.Has(week) && c.plan.Wishes[a.wish].Plants > 0 {
+				if w.Uses[a.of].Weeks.Has(week) && !fed.Has(week) && c.plan.Wishes[a.wish].Plants > 0 {
 					t.Errorf("%s: no sowing feeds week %d", w.Wish.ID, week)
 				}
 			}

@@ -6,20 +6,14 @@ import (
 	"testing"
 
 	"inventory/internal/core/civil"
-	"inventory/internal/core/reckon"
 	"inventory/internal/core/season"
 	"inventory/internal/core/stock"
 	"inventory/internal/core/wish"
 )
 
-// bareKitchen is a computation with nothing but a kitchen of a capacity.
-func bareKitchen(capacity float64) *computation {
-	c := &computation{desk: &reckon.Desk{}, done: make([][]lot, season.WeeksPerYear)}
-	c.plan.Wishes = []Wish{{ID: "w1", Title: "One"}, {ID: "w2", Title: "Two"}}
-	k := &c.plan.Kitchen
-	k.Capacity = capacity
-	k.Batches, k.Over, k.Hours = make([]float64, season.WeeksPerYear), make([]float64, season.WeeksPerYear), make([]float64, season.WeeksPerYear)
-	return c
+// bareKitchen is a kitchen of a capacity for two wishes.
+func bareKitchen(capacity float64) *kitchenWork {
+	return newKitchen(capacity, []Wish{{ID: "w1", Title: "One"}, {ID: "w2", Title: "Two"}})
 }
 
 // Whatever comes in: all of it is put up, in its time, and the kitchen goes over
@@ -27,7 +21,7 @@ func bareKitchen(capacity float64) *computation {
 func TestTheKitchenPutsUpAllThatComes(t *testing.T) {
 	r := rand.New(rand.NewPCG(31, 32))
 	for range 300 {
-		c := bareKitchen(1 + 5*r.Float64())
+		k := bareKitchen(1 + 5*r.Float64())
 		var lots []lot
 		var come float64
 		for range 1 + r.IntN(25) {
@@ -37,14 +31,13 @@ func TestTheKitchenPutsUpAllThatComes(t *testing.T) {
 			come += l.batches
 			lots = append(lots, l)
 		}
-		lots = c.putUp(lots, false)
-		c.putUp(lots, true)
-		k := &c.plan.Kitchen
+		lots = k.putUp(lots, false)
+		k.putUp(lots, true)
 		if got := sum(k.Batches); math.Abs(got-come) > 1e-6 {
 			t.Fatalf("%g batches come, %g are put up", come, got)
 		}
 		var kg float64
-		for w, done := range c.done {
+		for w, done := range k.done {
 			for _, l := range done {
 				kg += l.kg
 				if l.from > w && l.from >= 0 && l.by < season.WeeksPerYear {
@@ -70,17 +63,17 @@ func TestTheKitchenPutsUpAllThatComes(t *testing.T) {
 // What keeps waits for room: six batches that keep three weeks fill three weeks
 // of two; six that spoil are all done at once.
 func TestWhatKeepsWaits(t *testing.T) {
-	c := bareKitchen(2)
-	c.putUp([]lot{{from: 10, by: 12, batches: 6}}, true)
-	if b := c.plan.Kitchen.Batches; b[10] != 2 || b[11] != 2 || b[12] != 2 || sum(c.plan.Kitchen.Over) != 0 {
+	k := bareKitchen(2)
+	k.putUp([]lot{{from: 10, by: 12, batches: 6}}, true)
+	if b := k.Batches; b[10] != 2 || b[11] != 2 || b[12] != 2 || sum(k.Over) != 0 {
 		t.Errorf("%v", b[8:14])
 	}
-	c = bareKitchen(2)
-	c.putUp([]lot{{from: 10, by: 10, batches: 6}, {wish: 1, from: 10, by: 20, batches: 1}}, true)
-	if k := c.plan.Kitchen; k.Batches[10] != 6 || k.Over[10] != 4 || k.Batches[11] != 1 {
+	k = bareKitchen(2)
+	k.putUp([]lot{{from: 10, by: 10, batches: 6}, {wish: 1, from: 10, by: 20, batches: 1}}, true)
+	if k.Batches[10] != 6 || k.Over[10] != 4 || k.Batches[11] != 1 {
 		t.Errorf("%v over %v", k.Batches[9:13], k.Over[9:13])
 	}
-	if p := c.plan.Kitchen.Overloads; len(p) != 1 || p[0].Week != 10 || len(p[0].Parts) != 1 || p[0].Parts[0].Wish != "w1" {
+	if p := k.Overloads; len(p) != 1 || p[0].Week != 10 || len(p[0].Parts) != 1 || p[0].Parts[0].Wish != "w1" {
 		t.Errorf("%+v", p)
 	}
 }
@@ -90,10 +83,10 @@ func TestWhatStandsOnTheShelf(t *testing.T) {
 	in := ford(sauce(26), meals("carrot", 2, wish.Cellar))
 	jar := 0.946353
 	in.Household.Lots = []stock.Lot{
-		onShelf("tomato", "canned", "tomato-sauce-thick", 5, jar, "L", "2026-08-20"),
-		onShelf("tomato", "canned", "tomato-sauce-thick", 60, jar, "L", "2026-09-20"),
-		onShelf("tomato", "canned", "tomato-sauce-thick", 3, jar, "L", "2025-09-01"),
-		onShelf("beet", "cellar", "", 1, 10, "kg", "2026-11-01"),
+		itemOf("tomato", "canned", "tomato-sauce-thick", 5, jar, "L", "2026-08-20"),
+		itemOf("tomato", "canned", "tomato-sauce-thick", 60, jar, "L", "2026-09-20"),
+		itemOf("tomato", "canned", "tomato-sauce-thick", 3, jar, "L", "2025-09-01"),
+		itemOf("beet", "cellar", "", 1, 10, "kg", "2026-11-01"),
 	}
 	p := planned(t, in)
 	by := map[string]Standing{}

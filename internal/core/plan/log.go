@@ -53,11 +53,11 @@ func Log(in Input, e Event) (Outcome, error) {
 	if err != nil {
 		return Outcome{}, err
 	}
-	k := slices.IndexFunc(c.plan.Sowings, func(s Sowing) bool { return s.ID == e.Sowing })
+	k := slices.IndexFunc(c.sown, func(s *sown) bool { return s.ID == e.Sowing })
 	if k < 0 {
 		return Outcome{}, &invalid.Field{Field: "sowing", Value: e.Sowing, Allowed: "a sowing of the plan; it may have changed since"}
 	}
-	s := &c.plan.Sowings[k]
+	s := c.sown[k]
 	if s.Method == "patch" {
 		return c.planted(s, e)
 	}
@@ -73,7 +73,7 @@ func Log(in Input, e Event) (Outcome, error) {
 }
 
 // planted makes a patch of a perennial that was planted.
-func (c *computation) planted(s *Sowing, e Event) (Outcome, error) {
+func (c *computed) planted(s *sown, e Event) (Outcome, error) {
 	if e.What != "done" || e.Task != work.PlantOut || s.Stands {
 		return Outcome{}, &invalid.Field{Field: "sowing", Value: s.CropName, Allowed: "a sowing of a season: a patch that stands is entered in House"}
 	}
@@ -90,7 +90,7 @@ func (c *computation) planted(s *Sowing, e Event) (Outcome, error) {
 }
 
 // planting returns what is known of a sowing so far as a planting.
-func (c *computation) planting(s *Sowing) record.Planting {
+func (c *computed) planting(s *sown) record.Planting {
 	if s.hand != nil {
 		p := *s.hand.Planting
 		p.For, p.Done = slices.Clone(p.For), slices.Clone(p.Done)
@@ -111,7 +111,7 @@ func (c *computation) planting(s *Sowing) record.Planting {
 }
 
 // happened puts an event into a planting.
-func (c *computation) happened(s *Sowing, p *record.Planting, e Event) (string, error) {
+func (c *computed) happened(s *sown, p *record.Planting, e Event) (string, error) {
 	name := lower(s.CropName)
 	on := func() civil.Date {
 		if e.Day == 0 {
@@ -198,7 +198,7 @@ var wayWords = map[season.Way]string{"": "as the book has it", season.Direct: "s
 
 // doneTask puts a task that was done into a planting, with its real day and
 // count.
-func (c *computation) doneTask(s *Sowing, p *record.Planting, e Event, day civil.Date) (string, error) {
+func (c *computed) doneTask(s *sown, p *record.Planting, e Event, day civil.Date) (string, error) {
 	k := slices.IndexFunc(s.Tasks, func(t work.Task) bool { return t.What == e.Task })
 	if k < 0 {
 		return "", &invalid.Field{Field: "task", Value: e.Task, Allowed: "a task of this sowing"}

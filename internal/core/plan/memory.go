@@ -32,6 +32,14 @@ type ownKey struct {
 	rules season.Rules
 }
 
+// seasonKey names a season at one place: a crop, its cover and the rules that it is grown
+// by.
+type seasonKey struct {
+	crop  *book.Crop
+	cover place.Cover
+	rules season.Rules
+}
+
 // remembered is what seasons hang on, beside the crop.
 type remembered struct {
 	place place.Place

@@ -11,109 +11,122 @@ import (
 	"inventory/internal/core/wish"
 )
 
-// tooSmall is the share of the largest sowing of its bed under which a sowing
-// is not worth the work.
+// tooSmall is the share of the largest sowing of its bed under which a sowing is not
+// worth the work.
 const tooSmall = 0.1
 
-// merge lets a sowing too small to be worth it go with another of the same
-// crop that feeds its weeks as well: no week goes unfed by it.
-func (c *computation) merge(rows []*row) []*row {
-	beds := map[groupKey][]*row{}
+// merged adds each sowing under tooSmall to another sowing of the same crop that feeds
+// the same weeks. It never creates a gap.
+func merged(b *basis, w weeks, rows []*row) []*row {
+	beds := map[groupKey][]int{}
 	var order []groupKey
-	for _, r := range rows {
+	for i, r := range rows {
 		k := r.key.bed()
 		if beds[k] == nil {
 			order = append(order, k)
 		}
-		beds[k] = append(beds[k], r)
+		beds[k] = append(beds[k], i)
 	}
-	gone := map[*row]bool{}
+	out := slices.Clone(rows)
+	gone := map[int]bool{}
 	for _, k := range order {
 		bed := beds[k]
-		if len(bed) < 2 || k.unweighed != "" || bed[0].crop.Perennial() || bed[0].crop.Dense != nil {
+		crop := out[bed[0]].crop
+		if len(bed) < 2 || k.unweighed != "" || crop.Perennial() || crop.Dense != nil {
 			continue
 		}
 		plants, largest := make([]int, len(bed)), 0
-		for i, r := range bed {
-			plants[i] = c.plantsOf(r)
-			largest = max(largest, plants[i])
+		for n, i := range bed {
+			plants[n] = b.plantsOf(w, out[i])
+			largest = max(largest, plants[n])
 		}
-		for i, r := range bed {
-			few := float64(plants[i]) < tooSmall*float64(largest) || float64(plants[i]) < bed[0].crop.MinPlants
+		for n, i := range bed {
+			r := out[i]
+			few := float64(plants[n]) < tooSmall*float64(largest) || float64(plants[n]) < crop.MinPlants
 			if !few || r.hand != nil || r.early || !onlyFresh(r) {
 				continue
 			}
-			if to := c.takes(bed, gone, r); to != nil {
-				c.join(to, r, plants[i])
-				gone[r] = true
+			if to := takes(out, bed, gone, i); to >= 0 {
+				out[to] = b.joined(out[to], r, plants[n])
+				gone[i] = true
 			}
 		}
 	}
-	return slices.DeleteFunc(rows, func(r *row) bool { return gone[r] })
+	var left []*row
+	for i, r := range out {
+		if !gone[i] {
+			left = append(left, r)
+		}
+	}
+	return left
 }
 
 func onlyFresh(r *row) bool {
-	return !slices.ContainsFunc(r.uses, func(u rowUse) bool { return u.a.form != wish.Fresh || u.a.part })
+	return !slices.ContainsFunc(r.uses, func(u rowUse) bool { return u.d.form != wish.Fresh || u.d.part })
 }
 
 // plantsOf returns about how many plants a sowing would have.
-func (c *computation) plantsOf(r *row) int {
+func (b *basis) plantsOf(w weeks, r *row) int {
 	var parts []reckon.Part
 	for _, u := range r.uses {
-		need := u.a.lot
+		need := u.d.lot
 		need.Amount *= u.s.Part
-		if u.a.form == wish.Fresh && !u.a.part {
-			need = c.quiet.Harvest("", "need", "", &c.resolved[u.a.wish], *u.a.use, u.s.Run)
+		if u.d.form == wish.Fresh && !u.d.part {
+			need = b.trying.Harvest("", "need", "", &w.wishes[u.d.wish], *u.d.use, u.s.Run)
 		}
 		if u.s.Share > 0 {
-			parts = append(parts, reckon.Part{Need: need, Confidence: u.a.confidence, Share: u.s.Share, Of: u.s.Of})
+			parts = append(parts, reckon.Part{Need: need, Confidence: u.d.confidence, Share: u.s.Share, Of: u.s.Of})
 		}
 	}
 	if len(parts) == 0 {
 		return 0
 	}
-	return c.quiet.Sow("", r.crop, r.key.layout, reckon.Ask{Raised: true, Parts: parts, Bearing: 1}).Plants
+	return b.trying.Sow("", r.crop, r.key.layout, reckon.Ask{Raised: true, Parts: parts, Bearing: 1}).Plants
 }
 
-// takes returns the sowing of the same bed that feeds all the weeks of a small
-// one and is ready nearest to it; nil where none does.
-func (c *computation) takes(bed []*row, gone map[*row]bool, r *row) (best *row) {
+// takes returns which sowing of the same bed feeds all the weeks of a small one and is
+// ready nearest to it; -1 where none does.
+func takes(rows []*row, bed []int, gone map[int]bool, small int) (best int) {
+	r := rows[small]
 	var run season.Weeks
 	for _, u := range r.uses {
 		run |= u.s.Run
 	}
-	least := 1 << (bits.UintSize - 2)
-	for _, o := range bed {
-		if o == r || gone[o] || o.early || o.hand != nil && (o.hand.Plants > 0 || o.hand.Begun()) {
+	best, least := -1, 1<<(bits.UintSize-2)
+	for _, i := range bed {
+		o := rows[i]
+		if i == small || gone[i] || o.early || o.hand != nil && (o.hand.Plants > 0 || o.hand.Begun()) {
 			continue
 		}
 		st := o.uses[0].s.Start
-		if run&^o.uses[0].a.use.Season.FedBy(st) != 0 {
+		if run&^o.uses[0].d.use.Season.FedBy(st) != 0 {
 			continue
 		}
-		away := st.Ready - r.uses[0].s.Start.Ready
-		if away = max(away, -away); away < least {
-			best, least = o, away
+		if away := distance(st.Ready, r.uses[0].s.Start.Ready); away < least {
+			best, least = i, away
 		}
 	}
 	return best
 }
 
-// join moves what is asked of one sowing to another.
-func (c *computation) join(to, r *row, plants int) {
+// joined returns a sowing with what is asked of another one added to it.
+func (b *basis) joined(to, r *row, plants int) *row {
+	sum := *to
+	sum.uses = slices.Clone(to.uses)
 	st := to.uses[0].s.Start
 	for _, u := range r.uses {
-		k := slices.IndexFunc(to.uses, func(o rowUse) bool { return o.a == u.a })
+		k := slices.IndexFunc(sum.uses, func(o rowUse) bool { return o.d == u.d })
 		run := u.s.Run
 		if k >= 0 {
-			run |= to.uses[k].s.Run
+			run |= sum.uses[k].s.Run
 		}
-		s := sowing.Sowing{Start: st, Run: run, Share: sowing.ShareOf(u.a.use.Season, st, run), Of: 1, Part: 1, Hand: to.hand}
+		s := sowing.Sowing{Start: st, Run: run, Share: sowing.ShareOf(u.d.use.Season, st, run), Of: 1, Part: 1, Hand: to.hand}
 		if k >= 0 {
-			to.uses[k].s = s
+			sum.uses[k].s = s
 		} else {
-			to.uses = append(to.uses, rowUse{u.a, s})
+			sum.uses = append(sum.uses, rowUse{u.d, s})
 		}
 	}
-	to.merged = fmt.Sprintf("the sowing of %s would have been of %d plants only; this one feeds its weeks as well", (c.start + dateOf(r.uses[0].s.Start.Sow)).Short(), plants)
+	sum.merged = fmt.Sprintf("the sowing of %s would have been of %d plants only; this one feeds its weeks as well", b.date(r.uses[0].s.Start.Sow).Short(), plants)
+	return &sum
 }

@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/place"
 	"inventory/internal/core/record"
 	"inventory/internal/core/wish"
@@ -143,4 +144,11 @@ func moved(was, is []record.Agreed) (out []Move) {
 
 func away(a, b record.Agreed) civil.Date { return max(a.Date-b.Date, b.Date-a.Date) }
 
-func dateOf(days int) civil.Date { return civil.Date(days) }
+// changedFrom lists what differs from the plan that the household keeps, where it keeps one
+// of this year.
+func changedFrom(h household.Household, p *Plan) []Move {
+	if h.Agreed == nil || h.Agreed.Year != h.Year {
+		return []Move{}
+	}
+	return Moves(h.Agreed.Sowings, p.Agreement().Sowings)
+}

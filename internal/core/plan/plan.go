@@ -1,23 +1,19 @@
-// Package plan walks the rooms of the core once, in their order: from a
-// household's wishes to weeks, sowings, plants and ground. It is pure: the same
-// input gives the same plan, to the byte.
+// Package plan computes a household's plan: from its wishes to weeks, sowings, plants,
+// bed area, harvest and work. Compute is a line of steps, listed in the function worked.
+//
+// It is pure: the same Input gives the same Plan, to the byte. Days are counted from the
+// start of the table year, lengths are in metres, weights in kilograms, volumes in litres.
+// A Plan is a value; functions that try a change compute a changed copy of the Input.
 package plan
 
 import (
+	"cmp"
 	"fmt"
 	"slices"
 
-	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/household"
-	"inventory/internal/core/place"
-	"inventory/internal/core/reckon"
-	"inventory/internal/core/season"
-	"inventory/internal/core/sowing"
-	"inventory/internal/core/table"
-	"inventory/internal/core/wish"
-	"inventory/internal/core/work"
 	"inventory/internal/core/working"
 )
 
@@ -41,393 +37,109 @@ func (in Input) Fitted() (Input, error) {
 	return in, err
 }
 
-// Plan is what a household's wishes come to.
-type Plan struct {
-	AsOf       civil.Date   `json:"as_of"`
-	Year       string       `json:"year"`        // such as 2027/28
-	Weeks      []civil.Date `json:"weeks"`       // first day of each week of the table year
-	LastFrost  int          `json:"last_frost"`  // week of the median last spring frost; -1 where there is none
-	FirstFrost int          `json:"first_frost"` // week of the median first autumn frost; -1 where there is none
-	Eaters     float64      `json:"eaters"`      // mean over the year, an adult being 1
-	Warmest    int          `json:"warmest"`     // week with the greatest mean daily maximum
-	WarmestC   float64      `json:"warmest_c"`   // that maximum, °C
-	EmptyShelf bool         `json:"empty_shelf"` // nothing stands on the shelf: what is kept comes only with the first harvests
-	Tally      Tally        `json:"tally"`
-	Wishes     []Wish       `json:"wishes"`
-	Sowings    []Sowing     `json:"sowings"` // by date
-	Green      []Green      `json:"green"`   // green manures, by date
-	Fields     []Field      `json:"fields"`  // when each crop of the sowings may be begun
-	Kitchen    Kitchen      `json:"kitchen"`
-	Rooms      []Room       `json:"rooms"` // stores and freezer, against what they hold
-	Goals      Goals        `json:"goals"`
-	Shelf      []Standing   `json:"shelf"`   // what stands on the shelf today, and how long
-	Work       Work         `json:"work"`    // hours in the garden and trays on the raising shelf, by week
-	Moons      []place.Moon `json:"moons"`   // information only
-	Changed    []Move       `json:"changed"` // what differs from the plan that was agreed
-
-	Unknown []household.Unknown `json:"unknown"` // what the crop book does not know: kept, and left out of the plan
-}
-
-// Tally is the whole table at a glance. Weeks are counted wish by wish.
-type Tally struct {
-	WeeksFed    int     `json:"weeks_fed"`
-	WeeksWanted int     `json:"weeks_wanted"`
-	Plants      int     `json:"plants"`
-	Sowings     int     `json:"sowings"`
-	Area        float64 `json:"area"`      // m² of bed taken in the fullest week
-	AreaWeek    int     `json:"area_week"` // that week
-	Jars        int     `json:"jars"`      // to be filled
-	Freezer     float64 `json:"freezer"`   // litres in the freezer when it is fullest
-	Overloads   int     `json:"overloads"` // weeks in which the kitchen has more to do than it can
-}
-
-// Wish is what one wish comes to.
-type Wish struct {
-	ID          string      `json:"id"`
-	Title       string      `json:"title"`
-	Words       string      `json:"words"`
-	Unit        amount.Unit `json:"unit"`
-	Number      float64     `json:"number"` // what is wished, as it is said, last year's story reckoned in
-	Wanted      []float64   `json:"wanted"` // each of 52 weeks, in the wish's own unit
-	Source      []wish.Form `json:"source"` // each of 52 weeks: a form, gap, or nothing wanted
-	Coming      []wish.Form `json:"coming"` // the same for the year that comes, from the shelf as it stands
-	WeeksFed    int         `json:"weeks_fed"`
-	WeeksWanted int         `json:"weeks_wanted"`
-	WeeksBought int         `json:"weeks_bought"` // gaps closed by buying
-	OnShelf     bool        `json:"on_shelf"`     // something of it stands on the shelf today
-	ToFill      int         `json:"to_fill"`      // jars to be filled
-	Batches     float64     `json:"batches"`      // of putting up
-	Hours       float64     `json:"hours"`        // hands on, putting up
-	Frozen      float64     `json:"frozen"`       // litres into the freezer
-	Uses        []Use       `json:"uses"`
-	HarvestUnit amount.Unit `json:"harvest_unit"` // kg, or pieces
-	Harvested   float64     `json:"harvested"`    // to be brought in
-	Average     float64     `json:"average"`      // what an average year gives
-	LeftOver    float64     `json:"left_over"`    // the surplus of an average year
-	Plants      int         `json:"plants"`
-	Area        float64     `json:"area"` // m² of all its sowings
-	RowMetres   float64     `json:"row_metres"`
-	SowingCount int         `json:"sowing_count"`
-	Confidence  float64     `json:"confidence"` // of its first use; 0: a typical year
-	JarLitre    float64     `json:"jar_litre,omitempty"`
-	Load        *Load       `json:"load,omitempty"`
-	Enough      bool        `json:"enough"` // what is left meets it: grow none this year
-	Notes       []string    `json:"notes"`
-	Cautions    []string    `json:"cautions"`
-}
-
-// Load is a wish in jars against full loads of the canner or its like.
-type Load struct {
-	Jars  int `json:"jars"`  // jars to a full load
-	Below int `json:"below"` // nearest count of full loads at or under the wish
-	Above int `json:"above"` // nearest at or over it
-}
-
-// Use is what one form of a wish comes to.
-type Use struct {
-	Form        string      `json:"form"` // empty for plants nobody weighs
-	Part        bool        `json:"part"` // another crop that a preparation takes
-	Crop        string      `json:"crop"`
-	CropName    string      `json:"crop_name"`
-	Why         string      `json:"why"`
-	Store       string      `json:"store,omitempty"`
-	Preparation string      `json:"preparation,omitempty"`
-	Left        float64     `json:"left"` // of today's shelf, when the new crop comes
-	LeftUnit    amount.Unit `json:"left_unit,omitempty"`
-	Kept        *civil.Date `json:"kept,omitempty"` // when it is stored or put up
-	Life        int         `json:"life,omitempty"` // weeks it keeps
-	Weeks       int         `json:"weeks"`
-	Unit        amount.Unit `json:"unit"` // of Harvested and Average
-	Harvested   float64     `json:"harvested"`
-	Average     float64     `json:"average"`
-	Plants      int         `json:"plants"`
-	Area        float64     `json:"area"`
-	Figure      string      `json:"figure"`
-	Short       string      `json:"short,omitempty"` // why its confidence cannot be had
-}
-
-// Sowing is one sowing with its dates and counts.
-type Sowing struct {
-	ID        string      `json:"id"`
-	Wish      string      `json:"wish"`
-	WishTitle string      `json:"wish_title"`
-	Crop      string      `json:"crop"`
-	CropName  string      `json:"crop_name"`
-	Form      string      `json:"form"`
-	Method    string      `json:"method"` // raised, direct, stock, tray, patch
-	Date      civil.Date  `json:"date"`   // the first thing to do: sow, or plant stock
-	HardenOff *civil.Date `json:"harden_off,omitempty"`
-	PlantOut  *civil.Date `json:"plant_out,omitempty"`
-	UpBy      *civil.Date `json:"up_by,omitempty"`
-	FirstPick *civil.Date `json:"first_pick,omitempty"`
-	LastPick  *civil.Date `json:"last_pick,omitempty"`
-	PlainPick *civil.Date `json:"plain_pick,omitempty"` // the first pick by the catalogue's days alone
-	SurePick  *civil.Date `json:"sure_pick,omitempty"`  // the first pick with the slack that is planned for
-	Frost     float64     `json:"frost"`                // chance of a killing frost after it stands in the open; tender crops only
-	Clear     civil.Date  `json:"clear"`
-	Days      int         `json:"days"` // catalogue days from Date or planting out to the first harvest
-	Late      bool        `json:"late"` // its date is past
-	Feeds     []int       `json:"feeds"`
-	Unit      amount.Unit `json:"unit"` // of Need, Low, Likely, High: kg or pieces
-	Need      float64     `json:"need"`
-	Plants    int         `json:"plants"`
-	SetOut    int         `json:"set_out"`
-	Cells     int         `json:"cells"`
-	Stations  int         `json:"stations"`
-	Planted   int         `json:"-"` // places that it takes in the bed: plants or stations
-	Seeds     int         `json:"seeds"`
-	SeedGram  float64     `json:"seed_gram"`
-	PerPlace  int         `json:"per_place"` // seeds to a cell or station
-	StockKg   float64     `json:"stock_kg"`
-	StockUnit string      `json:"stock_unit,omitempty"`
-	DrillM    float64     `json:"drill_m"`
-	Layout    wish.Layout `json:"layout,omitempty"`
-	Rows      int         `json:"rows"`
-	InRow     float64     `json:"in_row"` // cm
-	RowGap    float64     `json:"row_gap"`
-	RowMetres float64     `json:"row_metres"`
-	BedLength float64     `json:"bed_length"`
-	Area      float64     `json:"area"`
-	Low       float64     `json:"low"`
-	Likely    float64     `json:"likely"`
-	High      float64     `json:"high"`
-	LossShare float64     `json:"loss_chance"` // chance that it is lost outright
-	FirstWhy  string      `json:"first_why"`   // why not earlier
-	LastWhy   string      `json:"last_why"`    // why not later
-	Cover     string      `json:"cover,omitempty"`
-	Stands    bool        `json:"stands"` // a patch that stands already
-	Way       season.Way  `json:"way,omitempty"`
-	Early     bool        `json:"early"`             // a row risked before the season: nothing is counted on it
-	Merged    string      `json:"merged,omitempty"`  // what was sown with it, being too small for itself
-	Set       bool        `json:"set"`               // set by hand, or really begun
-	SetWhy    string      `json:"set_why,omitempty"` // why it may not be begun then, where it was set all the same
-	Begun     bool        `json:"begun"`             // really sown or planted
-	Behind    int         `json:"behind"`            // days later than reckoned, as seen in the bed
-	Over      bool        `json:"over"`              // it has ended: cleared, bolted or lost
-	Wants     int         `json:"wants"`             // plants that are reckoned, where they were counted by hand
-	Spare     int         `json:"spare"`             // starts beyond those set out, in a middling year
-	KeepBack  float64     `json:"keep_back"`         // g of seed to keep for the sowings that follow
-	Crosses   string      `json:"crosses,omitempty"` // with what it would cross, and what would avoid it
-	Tasks     []work.Task `json:"tasks"`
-	For       []Served    `json:"for"` // the wishes it serves
-
-	Day civil.Date `json:"day"` // on which it takes the ground
-
-	hand   *table.Hand
-	ground span // days of the table year that it takes bed
-	gives  float64
-	season *season.Season
-}
-
-// Field is when a crop may be begun here: runs of days with the reason at each
-// edge.
-type Field struct {
-	Crop    string   `json:"crop"`
-	Cover   string   `json:"cover,omitempty"`
-	Windows []Window `json:"windows"`
-}
-
-// Window is a run of permitted days.
-type Window struct {
-	First    civil.Date `json:"first"` // to sow, indoors or in place, or to plant stock
-	Last     civil.Date `json:"last"`
-	FirstWhy string     `json:"first_why"`
-	LastWhy  string     `json:"last_why"`
-	Picked   civil.Date `json:"picked"` // the first harvest of the first of them
-	Until    civil.Date `json:"until"`  // the end of the last one's picking
-}
-
-// Served is a wish's part of a sowing.
-type Served struct {
-	Wish    string  `json:"wish"`
-	Title   string  `json:"title"`
-	Form    string  `json:"form"`
-	Part    bool    `json:"part"` // another crop that its preparation takes
-	Need    float64 `json:"need"`
-	Plants  int     `json:"plants"`
-	Area    float64 `json:"area"`
-	Average float64 `json:"average"`
-
-	figure string // of its need
-	asked  *asked
-	sown   sowing.Sowing
-}
-
-// span is a run of days counted from the start of the table year, the last one
-// excluded.
-type span struct{ from, to int }
-
 // Compute works a plan out of an input. A household that cannot stand gives
 // invalid.Fields.
 func Compute(in Input) (Plan, error) {
-	p, _, err := compute(in, nil)
-	return p, err
+	w, err := worked(in, nil)
+	if err != nil {
+		return Plan{}, err
+	}
+	return w.plan, nil
 }
 
 // Explain returns the working of one figure of the plan.
 func Explain(in Input, figure string) (working.Working, error) {
-	_, found, err := compute(in, working.Record(func(f string) bool { return f == figure }))
-	if err != nil {
+	rec := working.Record(func(f string) bool { return f == figure })
+	if _, err := worked(in, rec); err != nil {
 		return working.Working{}, err
 	}
-	if len(found) == 0 {
+	if len(rec.Found) == 0 {
 		return working.Working{}, fmt.Errorf("the plan has no figure %q", figure)
 	}
-	return *found[0], nil
+	return *rec.Found[0], nil
 }
 
 // Workings returns the workings of every figure of the plan.
 func Workings(in Input) ([]*working.Working, error) {
-	_, found, err := compute(in, working.Record(func(string) bool { return true }))
-	return found, err
-}
-
-// computation is a plan being worked out.
-type computation struct {
-	in       Input
-	desk     *reckon.Desk
-	resolver *table.Resolver
-	year     *place.Year
-	of       remembered
-	start    civil.Date
-	been     []place.Day
-	seasons  map[under]*season.Season
-	resolved []table.Resolved
-	asked    []*asked
-	sowings  []*Sowing
-	servedBy [][]served      // by wish
-	done     [][]lot         // what is put up, by week
-	quiet    *reckon.Desk    // the desk without a record, for trying
-	taken    map[string]bool // names of the plantings of this year
-	plan     Plan
-}
-
-type seasonKey struct {
-	crop  *book.Crop
-	cover place.Cover
-	rules season.Rules
-}
-
-// under names a crop under a cover; the household's rules for it are always the
-// same in one plan.
-type under struct {
-	crop  *book.Crop
-	cover place.Cover
-}
-
-func compute(in Input, rec *working.Recorder) (Plan, []*working.Working, error) {
-	c, err := worked(in, rec)
-	if err != nil {
-		return Plan{}, nil, err
+	rec := working.Record(func(string) bool { return true })
+	if _, err := worked(in, rec); err != nil {
+		return nil, err
 	}
-	if rec == nil {
-		return c.plan, nil, nil
-	}
-	return c.plan, rec.Found, nil
+	return rec.Found, nil
 }
 
-// worked works a plan out and returns all that was needed for it.
-func worked(in Input, rec *working.Recorder) (*computation, error) {
-	in, err := in.Fitted()
+// computed is a plan with all that was worked out on the way to it.
+type computed struct {
+	*basis
+	weeks   weeks
+	demands []*demand
+	sown    []*sown    // by date
+	served  [][]served // of every wish
+	kitchen kitchenWork
+	plan    Plan
+}
+
+// worked computes a plan, one step after the other. The numbers are those of the steps of
+// the model. Each step is in the file of its name: it takes what it reads and returns what
+// it makes.
+func worked(in Input, rec *working.Recorder) (*computed, error) {
+	b, err := basisOf(in, rec) // 1, 4: household, book, climate
 	if err != nil {
 		return nil, err
 	}
-	h := in.Household
-	own, rules, usualRules, err := h.Book(book.Usual())
-	if err != nil {
-		return nil, err
+	p := yearOf(b)
+	past := recordedSowings(b)                     // 6: what was sown binds
+	w := sourcesOfWeeks(b, past)                   // 3, 5: which form feeds which week
+	asked := demandsOf(b, w)                       // 3, 7: what that asks of the garden
+	next := successions(b, past, w, asked.demands) // 6: staggered sowings
+	rows := merged(b, w, floweringApart(b, next.rows))
+	size := sized(b, past, w, rows, next.used) // 7, 8: plants, seed, area, harvest
+
+	w = w.withoutUnfed(append(next.unfed, size.unfed...))
+	p.Wishes = wishesOf(b, w, asked, size.sown, asked.notes, next.notes, size.notes)
+	all := byDate(size.sown)
+	served := servedBy(len(p.Wishes), size.sown)
+	for i := range p.Wishes {
+		b.wishFigures(&p.Wishes[i], served[i])
 	}
-	if in.Memory == nil {
-		in.Memory = &Memory{}
+	uses := usesOf(p.Wishes, asked.demands)
+	tell(p.Wishes, smallBatches(asked.demands, uses))
+	w = w.withoutComing(youngPatches(asked.demands, uses))
+	for i := range p.Wishes {
+		x := &p.Wishes[i]
+		x.Coming, x.ToFill = w.wishes[i].Coming[:], b.toFill(i, &w.wishes[i], asked.demands)
 	}
-	c := &computation{in: in, plan: Plan{Unknown: append([]household.Unknown{}, in.Unknown...)}, start: h.YearStart(), seasons: map[under]*season.Season{}}
-	c.been = place.ThisYear(h.Place, h.Weather, in.AsOf)
-	c.of = remembered{h.Place, apart(c.been), c.start.YearDay()}
-	c.year = in.Memory.recall(c.of, c.been)
-	eaters := h.Eaters()
-	c.desk = &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules, Recorder: rec}
-	c.quiet = &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules}
-	c.resolver = &table.Resolver{Household: h, Book: own, Eaters: eaters, Seasons: c.season, Batches: rules.Evenings * rules.Batches, Cull: rules.Cull, Spoil: rules.Spoil}
-	c.resolver.Agreements = h.Agreements()
-	c.hands()
-	c.frame(eaters)
-	c.resolved = make([]table.Resolved, len(h.Wishes))
-	for i, w := range h.Wishes {
-		w.Fill()
-		c.resolved[i] = c.resolver.Resolve(w)
+
+	p.Fields = fieldsOf(b, all)
+	p.Tally = tallyOf(b, p.Wishes, len(all))
+	p.Tally.Area, p.Tally.AreaWeek = fullestWeek(b, all)
+	kitchen := kitchenOf(b, w, p.Wishes, all, served) // 13: what the kitchen must do
+	p.Kitchen, p.Tally.Overloads = kitchen.Kitchen, len(kitchen.Overloads)
+	stores := storageOf(b, w, p.Wishes)
+	p.Rooms, p.Tally.Freezer = stores.rooms, stores.freezer
+	for i := range p.Wishes {
+		x := &p.Wishes[i]
+		x.Batches, x.Hours, x.Frozen = kitchen.byWish[i].batches, kitchen.byWish[i].hours, stores.frozen[i]
 	}
-	c.resolver.OnTheShelf(c.resolved, in.AsOf)
-	c.plan.Wishes = make([]Wish, 0, len(h.Wishes))
-	for i := range c.resolved {
-		c.wish(i)
+	p.Goals = goalsOf(b, w, p.Wishes, p.Tally.Jars)
+	p.Shelf = shelfOf(b, w)
+	crosses := crossings(b, all)
+	hours, tasks := workOf(b, all) // 13: what the garden asks of people
+	p.Work, p.Green = hours, greenOf(b)
+	p.Sowings = make([]Sowing, len(all))
+	for i, back := range keptBack(all) {
+		all[i].Crosses, all[i].Tasks, all[i].KeepBack = crosses[i], tasks[i], back
+		p.Sowings[i] = all[i].Sowing
 	}
-	c.sowAll()
-	c.finish()
-	c.kitchen()
-	c.rooms()
-	c.goals()
-	c.shelf()
-	c.crossing()
-	c.garden()
-	c.green()
-	if h.Agreed != nil && h.Agreed.Year == h.Year {
-		c.plan.Changed = Moves(h.Agreed.Sowings, c.plan.Agreement().Sowings)
-	}
-	return c, nil
+	p.Changed = changedFrom(b.in.Household, &p)
+	return &computed{b, w, asked.demands, all, served, kitchen, p}, nil
 }
 
-// season returns a crop's season here under a cover, worked out once.
-func (c *computation) season(crop *book.Crop, cover place.Cover) *season.Season {
-	at := under{crop, cover}
-	s := c.seasons[at]
-	if s == nil {
-		s = c.in.Memory.season(c.of, c.been, seasonKey{crop, cover, c.in.Household.Rules(crop.ID)})
-		c.seasons[at] = s
-	}
-	return s
-}
-
-// frame fills in the year itself.
-func (c *computation) frame(eaters [season.WeeksPerYear]float64) {
-	p := &c.plan
-	p.AsOf = c.in.AsOf
-	p.Year = fmt.Sprintf("%d/%02d", c.in.Household.Year, (c.in.Household.Year+1)%100)
-	if _, m, d := c.start.Split(); m == 1 && d == 1 {
-		p.Year = fmt.Sprint(c.in.Household.Year)
-	}
-	p.Moons = place.Moons(c.in.AsOf-7, c.in.AsOf+28)
-	p.Sowings, p.Changed = []Sowing{}, []Move{}
-	for w := range eaters {
-		max := 0.0
-		for d := range 7 {
-			max += c.year.Max[(c.start.YearDay()+7*w+d)%place.Days] / 7
-		}
-		if w == 0 || max > p.WarmestC {
-			p.Warmest, p.WarmestC = w, max
-		}
-	}
-	p.EmptyShelf = len(c.in.Household.Lots) == 0
-	for w, e := range eaters {
-		p.Weeks = append(p.Weeks, c.start+civil.Date(7*w))
-		p.Eaters += e / season.WeeksPerYear
-	}
-	p.LastFrost, p.FirstFrost = -1, -1
-	if !c.year.FrostFree {
-		p.LastFrost = season.WeekOf(c.year.Last - c.start.YearDay())
-		p.FirstFrost = season.WeekOf(c.year.First - c.start.YearDay())
-	}
-	s := c.desk.Recorder.Open("house", "eaters", "", "Eaters at the table")
-	s.Do(working.Start, "Nobody yet", 0, amount.Eater, working.Household)
-	for _, m := range c.in.Household.Members {
-		s.Do(working.Plus, m.Name, m.Eats(), amount.Eater, working.Household)
-		if len(m.Away) > 0 {
-			s.Note("away for a part of the year")
-		}
-	}
-	s.Is("When all are at home", amount.Eater)
-	if diff := p.Eaters - s.Value(); diff > 1e-9 || diff < -1e-9 {
-		s.Do(working.Plus, "Away and guests, over the year", diff, amount.Eater, working.Household)
-		s.Is("In the mean of the year", amount.Eater)
-	}
-	s.Close(amount.Eater)
+// byDate returns the sowings by date, then by name.
+func byDate(all []*sown) []*sown {
+	out := slices.Clone(all)
+	slices.SortStableFunc(out, func(a, b *sown) int {
+		return cmp.Or(cmp.Compare(a.Date, b.Date), cmp.Compare(a.CropName, b.CropName), cmp.Compare(a.ID, b.ID))
+	})
+	return out
 }

@@ -6,6 +6,7 @@ import (
 	"slices"
 	"testing"
 
+	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
@@ -98,7 +99,7 @@ func TestAnySeasonCanBePutDown(t *testing.T) {
 				e.Task, e.Count = task.What, math.Floor(task.Count*float64(d.below(4))/3)
 			case "way":
 				e.Way = []season.Way{season.Direct, season.Raised, season.Bought, ""}[d.below(4)]
-				if !season.CanBe(s.season.Crop, e.Way) {
+				if !season.CanBe(book.Usual().Crop(s.Crop), e.Way) {
 					continue
 				}
 			case "behind":

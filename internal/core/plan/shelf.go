@@ -18,15 +18,16 @@ type Standing struct {
 	Wasted  float64     `json:"wasted"`             // what will still be there when it expires
 }
 
-// shelf says what stands on the shelf today and how long it lasts.
-func (c *computation) shelf() {
-	c.plan.Shelf = []Standing{}
-	lots := c.in.Household.Lots
-	for i, f := range c.resolver.Fates(c.resolved, c.in.AsOf) {
-		st := Standing{Lot: lots[i].ID, Amount: lots[i].Amount(), Unit: amount.Unit(lots[i].Unit), Until: f.Until, Expired: f.Until < c.in.AsOf, Wish: f.Wish, Wasted: f.Wasted}
+// shelfOf tells what is on the shelf today and how long it lasts.
+func shelfOf(b *basis, w weeks) []Standing {
+	out := []Standing{}
+	lots := b.in.Household.Lots
+	for i, f := range w.resolver.Fates(w.wishes, b.in.AsOf) {
+		st := Standing{Lot: lots[i].ID, Amount: lots[i].Amount(), Unit: amount.Unit(lots[i].Unit), Until: f.Until, Expired: f.Until < b.in.AsOf, Wish: f.Wish, Wasted: f.Wasted}
 		if f.RunsOut != 0 {
 			st.RunsOut = &f.RunsOut
 		}
-		c.plan.Shelf = append(c.plan.Shelf, st)
+		out = append(out, st)
 	}
+	return out
 }

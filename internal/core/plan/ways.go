@@ -96,7 +96,7 @@ func Ways(ctx context.Context, in Input, id string) ([]Way, error) {
 	}
 	w := in.Household.Wishes[i]
 	w.Fill()
-	for _, c := range now.candidates(w, &now.resolved[i]) {
+	for _, c := range now.candidates(w, &now.weeks.wishes[i]) {
 		if ctx.Err() != nil {
 			return nil, ctx.Err()
 		}
@@ -117,7 +117,7 @@ func Ways(ctx context.Context, in Input, id string) ([]Way, error) {
 }
 
 // candidates lists the changes of a wish that might close its gaps.
-func (c *computation) candidates(w wish.Wish, r *table.Resolved) (out []Way) {
+func (c *computed) candidates(w wish.Wish, r *table.Resolved) (out []Way) {
 	add := func(words string, change func(*wish.Wish)) {
 		changed := w
 		changed.Forms, changed.Preparations = slices.Clone(w.Forms), slices.Clone(w.Preparations)
@@ -172,8 +172,8 @@ func (c *computation) candidates(w wish.Wish, r *table.Resolved) (out []Way) {
 var coverWords = map[place.Cover]string{place.Fleece: "fleece", place.Net: "a net", place.Frame: "a frame", place.Tunnel: "a tunnel", place.Shade: "shade"}
 
 // buying pins the gaps of a wish to buying and says how much that is.
-func (c *computation) buying(i, gaps int) Way {
-	r := &c.resolved[i]
+func (c *computed) buying(i, gaps int) Way {
+	r := &c.weeks.wishes[i]
 	w := c.in.Household.Wishes[i]
 	w.Pins = slices.DeleteFunc(slices.Clone(w.Pins), func(p wish.Pin) bool {
 		return r.Source[season.WeekOf(p.Day.YearDay()-c.start.YearDay())] == wish.Gap
@@ -196,7 +196,7 @@ func (c *computation) buying(i, gaps int) Way {
 		switch w.Amount.Kind {
 		case wish.Meals:
 			if crop.Edible > 0 {
-				way.Buy += a * r.Eaters[week] * c.portion(w, crop) / 1000 / crop.Edible
+				way.Buy += a * r.Eaters[week] * portion(w, crop) / 1000 / crop.Edible
 			}
 		case wish.PiecesWeek, wish.PiecesYear:
 			way.Buy += a * crop.Piece.Or(0) / 1000
@@ -221,7 +221,7 @@ func (c *computation) buying(i, gaps int) Way {
 }
 
 // wanting asks for no more than the season gives.
-func (c *computation) wanting(w wish.Wish, gaps int) Way {
+func (c *computed) wanting(w wish.Wish, gaps int) Way {
 	w.Season = wish.Season{Kind: wish.While}
 	return Way{Words: "want it only while it lasts", Wish: &w, Weeks: gaps}
 }
@@ -255,7 +255,7 @@ func Helps(ctx context.Context, in Input, week int) ([]Way, error) {
 		}
 		return after.Kitchen.Over[week] == 0
 	}
-	for _, part := range now.parts(week) {
+	for _, part := range now.kitchen.parts(week) {
 		if ctx.Err() != nil {
 			return nil, ctx.Err()
 		}
@@ -291,7 +291,7 @@ func sum(v []float64) (s float64) {
 
 // fewer tries full loads fewer of a wish in jars until its week is no longer too
 // full.
-func (c *computation) fewer(w wish.Wish, i int, try func(Way, Input) bool) {
+func (c *computed) fewer(w wish.Wish, i int, try func(Way, Input) bool) {
 	load := c.plan.Wishes[i].Load
 	if load == nil || load.Jars <= 0 || w.Story != nil {
 		return

@@ -61,28 +61,28 @@ func WeekOf(in Input, n int) (Week, error) {
 	if err != nil {
 		return Week{}, err
 	}
-	k := &c.plan.Kitchen
-	out := Week{Week: n, From: c.start + civil.Date(7*n), To: c.start + civil.Date(7*n+6), Eaters: c.resolver.Eaters[n],
-		Eaten: []Eaten{}, Coming: []Coming{}, Kitchen: c.parts(n), Batches: k.Batches[n], Can: k.Capacity, Hours: k.Hours[n]}
-	for i := range c.resolved {
-		if r := &c.resolved[i]; r.Wanted[n] > 0 {
+	k := &c.kitchen
+	out := Week{Week: n, From: c.weekStart(n), To: c.date(7*n + 6), Eaters: c.eaters[n],
+		Eaten: []Eaten{}, Coming: []Coming{}, Kitchen: k.parts(n), Batches: k.Batches[n], Can: k.Capacity, Hours: k.Hours[n]}
+	for i := range c.weeks.wishes {
+		if r := &c.weeks.wishes[i]; r.Wanted[n] > 0 {
 			out.Eaten = append(out.Eaten, c.eatenIn(i, r, n))
 		}
 	}
-	for _, s := range c.sowings {
+	for _, s := range c.sown {
 		in := Coming{Sowing: s.ID, Crop: s.CropName}
-		for i := range s.For {
-			f := &s.For[i]
-			kg := f.arrives()[n]
+		for i := range s.parts {
+			m := s.part(i)
+			kg := m.arrives()[n]
 			if kg <= 1e-9 {
 				continue
 			}
 			in.Kg += kg
-			if f.asked.key.pieces && f.asked.crop.Piece.Value > 0 {
-				in.Pieces += kg * 1000 / f.asked.crop.Piece.Value
+			if m.part().d.key.pieces && m.part().d.crop.Piece.Value > 0 {
+				in.Pieces += kg * 1000 / m.part().d.crop.Piece.Value
 			}
-			if !slices.Contains(in.For, f.Title) {
-				in.For = append(in.For, f.Title)
+			if !slices.Contains(in.For, m.f().Title) {
+				in.For = append(in.For, m.f().Title)
 			}
 		}
 		if in.Kg <= 0 {
@@ -105,7 +105,7 @@ func WeekOf(in Input, n int) (Week, error) {
 }
 
 // eatenIn says one wish in one week.
-func (c *computation) eatenIn(i int, r *table.Resolved, n int) Eaten {
+func (c *computed) eatenIn(i int, r *table.Resolved, n int) Eaten {
 	e := Eaten{Wish: r.Wish.ID, Title: c.plan.Wishes[i].Title, Amount: r.Wanted[n], Unit: r.Unit, Source: string(r.Source[n]), Ahead: string(r.Coming[n]), Sources: []string{}}
 	for k := range r.Uses {
 		u := &r.Uses[k]
@@ -116,7 +116,7 @@ func (c *computation) eatenIn(i int, r *table.Resolved, n int) Eaten {
 			continue
 		}
 		e.Figure = "wish/" + r.Wish.ID + "/" + formName(u.Form) + "/harvested"
-		e.Take, e.TakeUnit = c.storeUnit(r, u, n, u.Amount[n]), amount.Kilogram
+		e.Take, e.TakeUnit = c.weeks.storeUnit(r, u, n, u.Amount[n]), amount.Kilogram
 		switch {
 		case u.Form == wish.Fresh:
 			e.From = u.Crop.Short()

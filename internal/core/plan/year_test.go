@@ -36,7 +36,7 @@ func weeksOf(w Wish, source wish.Form) (weeks []int) {
 	return weeks
 }
 
-func onShelf(food, form, prep string, count, size float64, unit, putUp string) stock.Lot {
+func itemOf(food, form, prep string, count, size float64, unit, putUp string) stock.Lot {
 	d, err := civil.Parse(putUp)
 	if err != nil {
 		panic(err)
@@ -115,11 +115,11 @@ func TestWhatTheShelfLeaves(t *testing.T) {
 	}
 	jar := 0.946353
 	none, _ := need()
-	expired, _ := need(onShelf("tomato", "canned", "tomato-sauce-thick", 40, jar, "L", "2026-01-20"))
+	expired, _ := need(itemOf("tomato", "canned", "tomato-sauce-thick", 40, jar, "L", "2026-01-20"))
 	if expired != none {
 		t.Errorf("jars that expire in midwinter take %g off the need of %g", none-expired, none)
 	}
-	fresh, w := need(onShelf("tomato", "canned", "tomato-sauce-thick", 40, jar, "L", "2026-09-01"))
+	fresh, w := need(itemOf("tomato", "canned", "tomato-sauce-thick", 40, jar, "L", "2026-09-01"))
 	u := use(t, w, "canned")
 	weeks := math.Ceil(float64(*u.Kept-civil.Of(2027, 1, 12)) / 7) // eaten from, half a jar a week
 	left := 40 - weeks*26/52
@@ -130,7 +130,7 @@ func TestWhatTheShelfLeaves(t *testing.T) {
 		t.Errorf("%d jars are to be filled, want ⌈26 − %g⌉", w.ToFill, left)
 	}
 	// Oldest first: the old jars are eaten, the young ones stay.
-	two, _ := need(onShelf("tomato", "canned", "tomato-sauce-thick", 20, jar, "L", "2026-06-20"), onShelf("tomato", "canned", "tomato-sauce-thick", 20, jar, "L", "2026-09-01"))
+	two, _ := need(itemOf("tomato", "canned", "tomato-sauce-thick", 20, jar, "L", "2026-06-20"), itemOf("tomato", "canned", "tomato-sauce-thick", 20, jar, "L", "2026-09-01"))
 	if two >= none || two < fresh-1e-9 {
 		t.Errorf("twenty old and twenty young jars leave a need of %g; forty young %g", two, fresh)
 	}
@@ -138,7 +138,7 @@ func TestWhatTheShelfLeaves(t *testing.T) {
 
 func TestEnoughOnTheShelfIsGrownNoMore(t *testing.T) {
 	in := ford(sauce(10))
-	in.Household.Lots = []stock.Lot{onShelf("tomato", "canned", "", 80, 0.946353, "L", "2026-11-01")}
+	in.Household.Lots = []stock.Lot{itemOf("tomato", "canned", "", 80, 0.946353, "L", "2026-11-01")}
 	p := planned(t, in)
 	w := p.Wishes[0]
 	if !w.Enough || w.Harvested != 0 || w.Plants != 0 || len(p.Sowings) != 0 || w.ToFill != 0 {
@@ -153,7 +153,7 @@ func TestEnoughOnTheShelfIsGrownNoMore(t *testing.T) {
 // does not.
 func TestTheShelfIsSharedOnce(t *testing.T) {
 	in := ford(sauce(12), sauce(12))
-	in.Household.Lots = []stock.Lot{onShelf("tomato", "canned", "tomato-sauce-thick", 24, 0.946353, "L", "2026-10-01")}
+	in.Household.Lots = []stock.Lot{itemOf("tomato", "canned", "tomato-sauce-thick", 24, 0.946353, "L", "2026-10-01")}
 	p := planned(t, in)
 	one, two := use(t, p.Wishes[0], "canned").Left, use(t, p.Wishes[1], "canned").Left
 	eaten := math.Ceil(float64(*p.Wishes[0].Uses[0].Kept-civil.Of(2027, 1, 12))/7) * 24.0 / 52
@@ -175,7 +175,7 @@ func TestTheComingYearBeginsWithTheShelf(t *testing.T) {
 		return n
 	}
 	bare := gaps(w)
-	in.Household.Lots = []stock.Lot{onShelf("carrot", "cellar", "", 1, 60, "kg", "2026-12-20")}
+	in.Household.Lots = []stock.Lot{itemOf("carrot", "cellar", "", 1, 60, "kg", "2026-12-20")}
 	w = planned(t, in).Wishes[0]
 	if full := gaps(w); full >= bare || w.Coming[0] != "cellar" {
 		t.Errorf("60 kg in the cellar leave %d gaps in the coming year, an empty one %d; the first week is %q", full, bare, w.Coming[0])
@@ -308,7 +308,7 @@ func TestMoreAsksForMore(t *testing.T) {
 			t.Errorf("%s: twice the eaters take %g, not twice %g", c.ID, z, a)
 		}
 		stocked := in
-		stocked.Household.Lots = []stock.Lot{onShelf(c.Food, "cellar", "", 1, 30, "kg", "2026-12-01")}
+		stocked.Household.Lots = []stock.Lot{itemOf(c.Food, "cellar", "", 1, 30, "kg", "2026-12-01")}
 		if len(w.Forms) > 1 {
 			if a, z := planned(t, stocked).Wishes[0].Average, base.Wishes[0].Average; z < a-1e-9 {
 				t.Errorf("%s: with 30 kg on the shelf %g, with none %g", c.ID, a, z)
@@ -424,7 +424,7 @@ func TestWaysCloseWhatTheySay(t *testing.T) {
 // A week's page agrees with the ledger.
 func TestTheWeekIsTheLedgers(t *testing.T) {
 	in := everything()
-	in.Household.Lots = []stock.Lot{onShelf("carrot", "cellar", "", 1, 30, "kg", "2026-11-01")}
+	in.Household.Lots = []stock.Lot{itemOf("carrot", "cellar", "", 1, 30, "kg", "2026-11-01")}
 	p := planned(t, in)
 	for n := 0; n < 52; n += 3 {
 		w, err := WeekOf(in, n)

@@ -1,4 +1,5 @@
-// Package shelf has the household's stores and how long a crop lives in them.
+// Package stock holds what is kept: storage places, how long a crop keeps in them, the items
+// on the shelf, and pools from which they are drawn, the oldest first.
 package stock
 
 import (

@@ -1,0 +1,94 @@
+package plan
+
+import (
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/place"
+	"inventory/internal/core/reckon"
+	"inventory/internal/core/season"
+	"inventory/internal/core/working"
+)
+
+// basis is what every step reads: the input, the book with the household's own figures,
+// the rules, the year and the climate. No step changes it.
+type basis struct {
+	in     Input // fitted to the book
+	desk   *reckon.Desk
+	trying *reckon.Desk // the same desk, for sizes that are only tried: it records nothing
+	start  civil.Date   // first day of the table year
+	eaters [season.WeeksPerYear]float64
+	year   *place.Year // the place's daily tables, without a cover
+	air    air
+}
+
+// air gives the seasons of crops at the household's place. It keeps those that were
+// asked for; keeping them changes no result.
+type air struct {
+	memory  *Memory
+	of      remembered
+	been    []place.Day // days of this year that replace the averages
+	seasons map[under]*season.Season
+}
+
+// under names a crop under a cover; the household's rules for it are always the same in
+// one plan.
+type under struct {
+	crop  *book.Crop
+	cover place.Cover
+}
+
+// basisOf fits an input to the book and works out what every step reads.
+func basisOf(in Input, rec *working.Recorder) (*basis, error) {
+	in, err := in.Fitted()
+	if err != nil {
+		return nil, err
+	}
+	h := in.Household
+	own, rules, usualRules, err := h.Book(book.Usual())
+	if err != nil {
+		return nil, err
+	}
+	if in.Memory == nil {
+		in.Memory = &Memory{}
+	}
+	b := &basis{
+		in: in, start: h.YearStart(), eaters: h.Eaters(),
+		desk:   &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules, Recorder: rec},
+		trying: &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules},
+	}
+	been := place.ThisYear(h.Place, h.Weather, in.AsOf)
+	b.air = air{in.Memory, remembered{h.Place, apart(been), b.start.YearDay()}, been, map[under]*season.Season{}}
+	b.year = in.Memory.recall(b.air.of, been)
+	return b, nil
+}
+
+// season returns a crop's season here under a cover.
+func (b *basis) season(crop *book.Crop, cover place.Cover) *season.Season {
+	at := under{crop, cover}
+	s := b.air.seasons[at]
+	if s == nil {
+		s = b.air.memory.season(b.air.of, b.air.been, seasonKey{crop, cover, b.in.Household.Rules(crop.ID)})
+		b.air.seasons[at] = s
+	}
+	return s
+}
+
+// begin returns the start of a crop that takes the ground on a day, counted from the
+// start of the table year, by a method: UsualWay is that of the household. The text says
+// why the day is outside the crop's season; it is empty where it is not.
+func (b *basis) begin(crop *book.Crop, cover place.Cover, way season.Way, day int) (season.Start, string) {
+	rules := b.in.Household.Rules(crop.ID)
+	if way != season.UsualWay {
+		rules.Way = way
+	}
+	return b.air.memory.begin(b.air.of, b.air.been, seasonKey{crop, cover, rules}, day)
+}
+
+// date returns the date of a day of the table year.
+func (b *basis) date(day int) civil.Date { return b.start + civil.Date(day) }
+
+// dayOf returns the day of the table year of a date.
+func (b *basis) dayOf(d civil.Date) int { return int(d - b.start) }
+
+// weekStart returns the first day of a week of the table year.
+func (b *basis) weekStart(week int) civil.Date { return b.date(7 * week) }

@@ -1,0 +1,105 @@
+package plan
+
+import (
+	"inventory/internal/core/book"
+	"inventory/internal/core/place"
+	"inventory/internal/core/record"
+	"inventory/internal/core/season"
+	"inventory/internal/core/table"
+)
+
+// recorded are the recorded sowings from which this table year is harvested, in the
+// household's order, and the names that they take.
+type recorded struct {
+	byCrop map[string][]*table.Hand
+	taken  map[string]bool
+}
+
+// recordedSowings collects the sowings harvested in this table year: those that mature in
+// it and those already growing on its first day.
+func recordedSowings(b *basis) recorded {
+	out := recorded{map[string][]*table.Hand{}, map[string]bool{}}
+	for i := range b.in.Household.Plantings {
+		p := &b.in.Household.Plantings[i]
+		crop := b.desk.Book.Crop(p.Crop)
+		if crop == nil {
+			continue
+		}
+		h := b.recordedSowing(p, crop)
+		st := &h.Start
+		if st.Ready >= place.Days || st.Ready < 0 && st.End <= 0 {
+			continue // it is of another year
+		}
+		if st.Ready < 0 { // it was growing when the year began: what is left of it counts
+			st.Ready, st.Sure = 0, 0
+		}
+		out.taken[p.ID] = true
+		out.byCrop[p.Crop] = append(out.byCrop[p.Crop], h)
+	}
+	return out
+}
+
+// recordedSowing returns a sowing with its start, harvest and end, computed from its
+// recorded dates and delay.
+func (b *basis) recordedSowing(p *record.Planting, crop *book.Crop) *table.Hand {
+	h := &table.Hand{Planting: p, Under: p.Cover}
+	if h.Under == place.NoCover {
+		h.Under = b.in.Household.CoverOver(p.ID)
+	}
+	h.Start, h.Why = b.begin(crop, h.Under, p.Way, b.dayOf(p.Day))
+	st := &h.Start
+	if p.Sown != nil {
+		st.Sow = b.dayOf(*p.Sown)
+	}
+	st.Ready, st.Sure = st.Ready+p.Behind, st.Sure+p.Behind
+	if full := st.End + p.Behind; p.Behind < 0 || full > st.Ready && b.survives(crop, full) {
+		st.End = full
+	}
+	st.End = max(st.End, st.Ready)
+	if p.Ended != nil {
+		st.End = max(st.Ready, min(st.End, b.dayOf(*p.Ended)))
+		if p.Lost && *p.Ended <= b.date(st.Ready) {
+			st.End = st.Ready
+		}
+	}
+	return h
+}
+
+// survives reports whether a crop may still be picked until a day: no frost that would
+// kill it comes before.
+func (b *basis) survives(crop *book.Crop, until int) bool {
+	if b.year.FrostFree || crop.Frost == book.Hardy {
+		return true
+	}
+	first := ((b.year.First-b.start.YearDay())%place.Days + place.Days) % place.Days
+	return until <= first
+}
+
+// bound returns the weeks that sown or skipped plantings were planned to feed. Only
+// sowings that can still be made may feed them now: nothing is sown on a past date.
+func (b *basis) bound(s *season.Season, hands []*table.Hand) (weeks season.Weeks) {
+	for _, h := range hands {
+		if h.Planned == nil || !h.Begun() && !h.Lost {
+			continue
+		}
+		indoors := h.Start.Day - h.Start.Sow
+		if h.Sown != nil { // the planned days indoors, whatever they became
+			indoors = int(h.Day - *h.Sown)
+		}
+		st, _ := b.begin(s.Crop, h.Cover, h.Way, b.dayOf(*h.Planned)+indoors)
+		if st.Ready >= 0 && st.Ready < place.Days {
+			weeks |= s.FedBy(st)
+		}
+	}
+	return weeks
+}
+
+// of returns what follows from a recorded sowing of this table year.
+func (r recorded) of(p *record.Planting) *table.Hand {
+	for _, h := range r.byCrop[p.Crop] {
+		if h.Planting == p {
+			return h
+		}
+	}
+	return nil
+}

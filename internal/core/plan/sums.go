@@ -1,0 +1,115 @@
+package plan
+
+import (
+	"inventory/internal/core/amount"
+	"inventory/internal/core/place"
+	"inventory/internal/core/reckon"
+	"inventory/internal/core/season"
+	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
+	"inventory/internal/core/working"
+)
+
+// tallyOf takes the sums over all wishes. A sowing that serves several wishes is
+// counted once.
+func tallyOf(b *basis, wishes []Wish, sowings int) (t Tally) {
+	t.Sowings = sowings
+	fed := b.desk.Recorder.Open("tally", "weeks_fed", "", "Weeks fed, wish by wish")
+	plants := b.desk.Recorder.Open("tally", "plants", "", "Plants")
+	jars := b.desk.Recorder.Open("tally", "jars", "", "Jars to fill")
+	for _, s := range []*working.Sheet{fed, plants, jars} {
+		s.Do(working.Start, "No wish yet", 0, amount.None, working.Reckoned)
+	}
+	for i := range wishes {
+		w := &wishes[i]
+		t.WeeksFed += w.WeeksFed
+		t.WeeksWanted += w.WeeksWanted
+		t.Plants += w.Plants
+		figure := "wish/" + w.ID
+		if w.WeeksWanted > 0 {
+			fed.Do(working.Plus, w.Title, float64(w.WeeksFed), amount.Week, working.Reckoned).Link(figure, "fed")
+			if fed.On() {
+				fed.Note("of %d wanted", w.WeeksWanted)
+			}
+		}
+		if w.Plants > 0 {
+			plants.Do(working.Plus, w.Title, float64(w.Plants), amount.Plant, working.Reckoned).Link(figure, "plants")
+		}
+		if w.ToFill > 0 {
+			t.Jars += w.ToFill
+			jars.Do(working.Plus, w.Title, float64(w.ToFill), amount.Jar, working.Reckoned)
+		}
+	}
+	fed.Is("Weeks fed", amount.Week).Close(amount.Week)
+	plants.Is("Plants", amount.Plant).Close(amount.Plant)
+	jars.Is("Jars to fill", amount.Jar).Close(amount.Jar)
+	return t
+}
+
+// toFill returns the jars that a wish fills: those it is counted in, or, where it is
+// wished by weight or as meals, those that what is put up comes to, in the
+// preparation's usual jar. What is frozen or dried fills none; what is wished in litres
+// is counted in litres.
+func (b *basis) toFill(i int, r *table.Resolved, demands []*demand) (jars int) {
+	switch r.Wish.Amount.Kind {
+	case wish.Jars:
+		if len(r.Uses) > 0 {
+			jars = amount.CeilWhole(reckon.ToFill(r.Wish, r.Uses[0]))
+		}
+	case wish.WeightWeek, wish.WeightYear, wish.Meals:
+		for _, d := range demands {
+			if p := d.use.Prep; d.wish == i && !d.part && p != nil && p.Unit == "litre" && p.JarLitre > 0 && d.form != wish.Frozen && d.lot.Amount > 0 {
+				jars += amount.CeilWhole(b.desk.Units(d.lot, p) / p.JarLitre)
+			}
+		}
+	}
+	return max(0, jars)
+}
+
+// fullestWeek returns the bed area in the week in which the sowings take most of it, m²,
+// and that week.
+func fullestWeek(b *basis, all []*sown) (most float64, fullest int) {
+	var area [season.WeeksPerYear]float64
+	takes := func(s *sown, week int) bool { // on the circle of the year, at the week's fourth day
+		if s.ground.to-s.ground.from >= place.Days {
+			return true
+		}
+		for d := 7*week + 3 - 2*place.Days; d < 3*place.Days; d += place.Days {
+			if s.ground.from <= d && d < s.ground.to {
+				return true
+			}
+		}
+		return false
+	}
+	for _, s := range all {
+		if s.Method == "tray" {
+			continue
+		}
+		for w := range area {
+			if takes(s, w) {
+				area[w] += s.Area
+			}
+		}
+	}
+	for w, a := range area {
+		if a > most+1e-9 {
+			most, fullest = a, w
+		}
+	}
+	s := b.desk.Recorder.Open("tally", "area", "", "Bed area in the fullest week")
+	s.Do(working.Start, "Nothing planted yet", 0, amount.SquareMetre, working.Reckoned)
+	if s.On() {
+		for _, sw := range all {
+			if sw.Method != "tray" && takes(sw, fullest) && most > 0 {
+				from := sw.Date
+				if sw.PlantOut != nil {
+					from = *sw.PlantOut
+				}
+				s.Do(working.Plus, sw.CropName+", "+from.Short()+" to "+sw.Clear.Short(), sw.Area, amount.SquareMetre, working.Reckoned).Link("sowing/"+sw.ID, "area")
+			}
+		}
+	}
+	s.Is("Taken in the week of "+b.weekStart(fullest).Words(), amount.SquareMetre)
+	s.Close(amount.SquareMetre)
+	return most, fullest
+}

@@ -1,0 +1,48 @@
+package plan
+
+import (
+	"inventory/internal/core/civil"
+	"inventory/internal/core/place"
+)
+
+// Field is when a crop may be begun here: runs of days with the reason at each
+// edge.
+type Field struct {
+	Crop    string   `json:"crop"`
+	Cover   string   `json:"cover,omitempty"`
+	Windows []Window `json:"windows"`
+}
+
+// Window is a run of permitted days.
+type Window struct {
+	First    civil.Date `json:"first"` // to sow, indoors or in place, or to plant stock
+	Last     civil.Date `json:"last"`
+	FirstWhy string     `json:"first_why"`
+	LastWhy  string     `json:"last_why"`
+	Picked   civil.Date `json:"picked"` // the first harvest of the first of them
+	Until    civil.Date `json:"until"`  // the end of the last one's picking
+}
+
+// fieldsOf returns when each crop of the sowings can be started, in the order in which
+// they first are.
+func fieldsOf(b *basis, all []*sown) []Field {
+	out := []Field{}
+	seen := map[under]bool{}
+	for _, s := range all {
+		key := under{b.desk.Book.Crop(s.Crop), place.Cover(s.Cover)}
+		if seen[key] || s.Method == "patch" || s.Method == "tray" {
+			continue
+		}
+		seen[key] = true
+		f := Field{Crop: s.Crop, Cover: s.Cover, Windows: []Window{}}
+		for _, w := range b.season(key.crop, key.cover).Windows {
+			first, last := w.First, w.Last
+			if last.Sow < first.Sow { // it runs on past the end of the table year
+				last.Sow, last.End = last.Sow+place.Days, last.End+place.Days
+			}
+			f.Windows = append(f.Windows, Window{b.date(first.Sow), b.date(last.Sow), w.FirstWhy, w.LastWhy, b.date(first.Ready), b.date(last.End)})
+		}
+		out = append(out, f)
+	}
+	return out
+}
