@@ -19,6 +19,7 @@ import (
 type demand struct {
 	wish       int // the wish, of the household's
 	of         int // the use of the wish; of a part, the use whose preparation takes it
+	told       int // where the plan tells of it: index of Wish.Uses
 	use        *table.Use
 	form       wish.Form
 	part       bool       // it is another crop that a preparation takes
@@ -61,14 +62,18 @@ type asked struct {
 // demandsOf returns what the wishes ask of the garden.
 func demandsOf(b *basis, w weeks) (out asked) {
 	for i := range w.wishes {
-		r := &w.wishes[i]
+		r := w.wishes[i]
 		b.story(r.Wish)
+		told := 0
 		for k := range r.Uses {
 			d := b.demandOf(w, i, k, &out.notes)
+			d.told, told = told, told+1
 			out.demands = append(out.demands, d)
 			if p := d.use.Prep; p != nil && d.lot.Amount > 0 {
 				for n, part := range p.Parts {
-					out.demands = append(out.demands, b.demandOfPart(w, d, n, part, b.desk.Units(d.lot, p), &out.notes))
+					x := b.demandOfPart(w, d, n, part, b.desk.Units(d.lot, p), &out.notes)
+					x.told, told = told, told+1
+					out.demands = append(out.demands, x)
 				}
 			}
 		}
@@ -119,7 +124,7 @@ func harvestUnit(w wish.Wish) amount.Unit {
 
 // demandOf returns what one use of a wish asks for.
 func (b *basis) demandOf(w weeks, i, k int, said *notes) *demand {
-	r := &w.wishes[i]
+	r := w.wishes[i]
 	u := &r.Uses[k]
 	x := r.Wish
 	d := &demand{

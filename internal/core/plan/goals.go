@@ -101,7 +101,7 @@ func goalsOf(b *basis, in weeks, wishes []Wish, jarsFilled int) Goals {
 	e.Do(working.Start, "Nothing eaten yet", 0, amount.Kcal, working.Reckoned)
 	p.Do(working.Start, "Nothing eaten yet", 0, amount.Kilogram, working.Reckoned)
 	for i := range in.wishes {
-		r, w := &in.wishes[i], &wishes[i]
+		r, w := in.wishes[i], &wishes[i]
 		var kcal, kg, food float64
 		var weeks season.Weeks
 		for k := range r.Uses {

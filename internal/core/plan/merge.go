@@ -72,7 +72,7 @@ func (b *basis) plantsOf(w weeks, r *row) int {
 		need := u.d.lot
 		need.Amount *= u.s.Part
 		if u.d.form == wish.Fresh && !u.d.part {
-			need = b.trying.Harvest("", "need", "", &w.wishes[u.d.wish], *u.d.use, u.s.Run)
+			need = b.trying.Harvest("", "need", "", w.wishes[u.d.wish], *u.d.use, u.s.Run)
 		}
 		if u.s.Share > 0 {
 			parts = append(parts, reckon.Part{Need: need, Confidence: u.d.confidence, Share: u.s.Share, Of: u.s.Of})

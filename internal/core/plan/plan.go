@@ -102,12 +102,11 @@ func worked(in Input, rec *working.Recorder) (*computed, error) {
 	for i := range p.Wishes {
 		b.wishFigures(&p.Wishes[i], served[i])
 	}
-	uses := usesOf(p.Wishes, asked.demands)
-	tell(p.Wishes, smallBatches(asked.demands, uses))
-	w = w.withoutComing(youngPatches(asked.demands, uses))
+	tell(p.Wishes, smallBatches(asked.demands, p.Wishes))
+	w = w.withoutComing(youngPatches(asked.demands, p.Wishes))
 	for i := range p.Wishes {
 		x := &p.Wishes[i]
-		x.Coming, x.ToFill = w.wishes[i].Coming[:], b.toFill(i, &w.wishes[i], asked.demands)
+		x.Coming, x.ToFill = w.wishes[i].Coming[:], b.toFill(i, w.wishes[i], asked.demands)
 	}
 
 	p.Fields = fieldsOf(b, all)

@@ -89,7 +89,7 @@ func (z *sizer) size(r *row) {
 	parts, figures := make([]reckon.Part, len(r.uses)), make([]string, len(r.uses))
 	for i, u := range r.uses {
 		figures[i] = base
-		w := &z.weeks.wishes[u.d.wish]
+		w := z.weeks.wishes[u.d.wish]
 		if len(r.uses) > 1 {
 			figures[i] = fmt.Sprintf("%s/%s-%s", base, w.Wish.ID, u.d.name())
 		}

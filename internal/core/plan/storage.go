@@ -41,7 +41,7 @@ func storageOf(b *basis, w weeks, wishes []Wish) storage {
 	}
 	out.freezer = room(Room{ID: "freezer", Name: "Freezer", Unit: amount.Litre, Holds: b.desk.Rules.Freezer}, func(u *table.Use) bool { return u.Form == wish.Frozen }).Peak
 	for i := range w.wishes {
-		r := &w.wishes[i]
+		r := w.wishes[i]
 		for k := range r.Uses {
 			if u := &r.Uses[k]; u.Form == wish.Frozen {
 				out.frozen[i] += w.stored(r, u)
@@ -76,7 +76,7 @@ func (w weeks) storeUnit(r *table.Resolved, u *table.Use, week int, a float64) f
 func (w weeks) fill(out Room, in func(*table.Use) bool) (_ Room, any bool) {
 	var level [season.WeeksPerYear]float64
 	for i := range w.wishes {
-		r := &w.wishes[i]
+		r := w.wishes[i]
 		for k := range r.Uses {
 			u := &r.Uses[k]
 			if !in(u) || u.Weeks == 0 {
@@ -112,7 +112,7 @@ func (b *basis) roomFigure(w weeks, wishes []Wish, out Room, in func(*table.Use)
 	}
 	s.Do(working.Start, "Nothing in it", 0, out.Unit, working.Reckoned)
 	for i := range w.wishes {
-		r := &w.wishes[i]
+		r := w.wishes[i]
 		for k := range r.Uses {
 			u := &r.Uses[k]
 			if !in(u) || u.Weeks == 0 {

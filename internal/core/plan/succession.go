@@ -197,7 +197,7 @@ func (g *group) wants(s *season.Season, st season.Start, run season.Weeks) int {
 			if run&d.use.Weeks == 0 {
 				continue
 			}
-			need = g.trying.Harvest("", "need", "", &g.weeks.wishes[d.wish], *d.use, run&d.use.Weeks)
+			need = g.trying.Harvest("", "need", "", g.weeks.wishes[d.wish], *d.use, run&d.use.Weeks)
 		}
 		parts = append(parts, reckon.Part{Need: need, Confidence: d.confidence, Share: share, Of: 1})
 	}

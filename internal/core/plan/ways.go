@@ -96,7 +96,7 @@ func Ways(ctx context.Context, in Input, id string) ([]Way, error) {
 	}
 	w := in.Household.Wishes[i]
 	w.Fill()
-	for _, c := range now.candidates(w, &now.weeks.wishes[i]) {
+	for _, c := range now.candidates(w, now.weeks.wishes[i]) {
 		if ctx.Err() != nil {
 			return nil, ctx.Err()
 		}
@@ -173,7 +173,7 @@ var coverWords = map[place.Cover]string{place.Fleece: "fleece", place.Net: "a ne
 
 // buying pins the gaps of a wish to buying and says how much that is.
 func (c *computed) buying(i, gaps int) Way {
-	r := &c.weeks.wishes[i]
+	r := c.weeks.wishes[i]
 	w := c.in.Household.Wishes[i]
 	w.Pins = slices.DeleteFunc(slices.Clone(w.Pins), func(p wish.Pin) bool {
 		return r.Source[season.WeekOf(p.Day.YearDay()-c.start.YearDay())] == wish.Gap

@@ -65,7 +65,7 @@ func WeekOf(in Input, n int) (Week, error) {
 	out := Week{Week: n, From: c.weekStart(n), To: c.date(7*n + 6), Eaters: c.eaters[n],
 		Eaten: []Eaten{}, Coming: []Coming{}, Kitchen: k.parts(n), Batches: k.Batches[n], Can: k.Capacity, Hours: k.Hours[n]}
 	for i := range c.weeks.wishes {
-		if r := &c.weeks.wishes[i]; r.Wanted[n] > 0 {
+		if r := c.weeks.wishes[i]; r.Wanted[n] > 0 {
 			out.Eaten = append(out.Eaten, c.eatenIn(i, r, n))
 		}
 	}

@@ -11,7 +11,7 @@ import (
 // weeks are the household's wishes with a source for each of their weeks.
 type weeks struct {
 	resolver *table.Resolver
-	wishes   []table.Resolved // in the household's order
+	wishes   []*table.Resolved // in the household's order
 }
 
 // sourcesOfWeeks gives each week of each wish its source, and draws down what is on the
@@ -21,10 +21,11 @@ func sourcesOfWeeks(b *basis, rec recorded) weeks {
 	out := weeks{&table.Resolver{
 		Household: h, Book: b.desk.Book, Eaters: b.eaters, Seasons: b.season, Hands: rec.byCrop, Agreements: h.Agreements(),
 		Batches: rules.Evenings * rules.Batches, Cull: rules.Cull, Spoil: rules.Spoil,
-	}, make([]table.Resolved, len(h.Wishes))}
+	}, make([]*table.Resolved, len(h.Wishes))}
 	for i, w := range h.Wishes {
 		w.Fill()
-		out.wishes[i] = out.resolver.Resolve(w)
+		r := out.resolver.Resolve(w)
+		out.wishes[i] = &r
 	}
 	out.resolver.OnTheShelf(out.wishes, b.in.AsOf)
 	return out
@@ -36,24 +37,33 @@ type unfed struct {
 	weeks  season.Weeks
 }
 
+// own returns the weeks with copies of some wishes, which may then be changed.
+func (w weeks) own(demands []*demand) weeks {
+	out := weeks{w.resolver, slices.Clone(w.wishes)}
+	for _, d := range demands {
+		if out.wishes[d.wish] == w.wishes[d.wish] {
+			r := *w.wishes[d.wish]
+			r.Uses = slices.Clone(r.Uses)
+			out.wishes[d.wish] = &r
+		}
+	}
+	return out
+}
+
 // withoutUnfed returns the weeks with those taken out that no sowing feeds: they are gaps.
 func (w weeks) withoutUnfed(gaps []unfed) weeks {
-	out := weeks{w.resolver, slices.Clone(w.wishes)}
-	own := map[int]bool{}
+	gaps = slices.DeleteFunc(gaps, func(g unfed) bool { return g.demand.part })
+	demands := make([]*demand, len(gaps))
+	for i, g := range gaps {
+		demands[i] = g.demand
+	}
+	out := w.own(demands)
 	for _, g := range gaps {
-		d := g.demand
-		if d.part {
-			continue
-		}
-		r := &out.wishes[d.wish]
-		if !own[d.wish] {
-			own[d.wish] = true
-			r.Uses = slices.Clone(r.Uses)
-		}
-		u := &r.Uses[d.of]
+		r := out.wishes[g.demand.wish]
+		u := &r.Uses[g.demand.of]
 		for _, week := range (g.weeks & u.Weeks).List() {
 			r.Source[week] = wish.Gap
-			if r.Coming[week] == d.form {
+			if r.Coming[week] == g.demand.form {
 				r.Coming[week] = wish.Gap
 			}
 		}
@@ -64,9 +74,9 @@ func (w weeks) withoutUnfed(gaps []unfed) weeks {
 
 // withoutComing returns the weeks with those of some demands taken out of the coming year.
 func (w weeks) withoutComing(young []*demand) weeks {
-	out := weeks{w.resolver, slices.Clone(w.wishes)}
+	out := w.own(young)
 	for _, d := range young {
-		r := &out.wishes[d.wish]
+		r := out.wishes[d.wish]
 		for _, week := range r.Uses[d.of].Weeks.List() {
 			r.Coming[week] = wish.Gap
 		}

@@ -39,48 +39,39 @@ func servedBy(wishes int, all []*sown) [][]served {
 func wishesOf(b *basis, w weeks, asked asked, all []*sown, said ...notes) []Wish {
 	out := make([]Wish, len(w.wishes))
 	for i := range w.wishes {
-		out[i] = b.outline(&w.wishes[i], asked.enough[i])
+		out[i] = b.outline(w.wishes[i], asked.enough[i])
 	}
 	for _, d := range asked.demands {
 		x := &out[d.wish]
-		x.Uses = append(x.Uses, b.useOf(d, &w.wishes[d.wish], x.HarvestUnit))
+		x.Uses = append(x.Uses, b.useOf(d, w.wishes[d.wish], x.HarvestUnit))
 		b.cautions(x, d)
 	}
 	for _, list := range said {
 		tell(out, list)
 	}
-	uses := usesOf(out, asked.demands)
 	for _, s := range all {
 		for k := range s.parts {
 			d := s.parts[k].d
-			out[d.wish].serve(uses[d], s, k)
+			out[d.wish].serve(d.in(out), s, k)
 		}
 		if s.barren {
 			for k := range s.parts {
 				d, need := s.parts[k].d, s.parts[k].need
 				out[d.wish].Harvested -= need
 				if d.form == wish.Fresh {
-					uses[d].Harvested -= need
+					d.in(out).Harvested -= need
 				}
 			}
 		}
 		if s.short.d != nil {
-			uses[s.short.d].Short = s.short.why
+			s.short.d.in(out).Short = s.short.why
 		}
 	}
 	return out
 }
 
-// usesOf finds the use that tells of each demand: the uses of a wish are in the order of
-// its demands.
-func usesOf(wishes []Wish, demands []*demand) map[*demand]*Use {
-	out, next := map[*demand]*Use{}, make([]int, len(wishes))
-	for _, d := range demands {
-		out[d] = &wishes[d.wish].Uses[next[d.wish]]
-		next[d.wish]++
-	}
-	return out
-}
+// in returns the use of the told wishes that tells of a demand.
+func (d *demand) in(wishes []Wish) *Use { return &wishes[d.wish].Uses[d.told] }
 
 // outline tells of a wish what does not hang on its sowings.
 func (b *basis) outline(r *table.Resolved, enough bool) Wish {

@@ -98,9 +98,9 @@ func (b *basis) freshSums(out *Wish, all []served) {
 }
 
 // smallBatches says of which uses the best days of picking do not fill one batch.
-func smallBatches(demands []*demand, uses map[*demand]*Use) (said notes) {
+func smallBatches(demands []*demand, wishes []Wish) (said notes) {
 	for _, d := range demands {
-		smallBatch(d, uses[d], &said)
+		smallBatch(d, d.in(wishes), &said)
 	}
 	return said
 }
@@ -135,9 +135,9 @@ func canner(p *book.Preparation) bool {
 
 // youngPatches returns the demands that the coming year of a young patch does not feed: it
 // does not yet bear half of what is asked of it. In a typical year it feeds its weeks.
-func youngPatches(demands []*demand, uses map[*demand]*Use) (out []*demand) {
+func youngPatches(demands []*demand, wishes []Wish) (out []*demand) {
 	for _, d := range demands {
-		u := uses[d]
+		u := d.in(wishes)
 		if d.form == wish.Fresh && d.crop.Perennial() && u.Harvested > 0 && u.Average < u.Harvested/2 {
 			out = append(out, d)
 		}

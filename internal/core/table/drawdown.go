@@ -19,10 +19,10 @@ type user struct {
 
 // users lists the uses of the wishes that may draw on the shelf, in the family's
 // order.
-func (rs *Resolver) users(all []Resolved) (out []user) {
+func (rs *Resolver) users(all []*Resolved) (out []user) {
 	start := rs.Household.YearStart()
 	for i := range all {
-		r := &all[i]
+		r := all[i]
 		for k := range r.Uses {
 			u := &r.Uses[k]
 			if u.Form == wish.Fresh || u.Form == "" {
@@ -100,7 +100,7 @@ func (rs *Resolver) take(x *user, pool *stock.Pool, day civil.Date, week int) bo
 // OnTheShelf draws today's lots down, from asOf until each use's new crop is stored
 // or put up. It sets what will then be left of each use (Use.Left), and which weeks
 // of the coming year the shelf really feeds (Resolved.Coming).
-func (rs *Resolver) OnTheShelf(all []Resolved, asOf civil.Date) {
+func (rs *Resolver) OnTheShelf(all []*Resolved, asOf civil.Date) {
 	start := rs.Household.YearStart()
 	for i := range all {
 		all[i].Coming = all[i].Source
@@ -151,7 +151,7 @@ const fateYears = 2
 
 // Fates says what becomes of each of the household's lots: drawn down in the same
 // way as OnTheShelf does, on through the years until it is gone or no longer keeps.
-func (rs *Resolver) Fates(all []Resolved, asOf civil.Date) []Fate {
+func (rs *Resolver) Fates(all []*Resolved, asOf civil.Date) []Fate {
 	users, stocks := rs.users(all), rs.stocks()
 	fates := make([]Fate, len(stocks))
 	for i := range stocks {

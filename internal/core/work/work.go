@@ -84,7 +84,8 @@ const pottedOn = 6
 
 // Tasks returns what there is to do for a job, in the order of its days.
 func Tasks(j Job, r book.Rules) []Task {
-	out := make([]Task, 0, 12)
+	var room [16]Task // most sowings have fewer than eight tasks: the list is cut to its length below
+	out := room[:0]
 	add := func(t Task) {
 		if t.Day != 0 {
 			out = append(out, t)
@@ -150,7 +151,7 @@ func Tasks(j Job, r book.Rules) []Task {
 		add(Task{What: Clear, Do: "Clear", Day: j.Clear, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area * r.MinutesClear})
 	}
 	slices.SortStableFunc(out, func(a, b Task) int { return int(a.Day - b.Day) })
-	return out
+	return slices.Clone(out)
 }
 
 var supports = map[string]string{"stake": "Stake", "cage": "Set the cages", "trellis": "Lead up the trellis", "ridge-string": "String the ridge"}
