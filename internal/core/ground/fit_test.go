@@ -39,7 +39,7 @@ func garden(seed uint64, beds, plantings int, full bool) Input {
 	}
 	add := func(c *book.Crop, length float64, from, to int) {
 		p := Planting{ID: fmt.Sprintf("p%03d", len(in.Plantings)), Crop: c, From: spring + civil.Date(from), To: spring + civil.Date(to), Last: spring + civil.Date(to-8), Priority: d.below(3)}
-		f := newFitting(Input{Plantings: []Planting{p}, Beds: in.Beds[:1], Edge: in.Edge})
+		f := newSite(Input{Plantings: []Planting{p}, Beds: in.Beds[:1], Edge: in.Edge})
 		p.Planted = max(1, f.holds(0, 0, int(length*tenths)))
 		in.Plantings = append(in.Plantings, p)
 	}
@@ -230,7 +230,7 @@ func TestTheReasonIsTheRightOne(t *testing.T) {
 	for k := range in.Beds {
 		in.Beds[k].Stands = []bed.Standing{{Name: "Leek", Family: "Amaryllidaceae", Length: 4, Until: spring + 50}}
 	}
-	f := newFitting(Input{Plantings: []Planting{{Crop: carrot, Planted: 1}}, Beds: in.Beds, Edge: 0.1})
+	f := newSite(Input{Plantings: []Planting{{Crop: carrot, Planted: 1}}, Beds: in.Beds, Edge: 0.1})
 	in.Plantings = []Planting{{ID: "p", Crop: carrot, Planted: f.holds(0, 0, 6*tenths), From: spring, To: spring + 100}}
 	if out := Fit(in); len(out.Left) != 1 || out.Left[0].Why != "the beds that may have it are taken at that time" {
 		t.Errorf("%+v", out.Left)
@@ -248,7 +248,7 @@ func TestALongPlanting(t *testing.T) {
 	c := book.Usual().Crop("carrot")
 	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "a", Length: 4, Width: 1.2}, {ID: "b", Length: 4, Width: 1.2}}}
 	in.Plantings = []Planting{{ID: "p", Crop: c, Planted: 1, From: spring, To: spring + 100}}
-	f := newFitting(in)
+	f := newSite(in)
 	in.Plantings[0].Planted = f.holds(0, 0, 6*tenths)
 	out := Fit(in)
 	check(t, "six metres in two beds of four", in, out)
@@ -287,7 +287,7 @@ func TestWhereItDoesBest(t *testing.T) {
 		t.Errorf("climbing beans: %+v", out.Pieces)
 	}
 	in.Beds = in.Beds[1:2]
-	f := newFitting(Input{Plantings: []Planting{{Crop: kale, Planted: 1}}, Beds: in.Beds, Edge: 0.1})
+	f := newSite(Input{Plantings: []Planting{{Crop: kale, Planted: 1}}, Beds: in.Beds, Edge: 0.1})
 	whole := f.holds(0, 0, 5*tenths)
 	in.Plantings = []Planting{{ID: "nice", Crop: kale, Planted: whole, From: spring, To: spring + 90, Priority: 2}, {ID: "must", Crop: kale, Planted: whole, From: spring + 30, To: spring + 60}}
 	if out := Fit(in); len(out.Pieces) != 1 || out.Pieces[0].Planting != "must" || len(out.Left) != 1 || out.Left[0].Need <= 0 {

@@ -121,7 +121,7 @@ func TestAPairOfOnesOwn(t *testing.T) {
 			{ID: "long", Crop: leek, Planted: 60, From: spring, To: spring + 200, Priority: 0},
 			{ID: "short", Crop: radish, Planted: 100, From: spring + 1, To: spring + 1 + 7*weeks, Priority: 1},
 		}
-		f := newFitting(in)
+		f := newSite(in)
 		in.Plantings[0].Planted = f.holds(0, 0, 4*tenths)
 		if out := Fit(in); len(out.Left) != left {
 			t.Errorf("for %d weeks: %+v", weeks, out.Left)
@@ -161,7 +161,7 @@ func TestAShortCropIsClearedEarly(t *testing.T) {
 			{ID: "long", Crop: b.Crop("leek"), Planted: 1, From: spring - 7, To: spring + 200},
 			{ID: "short", Crop: b.Crop(c.short), Planted: 20, From: spring, First: spring + 30, Last: spring + 50, To: spring + 57, Priority: 1},
 		}
-		f := newFitting(in)
+		f := newSite(in)
 		in.Plantings[0].Planted = f.holds(0, 0, 4*tenths)
 		out := Fit(in)
 		check(t, c.short, in, out)
@@ -185,7 +185,7 @@ func TestSetOutIntoWhatStillStands(t *testing.T) {
 			{ID: "squash", Crop: b.Crop("winter-squash"), Planted: 4, From: spring + 60, To: spring + 160},
 			{ID: "peas", Crop: b.Crop("shelling-pea"), Planted: 1, From: spring, To: spring + 60 + together, Priority: 1},
 		}
-		f := newFitting(in)
+		f := newSite(in)
 		in.Plantings[0].Planted = max(1, f.holds(0, 0, 4*tenths))
 		in.Plantings[1].Planted = f.holds(1, 0, 3*tenths)
 		out := Fit(in)
@@ -211,7 +211,7 @@ func TestTheTwoFacesOfATrellis(t *testing.T) {
 			{ID: "beans", Crop: b.Crop("pole-bean"), Planted: 1, From: spring, To: spring + 120},
 			{ID: "other", Crop: b.Crop(c.other), Planted: 1, From: spring + 10, To: spring + 110, Priority: 1},
 		}
-		f := newFitting(in)
+		f := newSite(in)
 		in.Plantings[0].Planted, in.Plantings[1].Planted = f.holds(0, 0, 4*tenths), f.holds(1, 0, 4*tenths)
 		if out := Fit(in); len(out.Left) != c.left {
 			t.Errorf("%+v: %+v", c, out.Left)

@@ -13,9 +13,9 @@ import (
 // hold lays what was put by hand, or really stands, where it is. What no longer fits
 // there, the bed having shrunk or two having been put on one ground, finds its own
 // bed. What stands is laid first.
-func (f *fitting) hold() {
+func (f *laying) hold(placed []bed.Placement) {
 	for _, stands := range []bool{true, false} {
-		for _, p := range f.in.Placed {
+		for _, p := range placed {
 			if p.Stands == stands {
 				f.holdOne(p)
 			}
@@ -23,7 +23,7 @@ func (f *fitting) hold() {
 	}
 }
 
-func (f *fitting) holdOne(p bed.Placement) {
+func (f *laying) holdOne(p bed.Placement) {
 	i := f.planting(p.Sowing)
 	if i < 0 || f.held[i] {
 		return
@@ -85,17 +85,9 @@ func StandsAt(in Input, l Layout, sowing string) *bed.Placement {
 	return &out
 }
 
-func (f *fitting) planting(id string) int {
-	return slices.IndexFunc(f.in.Plantings, func(q Planting) bool { return q.ID == id })
-}
-
-func (f *fitting) bedOf(id string) int {
-	return slices.IndexFunc(f.in.Beds, func(b bed.Bed) bool { return b.ID == id })
-}
-
 // goHome lays what was agreed to where it was agreed to stand, as far as it still
 // can: a planting that has grown or shrunk keeps its place where there is room.
-func (f *fitting) goHome() {
+func (f *laying) goHome() {
 	number := map[string]int{}
 	for i := range f.in.Plantings {
 		number[f.in.Plantings[i].ID] = i
@@ -153,13 +145,13 @@ func (f *fitting) goHome() {
 }
 
 // atHome tells whether a piece lies where it was agreed to lie.
-func (f *fitting) atHome(k int, q piece) bool {
+func (f *laying) atHome(k int, q piece) bool {
 	return slices.Contains(f.home[q.planting], spot{k, q.at})
 }
 
 // roomFor tells whether a stretch of a bed is free for a planting, or shares the
 // ground of one that it may stand below; and until when it then stands there.
-func (f *fitting) roomFor(i, k, at, length int) (to civil.Date, ok bool) {
+func (f *laying) roomFor(i, k, at, length int) (to civil.Date, ok bool) {
 	p := &f.in.Plantings[i]
 	if slices.ContainsFunc(f.gaps(k, p.From, p.To, nil), func(g gapIn) bool { return g.at <= at && at+length <= g.at+g.length }) {
 		return p.To, true
@@ -178,7 +170,7 @@ func (f *fitting) roomFor(i, k, at, length int) (to civil.Date, ok bool) {
 }
 
 // free tells whether a planting may lie at a place of a bed.
-func (f *fitting) free(i, k, at int) bool {
+func (f *laying) free(i, k, at int) bool {
 	_, ok := f.roomFor(i, k, at, f.whole[i][k])
 	return ok
 }
@@ -198,8 +190,8 @@ func Put(in Input, sowing, to string, at float64, bend bool) (bed.Placement, err
 	}
 	stands := slices.ContainsFunc(in.Placed, func(p bed.Placement) bool { return p.Sowing == sowing && p.Stands })
 	in.Placed = slices.DeleteFunc(slices.Clone(in.Placed), func(p bed.Placement) bool { return p.Sowing == sowing })
-	f := newFitting(in)
-	f.hold()
+	f := newLaying(newSite(in))
+	f.hold(in.Placed)
 	b, p := in.Beds[k], &in.Plantings[i]
 	if _, _, cannot := standIn(p, b, in.Edge); cannot != "" {
 		return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: "another bed: " + cannot}

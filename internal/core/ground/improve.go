@@ -31,7 +31,7 @@ func (a worth) better(b worth) bool {
 
 // draw returns a number below n, from a small generator of its own (splitmix64,
 // Steele et al. 2014), so that the same seed gives the same layout everywhere.
-func (f *fitting) draw(n int) int {
+func (f *search) draw(n int) int {
 	f.dice += 0x9e3779b97f4a7c15
 	z := f.dice
 	z = (z ^ z>>30) * 0xbf58476d1ce4e5b9
@@ -44,7 +44,7 @@ func (f *fitting) draw(n int) int {
 // recreate, Schrimpf et al. 2000). Where a layout was agreed to, only what has no
 // ground and had it then, or is new, makes the rest move; what was agreed to
 // without ground may take what nothing agreed lies on.
-func (f *fitting) improve(order []int) {
+func (f *search) improve(order []int) {
 	steps := f.in.Steps
 	if steps == 0 {
 		steps = usualSteps
@@ -80,7 +80,7 @@ func (f *fitting) improve(order []int) {
 
 // leftOut lists what has no ground; those that were agreed to without it only
 // where they are wanted too.
-func (f *fitting) leftOut(fresh bool) (out []int) {
+func (f *search) leftOut(fresh bool) (out []int) {
 	for i := range f.at {
 		if len(f.at[i]) == 0 && !(fresh && f.known[i]) {
 			out = append(out, i)
@@ -94,7 +94,7 @@ const fewLeft = 8
 
 // ruin lifts what stands in one or two beds around a time, or all of them, and
 // returns it with what was left out. What is to keep its agreed ground stays.
-func (f *fitting) ruin(left []int, keep bool) []int {
+func (f *search) ruin(left []int, keep bool) []int {
 	again := slices.Clone(left)
 	for len(again) > fewLeft { // each time some of what is left out
 		j := f.draw(len(again))
@@ -124,7 +124,7 @@ func (f *fitting) ruin(left []int, keep bool) []int {
 }
 
 // shuffle orders what is put again: by its rank, with some of it moved about.
-func (f *fitting) shuffle(again, rank []int) {
+func (f *search) shuffle(again, rank []int) {
 	spread := 1 + len(rank)/(1+f.draw(6))
 	for _, i := range again {
 		f.key[i] = f.in.Plantings[i].Priority*10*len(rank) + rank[i] + f.draw(spread)

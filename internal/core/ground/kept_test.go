@@ -135,7 +135,7 @@ func TestInterplanting(t *testing.T) {
 	pair := book.Usual().Pairings[slices.IndexFunc(book.Usual().Pairings, func(p book.Pairing) bool { return p.ID == "carrot-radish" })]
 	carrot, radish := crop(pair.Long), crop(pair.Short)
 	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "a", Name: "A", Length: 6, Width: 1.2}}}
-	f := newFitting(Input{Plantings: []Planting{{Crop: carrot, Planted: 1}, {Crop: radish, Planted: 1}}, Beds: in.Beds, Edge: 0.1})
+	f := newSite(Input{Plantings: []Planting{{Crop: carrot, Planted: 1}, {Crop: radish, Planted: 1}}, Beds: in.Beds, Edge: 0.1})
 	in.Plantings = []Planting{
 		{ID: "long", Crop: carrot, Planted: f.holds(0, 0, 6*tenths), From: spring, To: spring + 100},
 		{ID: "short", Crop: radish, Planted: f.holds(1, 0, 0.8*tenths), From: spring, To: spring + civil.Date(7*pair.WeeksTogether), Priority: 2},

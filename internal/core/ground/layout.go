@@ -63,7 +63,7 @@ type Layout struct {
 }
 
 // layout says where everything stands.
-func (f *fitting) layout() Layout {
+func (f *laying) layout() Layout {
 	out := Layout{Pieces: []Piece{}, Left: []Left{}, Weeks: []Week{}}
 	for k, list := range f.beds {
 		out.Owned += f.in.Beds[k].Area()
@@ -91,7 +91,7 @@ func (f *fitting) layout() Layout {
 }
 
 // tell says all of a piece.
-func (f *fitting) tell(k int, q piece) Piece {
+func (f *laying) tell(k int, q piece) Piece {
 	p, b := &f.in.Plantings[q.planting], f.in.Beds[k]
 	out := Piece{
 		Planting: p.ID, Family: p.Crop.Family, Bed: b.ID, At: float64(q.at) / tenths, Length: float64(q.length) / tenths, Planted: q.planted, From: q.from, To: q.to,
@@ -111,7 +111,7 @@ func (f *fitting) tell(k int, q piece) Piece {
 }
 
 // weeks adds up by week what is taken and what is short.
-func (f *fitting) weeks() []Week {
+func (f *laying) weeks() []Week {
 	var first, last civil.Date
 	for i := range f.in.Plantings {
 		p := &f.in.Plantings[i]
@@ -141,7 +141,7 @@ func (f *fitting) weeks() []Week {
 }
 
 // shares tells whether a piece lies on another's ground, which is counted once.
-func (f *fitting) shares(k int, q piece) bool {
+func (f *laying) shares(k int, q piece) bool {
 	with := ""
 	if q.planting >= 0 {
 		with, _ = f.with(k, q)
@@ -149,24 +149,8 @@ func (f *fitting) shares(k int, q piece) bool {
 	return with != ""
 }
 
-// area is the ground that a planting takes, m², as it would stand in the first bed
-// that can have it; without one, in the open.
-func (f *fitting) area(i int) float64 {
-	if k := f.first(i); k >= 0 {
-		return float64(f.whole[i][k]) / tenths * f.in.Beds[k].Width
-	}
-	p := &f.in.Plantings[i]
-	return float64(p.Planted) * p.Crop.InRow.Value * p.Crop.RowGap.Value / 10000
-}
-
-// need is the ground and time that a planting wants, m² · weeks.
-func (f *fitting) need(i int) float64 {
-	p := &f.in.Plantings[i]
-	return f.area(i) * float64(p.To-p.From) / 7
-}
-
 // why says why a planting found no ground.
-func (f *fitting) why(i int) string {
+func (f *laying) why(i int) string {
 	can, may := false, false
 	cannot := ""
 	var holds []int // each bed that may have it, empty

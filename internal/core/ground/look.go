@@ -42,26 +42,20 @@ type Look struct {
 // would do in every bed. The error is an invalid.Field where there is no such
 // planting.
 func LookAt(in Input, l Layout, id string) (Look, error) {
-	f := newFitting(in)
+	f := newLaying(newSite(in))
 	i := f.planting(id)
 	if i < 0 {
 		return Look{}, &invalid.Field{Field: "sowing", Value: id, Allowed: "a sowing that takes ground; the plan may have changed since"}
 	}
-	fixed := newFitting(in)
-	fixed.in.Placed = slices.DeleteFunc(slices.Clone(in.Placed), func(p bed.Placement) bool { return p.Sowing == id })
-	fixed.hold()
+	fixed := newLaying(f.site)
+	fixed.hold(slices.DeleteFunc(slices.Clone(in.Placed), func(p bed.Placement) bool { return p.Sowing == id }))
 	var mine []Piece
-	f.home = make([][]spot, len(in.Plantings))
-	for _, p := range l.Pieces {
+	f.layAs(l, func(p Piece) bool {
 		if p.Planting == id {
 			mine = append(mine, p)
-			continue
 		}
-		j, k := f.planting(p.Planting), f.bedOf(p.Bed)
-		if j >= 0 && k >= 0 {
-			f.layUntil(j, k, int(p.At*tenths+0.5), int(p.Length*tenths+0.5), p.Planted, p.To)
-		}
-	}
+		return p.Planting != id
+	})
 	out := Look{Planting: id}
 	for k := range in.Beds {
 		out.Choices = append(out.Choices, f.choice(fixed, i, k))
@@ -87,7 +81,7 @@ func (c Choice) class() int {
 	return 0
 }
 
-func (f *fitting) choice(fixed *fitting, i, k int) Choice {
+func (f *laying) choice(fixed *laying, i, k int) Choice {
 	p, b := &f.in.Plantings[i], f.in.Beds[k]
 	c := Choice{Bed: b.ID, Name: b.Name, Length: float64(f.whole[i][k]) / tenths, Free: []Stretch{}, Faults: append([]string{}, faults(p, &b, f.in.Year)...)}
 	if _, _, cannot := standIn(p, b, f.in.Edge); cannot != "" {
@@ -120,7 +114,7 @@ func (f *fitting) choice(fixed *fitting, i, k int) Choice {
 const overrun = 0.3
 
 // reasons says in a few sentences why a planting stands where it does.
-func (f *fitting) reasons(mine []Piece, choices []Choice, l Layout, i int) (out []string) {
+func (f *laying) reasons(mine []Piece, choices []Choice, l Layout, i int) (out []string) {
 	crop := f.in.Plantings[i].Crop
 	for _, left := range l.Left {
 		switch {

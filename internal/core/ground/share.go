@@ -15,7 +15,7 @@ func is(c *book.Crop, id string) bool { return c.ID == id || c.From == id }
 
 // pairUp finds for every planting those that it may stand below, by the admitted
 // pairs: the pair's number + 1, or 0.
-func (f *fitting) pairUp() {
+func (f *site) pairUp() {
 	if slices.ContainsFunc(f.in.Beds, func(b bed.Bed) bool { return b.Climb }) {
 		f.in.Pairs = append(slices.Clone(f.in.Pairs), faces)
 	}
@@ -92,47 +92,17 @@ func (p *Planting) enough(by civil.Date) bool {
 
 // until returns the day on which a planting is gone from the ground of another: its own,
 // or earlier where only that keeps to their pair.
-func (f *fitting) until(i, long int) civil.Date {
+func (f *site) until(i, long int) civil.Date {
 	if by := f.early[i][long]; by > 0 {
 		return by
 	}
 	return f.in.Plantings[i].To
 }
 
-// share lays a planting below one that it may share ground with, where there is
-// room for it: of the stretch that the other takes, no more than the pair's
-// fraction; cleared early to keep to the pair only where that is said. It tells whether
-// there was.
-func (f *fitting) share(i int, early bool) bool {
-	if f.pairs == nil {
-		return false
-	}
-	best, bed, at, long := int(^uint(0)>>1), -1, 0, -1
-	for k := range f.in.Beds {
-		if !f.may[i][k] || f.fault[i][k]*aFault >= best {
-			continue
-		}
-		for _, q := range f.beds[k] {
-			if q.planting < 0 || f.pairs[i][q.planting] == 0 || early != (f.early[i][q.planting] > 0) {
-				continue
-			}
-			if a, ok := f.below(i, k, q); ok {
-				best, bed, at, long = f.fault[i][k]*aFault, k, a, q.planting
-				break
-			}
-		}
-	}
-	if bed < 0 {
-		return false
-	}
-	f.layUntil(i, bed, at, f.whole[i][bed], f.in.Plantings[i].Planted, f.until(i, long))
-	return true
-}
-
 // below returns where under a piece a planting may lie: within the stretch, on
 // ground that nothing else takes while it stands, and with what lies there
 // already no more than the pair's fraction of it.
-func (f *fitting) below(i, k int, long piece) (at int, ok bool) {
+func (f *laying) below(i, k int, long piece) (at int, ok bool) {
 	p, need, to := &f.in.Plantings[i], f.whole[i][k], f.until(i, long.planting)
 	pair := f.in.Pairs[f.pairs[i][long.planting]-1]
 	if pair.ID == twoFaces && (!f.in.Beds[k].Climb || f.stand[i][k].Rows != 1 || f.stand[long.planting][k].Rows != 1) {
@@ -168,7 +138,7 @@ func (f *fitting) below(i, k int, long piece) (at int, ok bool) {
 }
 
 // with returns the planting whose ground a piece shares, and by which pair.
-func (f *fitting) with(k int, q piece) (planting, pair string) {
+func (f *laying) with(k int, q piece) (planting, pair string) {
 	if f.pairs == nil {
 		return "", ""
 	}

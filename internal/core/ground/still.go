@@ -99,12 +99,8 @@ func order(b bool) int {
 // freeOn returns the stretches of a bed that are free on a day, each until the
 // first thing that takes some of it.
 func freeOn(fit Input, l Layout, k int, day civil.Date) (out []Patch) {
-	f := newFitting(fit)
-	for _, p := range l.Pieces {
-		if j, b := f.planting(p.Planting), f.bedOf(p.Bed); j >= 0 && b == k {
-			f.layUntil(j, k, int(p.At*tenths+0.5), int(p.Length*tenths+0.5), p.Planted, p.To)
-		}
-	}
+	f := newLaying(newSite(fit))
+	f.layAs(l, func(p Piece) bool { return p.Bed == fit.Beds[k].ID })
 	for _, g := range f.gaps(k, day, day+1, nil) {
 		if g.length < shortest {
 			continue

@@ -84,7 +84,7 @@ const (
 )
 
 // badly counts what of a bed is not as a planting would have it, as faults says it.
-func (f *fitting) badly(i, k int) (n int) {
+func (f *site) badly(i, k int) (n int) {
 	p, b := &f.in.Plantings[i], &f.in.Beds[k]
 	if p.Crop.Height >= tall && len(f.shades[k]) > 0 {
 		n++
@@ -114,7 +114,7 @@ func faults(p *Planting, b *bed.Bed, year int) (out []string) {
 }
 
 // pole returns the way to the pole on the plot: where the shadows of noon fall.
-func (f *fitting) pole() (x, y float64) {
+func (f *site) pole() (x, y float64) {
 	bearing := 0.0
 	if f.in.Plot != nil {
 		bearing = f.in.Plot.Bearing
@@ -127,7 +127,7 @@ func (f *fitting) pole() (x, y float64) {
 
 // lie works out which beds lie in the noon shadow of which, and which end of a bed
 // is towards the pole: 1 its far end, -1 its near one, 0 neither.
-func (f *fitting) lie() {
+func (f *site) lie() {
 	n := len(f.in.Beds)
 	f.shades, f.end = make([][]int, n), make([]int, n)
 	px, py := f.pole()
@@ -154,7 +154,7 @@ func (f *fitting) lie() {
 
 // shaded names the beds in which a piece throws its shadow on something that
 // wants full sun and is lower.
-func (f *fitting) shaded(k int, q piece) (out []string) {
+func (f *laying) shaded(k int, q piece) (out []string) {
 	p := &f.in.Plantings[q.planting]
 	if p.Crop.Height < tall {
 		return nil

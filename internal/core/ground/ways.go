@@ -290,10 +290,8 @@ const (
 
 // later tries to begin what has no ground when ground falls free.
 func (w *ways) later() {
-	f := newFitting(w.fit)
-	for _, p := range w.layout.Pieces {
-		f.layUntil(f.planting(p.Planting), f.bedOf(p.Bed), int(p.At*tenths+0.5), int(p.Length*tenths+0.5), p.Planted, p.To)
-	}
+	f := newLaying(newSite(w.fit))
+	f.layAs(w.layout, func(Piece) bool { return true })
 	left := slices.Clone(w.layout.Left)
 	slices.SortStableFunc(left, func(a, b Left) int { return cmp.Compare(b.Need, a.Need) })
 	tried := 0
@@ -321,7 +319,7 @@ func (w *ways) later() {
 
 // firstLater returns by how many days later a planting would first find ground, and
 // in which bed; 0 where it would not.
-func (f *fitting) firstLater(i int) (by, bed int) {
+func (f *laying) firstLater(i int) (by, bed int) {
 	p := &f.in.Plantings[i]
 	for d := civil.Date(3); d <= latest; d += 3 {
 		for k := range f.in.Beds {

@@ -76,16 +76,16 @@ func TestWhereAnotherBedFits(t *testing.T) {
 func TestTheFirstLaterDay(t *testing.T) {
 	kale := crop("kale")
 	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "a", Name: "A", Length: 4, Width: 1.2}}}
-	f := newFitting(Input{Plantings: []Planting{{Crop: kale, Planted: 1}}, Beds: in.Beds, Edge: 0.1})
+	f := newLaying(newSite(Input{Plantings: []Planting{{Crop: kale, Planted: 1}}, Beds: in.Beds, Edge: 0.1}))
 	all := f.holds(0, 0, 4*tenths)
 	in.Plantings = []Planting{{ID: "first", Crop: kale, Planted: all, From: spring, To: spring + 30}, {ID: "second", Crop: kale, Planted: all, From: spring + 10, To: spring + 60, Priority: 2}}
-	f = newFitting(in)
+	f = newLaying(newSite(in))
 	f.lay(0, 0, 0, f.whole[0][0], all)
 	if by, k := f.firstLater(1); by != 21 || k != 0 { // the first third day on which it is free
 		t.Errorf("by %d days in bed %d", by, k)
 	}
 	in.Plantings[0].To = spring + 200
-	f = newFitting(in)
+	f = newLaying(newSite(in))
 	f.lay(0, 0, 0, f.whole[0][0], all)
 	if by, _ := f.firstLater(1); by != 0 {
 		t.Errorf("by %d days, though nothing is cleared", by)
