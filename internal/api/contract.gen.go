@@ -299,6 +299,12 @@ type Agreement = record.Agreement
 // Amendment defines model for Amendment.
 type Amendment = bed.Amendment
 
+// AmountKind defines model for AmountKind.
+type AmountKind = wish.AmountKind
+
+// AmountKindFacts defines model for AmountKindFacts.
+type AmountKindFacts = wish.KindFacts
+
 // Assumption defines model for Assumption.
 type Assumption struct {
 	Field string         `json:"field"`
@@ -551,10 +557,13 @@ type Food struct {
 
 // FoodKind defines model for FoodKind.
 type FoodKind struct {
-	// Dense sown by area, as shoots
-	Dense  bool   `json:"dense"`
-	Family string `json:"family"`
-	ID     string `json:"id"`
+	// AmountKinds in which an amount of it can be given
+	AmountKinds []AmountKind `json:"amount_kinds"`
+	Family      string       `json:"family"`
+
+	// Forms in which it can be had
+	Forms []Form `json:"forms"`
+	ID    string `json:"id"`
 
 	// Keeps keeps whole in a store
 	Keeps bool   `json:"keeps"`
@@ -566,10 +575,7 @@ type FoodKind struct {
 	Perennial bool `json:"perennial"`
 
 	// Piece g
-	Piece *float64 `json:"piece,omitempty"`
-
-	// Pieces counted in pieces
-	Pieces  bool     `json:"pieces"`
+	Piece   *float64 `json:"piece,omitempty"`
 	Portion *float64 `json:"portion,omitempty"`
 
 	// Weighed weighed for the table
@@ -581,6 +587,9 @@ type Foresight = plan.Foresight
 
 // Form defines model for Form.
 type Form = wish.Form
+
+// FormFacts defines model for FormFacts.
+type FormFacts = wish.FormFacts
 
 // FreePatch defines model for FreePatch.
 type FreePatch = ground.Patch
@@ -827,17 +836,20 @@ type Reading struct {
 
 // Reference defines model for Reference.
 type Reference struct {
-	Assumptions []Assumption `json:"assumptions"`
-	Bands       []Band       `json:"bands"`
-	Cautions    []Caution    `json:"cautions"`
-	Climates    []Climate    `json:"climates"`
-	Customs     Customs      `json:"customs"`
-	Foods       []Food       `json:"foods"`
+	AmountKinds []AmountKindFacts `json:"amount_kinds"`
+	Assumptions []Assumption      `json:"assumptions"`
+	Bands       []Band            `json:"bands"`
+	Cautions    []Caution         `json:"cautions"`
+	Climates    []Climate         `json:"climates"`
+	Customs     Customs           `json:"customs"`
+	Foods       []Food            `json:"foods"`
+	Forms       []FormFacts       `json:"forms"`
 
 	// Green green manures of the book
 	Green        []BookGreen   `json:"green"`
 	Pairings     []Pairing     `json:"pairings"`
 	Preparations []Preparation `json:"preparations"`
+	Sources      []SourceFacts `json:"sources"`
 
 	// Station the weather station it knows of; empty for none
 	Station string `json:"station"`
@@ -872,6 +884,9 @@ type Shown struct {
 	Offset   float64 `json:"offset"`
 	Unit     string  `json:"unit"`
 }
+
+// SourceFacts defines model for SourceFacts.
+type SourceFacts = wish.SourceFacts
 
 // Sowing defines model for Sowing.
 type Sowing = plan.Sowing

@@ -224,3 +224,10 @@ func CeilWhole(v float64) int { return int(math.Ceil(v - 1e-9)) }
 
 // FloorWhole rounds down to whole ones with 1e-9 in hand.
 func FloorWhole(v float64) int { return int(math.Floor(v + 1e-9)) }
+
+// Converts reports whether a unit is another one in US units, so that a bare number of it
+// must not be written.
+func (u Unit) Converts() bool {
+	_, converts := usShown[u]
+	return converts
+}

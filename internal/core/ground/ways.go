@@ -181,18 +181,18 @@ func (w *ways) wishes() {
 	}
 }
 
-// less returns a smaller amount of a mine, with its words: a full load of jars
+// less returns a smaller amount of a wish, with its words: a full load of jars
 // less, or a quarter less.
 func less(w wish.Wish, p plan.Wish) (number float64, words string) {
 	n := w.Amount.Number
-	unit := map[wish.AmountKind]string{wish.Jars: "jars", wish.Litres: "litres", wish.Meals: "meals a week", wish.PiecesWeek: "pieces a week", wish.PiecesYear: "pieces a year", wish.Plants: "plants"}[w.Amount.Kind]
+	kind := w.Amount.Kind
 	switch {
 	case p.Load != nil && p.Load.Jars > 0 && p.Load.Below > p.Load.Jars:
 		number = float64(p.Load.Below)
 		if number >= n {
 			number -= float64(p.Load.Jars)
 		}
-	case w.Amount.Kind == wish.Meals, n < 4:
+	case kind.Counts(wish.CountsMeals), n < 4:
 		number = math.Round(n*0.75*4) / 4
 	default:
 		number = math.Round(n * 0.75)
@@ -200,10 +200,10 @@ func less(w wish.Wish, p plan.Wish) (number float64, words string) {
 	if number <= 0 || number >= n {
 		return 0, ""
 	}
-	if unit == "" {
+	if kind.Unit().Converts() {
 		return number, "a quarter less"
 	}
-	return number, fmt.Sprintf("%g %s instead of %g", number, unit, n)
+	return number, fmt.Sprintf("%g %s instead of %g", number, kind.Words(), n)
 }
 
 // customs returns the household's customs to be changed.

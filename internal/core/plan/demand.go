@@ -116,7 +116,7 @@ func (b *basis) story(w wish.Wish) {
 
 // harvestUnit is what the harvest for a wish is counted in: kg, or pieces.
 func harvestUnit(w wish.Wish) amount.Unit {
-	if k := w.Amount.Kind; k == wish.PiecesWeek || k == wish.PiecesYear {
+	if w.Amount.Kind.Counts(wish.CountsPieces) {
 		return amount.Piece
 	}
 	return amount.Kilogram

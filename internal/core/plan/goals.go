@@ -64,12 +64,12 @@ func (w weeks) eaten(b *basis, r *table.Resolved, u *table.Use, week int) float6
 		return 0
 	}
 	edible := u.Crop.Edible
-	switch x := &r.Wish; x.Amount.Kind {
-	case wish.Meals:
+	switch x := &r.Wish; {
+	case x.Amount.Kind.Counts(wish.CountsMeals):
 		return a * r.Eaters[week] * portion(*x, u.Crop) / 1000
-	case wish.WeightWeek, wish.WeightYear:
+	case x.Amount.Kind.Counts(wish.CountsWeight):
 		return a * (1 - b.desk.Rules.Cull) * edible
-	case wish.PiecesWeek, wish.PiecesYear:
+	case x.Amount.Kind.Counts(wish.CountsPieces):
 		return a * u.Crop.Piece.Or(0) / 1000 * edible
 	default:
 		if u.Prep == nil {

@@ -51,12 +51,12 @@ func tallyOf(b *basis, wishes []Wish, sowings int) (t Tally) {
 // preparation's usual jar. What is frozen or dried fills none; what is wished in litres
 // is counted in litres.
 func (b *basis) toFill(i int, r *table.Resolved, demands []*demand) (jars int) {
-	switch r.Wish.Amount.Kind {
-	case wish.Jars:
+	switch kind := r.Wish.Amount.Kind; {
+	case kind.Unit() == amount.Jar:
 		if len(r.Uses) > 0 {
 			jars = amount.CeilWhole(reckon.ToFill(r.Wish, r.Uses[0]))
 		}
-	case wish.WeightWeek, wish.WeightYear, wish.Meals:
+	case kind.Counts(wish.CountsWeight), kind.Counts(wish.CountsMeals):
 		for _, d := range demands {
 			if p := d.use.Prep; d.wish == i && !d.part && p != nil && p.Unit == "litre" && p.JarLitre > 0 && d.form != wish.Frozen && d.lot.Amount > 0 {
 				jars += amount.CeilWhole(b.desk.Units(d.lot, p) / p.JarLitre)

@@ -193,26 +193,26 @@ func (c *computed) buying(i, gaps int) Way {
 		w.Pins = append(w.Pins, wish.Pin{Day: civil.MonthDay{Month: m, Day: d}, Source: wish.Bought})
 		a := r.Wanted[week]
 		wished += a
-		switch w.Amount.Kind {
-		case wish.Meals:
+		switch kind := w.Amount.Kind; {
+		case kind.Counts(wish.CountsMeals):
 			if crop.Edible > 0 {
 				way.Buy += a * r.Eaters[week] * portion(w, crop) / 1000 / crop.Edible
 			}
-		case wish.PiecesWeek, wish.PiecesYear:
+		case kind.Counts(wish.CountsPieces):
 			way.Buy += a * crop.Piece.Or(0) / 1000
-		case wish.WeightWeek, wish.WeightYear:
+		case kind.Counts(wish.CountsWeight):
 			way.Buy += a
 		}
 	}
 	about := ", about " + amount.Mark(way.Buy, amount.Kilogram)
-	switch w.Amount.Kind {
-	case wish.PiecesWeek, wish.PiecesYear:
+	switch kind := w.Amount.Kind; {
+	case kind.Counts(wish.CountsPieces):
 		way.Words = fmt.Sprintf("buy %.0f pieces", wished) + about
-	case wish.Jars:
+	case kind.Unit() == amount.Jar:
 		way.Words = fmt.Sprintf("buy %.0f filled jars", math.Ceil(wished-1e-9))
-	case wish.Litres:
+	case kind.Counts(wish.CountsVolume):
 		way.Words = "buy " + amount.Mark(wished, amount.Litre) + " of it put up"
-	case wish.DriedKg:
+	case kind.Counts(wish.CountsDried):
 		way.Words = "buy " + amount.Mark(wished, amount.Kilogram) + " of it dried"
 	default:
 		way.Words = "buy " + amount.Mark(way.Buy, amount.Kilogram)

@@ -176,7 +176,7 @@ func (b *basis) cautions(out *Wish, d *demand) {
 // loads sets a wish in jars against full loads.
 func (w *Wish) loads(b *basis, x wish.Wish) {
 	prep := x.Made(b.desk.Book)
-	if x.Amount.Kind != wish.Jars || prep == nil {
+	if x.Amount.Kind.Unit() != amount.Jar || prep == nil {
 		return
 	}
 	jar := wish.JarLitre(x, prep)

@@ -104,7 +104,7 @@ func (d *Desk) Harvest(base, name, title string, r *table.Resolved, u table.Use,
 	switch {
 	case k.PutUp():
 		return Need{Amount: d.putUp(s, w, u, total)}
-	case k == wish.Meals:
+	case k.Counts(wish.CountsMeals):
 		return Need{Amount: d.meals(s, r, u, amounts, weeks)}
 	}
 	unit := k.Unit()
@@ -125,7 +125,7 @@ func (d *Desk) Harvest(base, name, title string, r *table.Resolved, u table.Use,
 	if u.Form == wish.Cellar {
 		d.kept(s, u, amounts)
 	}
-	if k == wish.PiecesWeek || k == wish.PiecesYear {
+	if k.Counts(wish.CountsPieces) {
 		return Need{Pieces: true, Amount: s.Is("Pieces to bring in", amount.Piece).Close(amount.Piece)}
 	}
 	return Need{Amount: s.Is("Harvested weight", amount.Kilogram).Close(amount.Kilogram)}
@@ -254,7 +254,7 @@ func (d *Desk) units(s *working.Sheet, w wish.Wish, u table.Use, total float64) 
 			s.Note("%s", note)
 		}
 	}
-	if w.Amount.Kind == wish.Jars {
+	if w.Amount.Kind.Unit() == amount.Jar {
 		jar := wish.JarLitre(w, u.Prep)
 		s.Do(working.Times, "A jar holds", jar, amount.Litre, jarSource(w)).Note("%s jar", wish.JarName(jar))
 		s.Is("To put up", amount.Litre)

@@ -78,10 +78,10 @@ func (d *Desk) Count(base string, c *book.Crop, layout wish.Layout, ask Ask, w w
 	if share < 1 {
 		s.Do(working.Times, "Share of this sowing", share, amount.Share, working.Household)
 	}
-	if w.Amount.Kind == wish.Area {
+	switch w.Amount.Kind.Unit() {
+	case amount.SquareMetre:
 		s.Do(working.Over, "Ground a plant gets", z.Stand.Ground, amount.SquareMetre, working.Reckoned)
-	}
-	if w.Amount.Kind == wish.RowLength {
+	case amount.Metre:
 		s.Do(working.Over, "Spacing in the row", c.InRow.Value/100, amount.Metre, working.Reckoned)
 	}
 	s.Up("Plants", amount.Plant)

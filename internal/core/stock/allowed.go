@@ -19,7 +19,7 @@ func ValidateLot(c invalid.Check, l Lot, b *book.Book) {
 		c.Add("food", l.Food, "a food of the crop book"+wish.NearestWords(b, l.Food))
 		return
 	case f == wish.Fresh || !slices.Contains(wish.Forms, f):
-		c.OneOf("form", l.Form, "cellar", "canned", "juiced", "frozen", "dried", "pickled", "fermented", "jam")
+		c.OneOf("form", l.Form, wish.KeptNames()...)
 		return
 	}
 	p := b.Preparation(l.Preparation)

@@ -27,12 +27,12 @@ func (ch chooser) kind(w wish.Wish, form wish.Form, prep *book.Preparation) (*bo
 		switch {
 		case w.Amount.Kind.Unweighed():
 			return c.Dense == nil
-		case !c.Weighed(), form == wish.Cellar && (c.Store == "none" || c.StoreWeeks.Value <= 0),
+		case !c.Weighed(), form == wish.Cellar && !wish.KeepsWhole(c),
 			form.PutUp() && (prep == nil || !slices.Contains(prep.Crops, c.ID)):
 			return false
-		case w.Amount.Kind == wish.PiecesWeek || w.Amount.Kind == wish.PiecesYear:
+		case w.Amount.Kind.Counts(wish.CountsPieces):
 			return wish.CountedInPieces(c)
-		case w.Amount.Kind == wish.Meals && w.Amount.Portion == 0:
+		case w.Amount.Kind.Counts(wish.CountsMeals) && w.Amount.Portion == 0:
 			return c.Portion.Value > 0
 		}
 		return true

@@ -25,7 +25,7 @@ func each(p wish.Per, m household.Member) bool {
 // of the wish.
 func (rs *Resolver) people(r *Resolved, w *wish.Wish) {
 	r.Eaters = rs.eaters(w)
-	if w.For == nil || w.For.Per == "" || w.Amount.Kind == wish.Meals {
+	if w.For == nil || w.For.Per == "" || w.Amount.Kind.Counts(wish.CountsMeals) {
 		return
 	}
 	if w.For.Per == wish.PerEater {

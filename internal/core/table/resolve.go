@@ -274,11 +274,12 @@ const leastApart = 14
 // fresh, and claims no particular week: as many as each are worth their least number of
 // plants, and no more than the season has room for. It is 0 for other wishes.
 func (rs *Resolver) yearly(w wish.Wish, c *book.Crop) int {
-	if w.Amount.Kind != wish.WeightYear && w.Amount.Kind != wish.PiecesYear || len(w.Forms) != 1 || w.Forms[0] != wish.Fresh || c.Perennial() || c.Dense != nil || c.Yield.Value <= 0 {
+	k := w.Amount.Kind
+	if k.Weekly() || !k.Counts(wish.CountsWeight) && !k.Counts(wish.CountsPieces) || len(w.Forms) != 1 || w.Forms[0] != wish.Fresh || c.Perennial() || c.Dense != nil || c.Yield.Value <= 0 {
 		return 0
 	}
 	plants := w.Amount.Number / c.Yield.Value
-	if w.Amount.Kind == wish.PiecesYear {
+	if k.Counts(wish.CountsPieces) {
 		each, _ := c.PiecesPerPlant(c.Yield.Value)
 		plants = w.Amount.Number / math.Max(1e-9, each)
 	}
@@ -404,12 +405,11 @@ func (rs *Resolver) split(u *Use, w wish.Wish) int {
 		return 1
 	}
 	units := w.Amount.Number
-	switch w.Amount.Kind {
-	case wish.Jars:
-		units *= wish.JarLitre(w, u.Prep)
-	case wish.Litres, wish.DriedKg:
-	default:
+	switch kind := w.Amount.Kind; {
+	case !kind.PutUp():
 		return 1
+	case kind.Unit() == amount.Jar:
+		units *= wish.JarLitre(w, u.Prep)
 	}
 	days := u.Crop.HarvestDays
 	if u.Crop.Harvest == book.Once {
@@ -495,7 +495,7 @@ func (rs *Resolver) want(r *Resolved, possible season.Weeks) {
 	a := r.Wish.Amount
 	if a.Kind.Weekly() {
 		for _, w := range weeks.List() {
-			if a.Kind != wish.Meals || r.Eaters[w] > 0 {
+			if !a.Kind.Counts(wish.CountsMeals) || r.Eaters[w] > 0 {
 				r.Wanted[w] = a.Number
 			}
 		}

@@ -70,7 +70,7 @@ func (u *Use) drawnIn(w *wish.Wish) amount.Unit {
 	switch {
 	case u.Prep != nil && u.Prep.Unit == "litre":
 		return amount.Litre
-	case w.Amount.Kind == wish.PiecesWeek || w.Amount.Kind == wish.PiecesYear:
+	case w.Amount.Kind.Counts(wish.CountsPieces):
 		return amount.Piece
 	}
 	return amount.Kilogram
@@ -79,8 +79,8 @@ func (u *Use) drawnIn(w *wish.Wish) amount.Unit {
 // Drawn returns what a use takes out of its store for an amount in the wish's
 // unit in week w: kg as they come out of the store, pieces, litres or kg dried.
 func (rs *Resolver) Drawn(w *wish.Wish, u *Use, week int, a float64) float64 {
-	switch w.Amount.Kind {
-	case wish.Meals:
+	switch kind := w.Amount.Kind; {
+	case kind.Counts(wish.CountsMeals):
 		edible := a * rs.eaters(w)[week] * rs.portion(w, u.Crop) / 1000
 		if u.Crop.Edible <= 0 {
 			return 0
@@ -89,9 +89,9 @@ func (rs *Resolver) Drawn(w *wish.Wish, u *Use, week int, a float64) float64 {
 			return edible / u.Crop.Edible / u.Prep.Raw
 		}
 		return edible / u.Crop.Edible / (1 - rs.Cull)
-	case wish.Jars:
+	case kind.Unit() == amount.Jar:
 		return a * wish.JarLitre(*w, u.Prep)
-	case wish.WeightWeek, wish.WeightYear:
+	case kind.Counts(wish.CountsWeight):
 		if u.Prep != nil { // wished as harvested weight
 			return a * (1 - rs.Cull) * (1 - rs.Spoil) / u.Prep.Raw
 		}

@@ -30,7 +30,7 @@ func NearestWords(b *book.Book, said string) string {
 func UsualForms(b *book.Book, food, kind string) []Form {
 	out := []Form{Fresh}
 	for _, c := range b.Food(food) {
-		if (kind == "" || c.ID == kind) && c.Store != "none" && c.StoreWeeks.Value > 0 && c.Weighed() {
+		if (kind == "" || c.ID == kind) && KeepsWhole(c) && c.Weighed() {
 			return append(out, Cellar)
 		}
 	}

@@ -40,9 +40,11 @@ func (s Story) validate(c invalid.Check, k AmountKind) {
 		c.Add("had", invalid.FormatNumber(s.Had), "no story: it serves amounts of a year, such as jars or kg")
 		return
 	}
-	c.Positive("had", s.Had, mostOf[k])
-	c.Number("left", s.Left, 0, mostOf[k])
-	c.Number("given", s.Given, 0, mostOf[k])
+	facts, _ := k.Facts()
+	most := facts.Most
+	c.Positive("had", s.Had, most)
+	c.Number("left", s.Left, 0, most)
+	c.Number("given", s.Given, 0, most)
 	if s.Eaten() <= 0 && s.Had > 0 {
 		c.Add("left", invalid.FormatNumber(s.Left), "with what was given away less than there was; something must have been eaten")
 	}

@@ -47,11 +47,11 @@ func (w Wish) validateWhom(c invalid.Check) {
 	c.OneOf("for.use", string(w.For.Use), "", string(ForAnimals), string(ForGiving), string(ForGuests))
 	c.Number("for.people", float64(w.For.People), 0, MostPeople)
 	switch k := w.Amount.Kind; {
-	case k == Meals && w.For.Away():
+	case k.Counts(CountsMeals) && w.For.Away():
 		c.Add("amount.kind", string(k), "a weight, pieces or jars: meals are what is eaten at this table")
 	case k.Unweighed() && (w.For.Per != "" || w.For.People > 0):
 		c.Add("for.per", string(w.For.Per), "everybody together: plants are counted once")
-	case k != Meals && w.For.People > 0:
+	case !k.Counts(CountsMeals) && w.For.People > 0:
 		c.Add("for.people", fmt.Sprint(w.For.People), "0: only a number of meals depends on how many eat")
 	}
 }

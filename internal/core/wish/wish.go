@@ -6,86 +6,11 @@ import (
 	"fmt"
 	"slices"
 
-	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
 )
-
-// Form is how a food comes to the table.
-type Form string
-
-// The forms of food. Gap is no form: it marks a week that nothing feeds.
-const (
-	Fresh     Form = "fresh"
-	Cellar    Form = "cellar" // kept whole in a store
-	Canned    Form = "canned"
-	Juiced    Form = "juiced"
-	Frozen    Form = "frozen"
-	Dried     Form = "dried"
-	Pickled   Form = "pickled"
-	Fermented Form = "fermented"
-	Jam       Form = "jam"
-	Gap       Form = "gap"
-	// Bought marks a gap that the household has decided to buy for: the garden
-	// does not feed it, but nobody need look at it again.
-	Bought Form = "bought"
-)
-
-// Forms lists the forms of food in the order in which they are eaten.
-var Forms = []Form{Fresh, Cellar, Canned, Juiced, Frozen, Dried, Pickled, Fermented, Jam}
-
-// PutUp tells whether the form is made by a preparation.
-func (f Form) PutUp() bool { return f != Fresh && f != Cellar && f != Gap && f != Bought && f != "" }
-
-// Kind says what an amount counts.
-type AmountKind string
-
-// The kinds of amount.
-const (
-	Meals      AmountKind = "meals"       // meals a week
-	WeightWeek AmountKind = "weight-week" // kg harvested weight a week
-	WeightYear AmountKind = "weight-year" // kg harvested weight a year
-	PiecesWeek AmountKind = "pieces-week" // heads, ears, bulbs a week
-	PiecesYear AmountKind = "pieces-year"
-	Jars       AmountKind = "jars"   // jars of a size
-	Litres     AmountKind = "litres" // litres put up
-	DriedKg    AmountKind = "dried"  // kg put up dry
-	Plants     AmountKind = "plants" // plants that nobody weighs
-	Area       AmountKind = "area"   // m² of them
-	RowLength  AmountKind = "row"    // metres of row of them
-)
-
-// Weekly tells whether the amount is one of each week, not of the year.
-func (k AmountKind) Weekly() bool { return k == Meals || k == WeightWeek || k == PiecesWeek }
-
-// PutUp tells whether the amount counts what is put up.
-func (k AmountKind) PutUp() bool { return k == Jars || k == Litres || k == DriedKg }
-
-// Unweighed tells whether the amount is of plants that feed no week.
-func (k AmountKind) Unweighed() bool { return k == Plants || k == Area || k == RowLength }
-
-// Unit returns the unit of the amount's number.
-func (k AmountKind) Unit() amount.Unit {
-	switch k {
-	case Meals:
-		return amount.Meal
-	case WeightWeek, WeightYear, DriedKg:
-		return amount.Kilogram
-	case PiecesWeek, PiecesYear:
-		return amount.Piece
-	case Jars:
-		return amount.Jar
-	case Litres:
-		return amount.Litre
-	case Area:
-		return amount.SquareMetre
-	case RowLength:
-		return amount.Metre
-	}
-	return amount.Plant
-}
 
 // Amount is how much is wished.
 type Amount struct {
@@ -218,20 +143,13 @@ func (w Wish) Made(b *book.Book) *book.Preparation {
 	return w.PreparationFor(w.Forms[0], b)
 }
 
-// Bounds of an amount, wide enough for a large household and narrow enough to
-// catch a slip of the finger.
-var mostOf = map[AmountKind]float64{
-	Meals: 100, WeightWeek: 500, WeightYear: 10000, PiecesWeek: 1000, PiecesYear: 20000,
-	Jars: 5000, Litres: 5000, DriedKg: 1000, Plants: 20000, Area: 10000, RowLength: 20000,
-}
-
 // Validate looks for what cannot stand in a wish.
 func (w Wish) Validate(c invalid.Check, b *book.Book) {
-	if most, ok := mostOf[w.Amount.Kind]; !ok {
-		c.OneOf("amount.kind", string(w.Amount.Kind), "meals", "weight-week", "weight-year", "pieces-week", "pieces-year", "jars", "litres", "dried", "plants", "area", "row")
+	if k, ok := w.Amount.Kind.Facts(); !ok {
+		c.OneOf("amount.kind", string(w.Amount.Kind), kindNames()...)
 	} else {
-		c.Positive("amount.number", w.Amount.Number, most)
-		c.Number("left", w.Left, 0, most)
+		c.Positive("amount.number", w.Amount.Number, k.Most)
+		c.Number("left", w.Left, 0, k.Most)
 	}
 	c.Number("amount.portion", w.Amount.Portion, 0, 2000)
 	if w.Amount.Jar != 0 {
@@ -312,12 +230,12 @@ func (w Wish) validateFood(c invalid.Check, b *book.Book) {
 		c.Add("amount.kind", string(k), "plants or area: nobody weighs "+w.Food)
 		return
 	}
-	if k == PiecesWeek || k == PiecesYear {
+	if k.Counts(CountsPieces) {
 		if !some(CountedInPieces) {
 			c.Add("amount.kind", string(k), "a weight or meals: nobody counts "+w.Food+" in pieces")
 		}
 	}
-	if k == Meals && w.Amount.Portion == 0 && !some(func(c *book.Crop) bool { return c.Portion.Value > 0 }) {
+	if k.Counts(CountsMeals) && w.Amount.Portion == 0 && !some(func(c *book.Crop) bool { return c.Portion.Value > 0 }) {
 		c.Add("amount.portion", "", "a portion in g: the book has none for "+w.Food)
 	}
 	if len(w.Forms) == 0 {
@@ -339,14 +257,14 @@ func (w Wish) validateForms(c invalid.Check, b *book.Book, kinds []*book.Crop) {
 		field := invalid.Element("forms", i)
 		switch {
 		case !slices.Contains(Forms, f):
-			c.OneOf(field, string(f), "fresh", "cellar", "canned", "juiced", "frozen", "dried", "pickled", "fermented", "jam")
+			c.OneOf(field, string(f), formNames()...)
 		case slices.Contains(w.Forms[:i], f):
 			c.Add(field, string(f), "each form once")
-		case f == Cellar && !slices.ContainsFunc(kinds, func(c *book.Crop) bool { return c.Store != "none" && c.StoreWeeks.Value > 0 }):
+		case f == Cellar && !slices.ContainsFunc(kinds, KeepsWhole):
 			c.Add(field, string(f), "another form: "+w.Food+" does not keep whole")
 		case w.Amount.Kind.PutUp() && !f.PutUp():
 			c.Add(field, string(f), "a form that is put up, for an amount in jars, litres or kg dried")
-		case f.PutUp() && (w.Amount.Kind == PiecesWeek || w.Amount.Kind == PiecesYear && len(w.Forms) > 1):
+		case f.PutUp() && w.Amount.Kind.Counts(CountsPieces) && (w.Amount.Kind.Weekly() || len(w.Forms) > 1):
 			c.Add(field, string(f), "fresh or cellar, for an amount in pieces; or this form alone, for pieces a year")
 		case f.PutUp() && w.PreparationFor(f, b) == nil && !slices.ContainsFunc(w.Preparations, func(id string) bool { return b.Preparation(id) == nil }):
 			c.Add("preparations", "", "a preparation of "+w.Food+" that is "+string(f))
@@ -359,7 +277,7 @@ func (w Wish) validateForms(c invalid.Check, b *book.Book, kinds []*book.Crop) {
 
 func (w Wish) validatePreparation(c invalid.Check, field, id string, b *book.Book, kinds []*book.Crop, i int) {
 	prep := b.Preparation(id)
-	jars := w.Amount.Kind == Jars || w.Amount.Kind == Litres
+	jars := w.Amount.Kind.Counts(CountsVolume)
 	switch {
 	case prep == nil:
 		c.Add(field, id, "a preparation of the book")
@@ -371,7 +289,7 @@ func (w Wish) validatePreparation(c invalid.Check, field, id string, b *book.Boo
 		c.Add(field, id, "a preparation of "+w.Food+"; this one is of other crops")
 	case jars && prep.Unit != "litre":
 		c.Add("amount.kind", string(w.Amount.Kind), "kg dried: "+prep.Name+" is weighed")
-	case w.Amount.Kind == DriedKg && prep.Unit != "kg":
+	case w.Amount.Kind.Counts(CountsDried) && prep.Unit != "kg":
 		c.Add("amount.kind", string(w.Amount.Kind), "jars or litres: "+prep.Name+" is measured by volume")
 	}
 }

@@ -46,11 +46,6 @@ func Title(w Wish, b *book.Book) string {
 	return strings.ToUpper(w.Food[:1]) + w.Food[1:]
 }
 
-var countedWords = map[AmountKind]string{
-	Litres: "litres", DriedKg: "kg dried", Meals: "meals a week", WeightWeek: "kg a week", WeightYear: "kg a year",
-	PiecesWeek: "pieces a week", PiecesYear: "pieces a year", Plants: "plants", Area: "m²", RowLength: "m of row",
-}
-
 // manyFoods tells whether a preparation can be made of several foods.
 func manyFoods(p *book.Preparation, b *book.Book) bool {
 	return slices.ContainsFunc(p.Crops, func(id string) bool { return b.Crop(id).Food != b.Crop(p.Crops[0]).Food })
@@ -62,14 +57,14 @@ var singulars = strings.NewReplacer("meals", "meal", "pieces", "piece", "jars", 
 func Words(w Wish, b *book.Book) string {
 	n := invalid.FormatNumber(math.Round(w.Amount.Number*1000) / 1000)
 	title := Title(w, b)
-	counted := countedWords[w.Amount.Kind]
+	counted := w.Amount.Kind.Words()
 	if w.Amount.Kind == Jars {
 		counted = JarName(JarLitre(w, w.Made(b))) + " jars"
 	}
 	if n == "1" {
 		counted = singulars.Replace(counted)
 	}
-	if w.Amount.Kind == Meals && w.Amount.Portion > 0 {
+	if w.Amount.Kind.Counts(CountsMeals) && w.Amount.Portion > 0 {
 		counted += " of " + invalid.FormatNumber(w.Amount.Portion) + " g"
 	}
 	out := n + " " + counted + " · " + title

@@ -829,8 +829,7 @@ export interface components {
             /** @description as older files name the one there could be */
             preparation?: string;
             amount: {
-                /** @enum {string} */
-                kind: "meals" | "weight-week" | "weight-year" | "pieces-week" | "pieces-year" | "jars" | "litres" | "dried" | "plants" | "area" | "row";
+                kind: components["schemas"]["AmountKind"];
                 /** Format: double */
                 number: number;
                 /**
@@ -2103,6 +2102,9 @@ export interface components {
             };
         };
         Reference: {
+            amount_kinds: components["schemas"]["AmountKindFacts"][];
+            forms: components["schemas"]["FormFacts"][];
+            sources: components["schemas"]["SourceFacts"][];
             foods: components["schemas"]["Food"][];
             preparations: components["schemas"]["Preparation"][];
             cautions: components["schemas"]["Caution"][];
@@ -2116,6 +2118,46 @@ export interface components {
             customs: components["schemas"]["Customs"];
             /** @description green manures of the book */
             green: components["schemas"]["BookGreen"][];
+        };
+        /** @enum {string} */
+        AmountKind: "meals" | "weight-week" | "weight-year" | "pieces-week" | "pieces-year" | "jars" | "litres" | "dried" | "plants" | "area" | "row";
+        AmountKindFacts: {
+            kind: components["schemas"]["AmountKind"];
+            /** @enum {string} */
+            counts: "meals" | "weight" | "pieces" | "volume" | "dried" | "plants";
+            /** @description of the number */
+            unit: string;
+            weekly: boolean;
+            /** Format: double */
+            most: number;
+            /** @description what the number counts; {unit} is the symbol of the unit */
+            words: string;
+            /** @description the same in a list of choices */
+            choice: string;
+        };
+        FormFacts: {
+            form: string;
+            /** @description forms of one source are shown alike */
+            source: string;
+            put_up: boolean;
+            /** @description it can be wished */
+            eaten: boolean;
+            /** @description the tick in a wish */
+            choice: string;
+            /** @description of a week */
+            words: string;
+            /** @description of an item on the shelf */
+            kept: string;
+        };
+        SourceFacts: {
+            source: string;
+            legend: string;
+            /** @description above the foods of a week */
+            title: string;
+            /** @description above the foods of a year; empty where none are listed by it */
+            mostly: string;
+            /** @description above what is on the shelf; empty where nothing is */
+            shelf: string;
         };
         Pairing: {
             id: string;
@@ -2141,13 +2183,15 @@ export interface components {
             kinds: components["schemas"]["FoodKind"][];
         };
         FoodKind: {
+            /** @description in which an amount of it can be given */
+            amount_kinds: components["schemas"]["AmountKind"][];
+            /** @description in which it can be had */
+            forms: components["schemas"]["Form"][];
             id: string;
             name: string;
             family: string;
             /** @description keeps whole in a store */
             keeps: boolean;
-            /** @description counted in pieces */
-            pieces: boolean;
             /** @description one piece to a plant, so that spacing sets its size */
             one_piece: boolean;
             perennial: boolean;
@@ -2159,8 +2203,6 @@ export interface components {
             piece?: number;
             /** @description weighed for the table */
             weighed: boolean;
-            /** @description sown by area, as shoots */
-            dense: boolean;
             /** Format: double */
             portion?: number;
         };

@@ -1,5 +1,5 @@
 // Words for the values of the contract, and dates as people write them.
-import type { Form, Sowing } from './api'
+import type { Sowing } from './api'
 
 const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 export const monthNames = [
@@ -42,34 +42,6 @@ export function monthShort(iso: string): string {
   return months[Number(iso.slice(5, 7)) - 1] ?? ''
 }
 
-/** A plain name for each source of a week. */
-export const sourceWords: Record<string, string> = {
-  fresh: 'fresh',
-  cellar: 'from the store',
-  canned: 'from jars',
-  juiced: 'from jars',
-  pickled: 'from jars',
-  jam: 'from jars',
-  frozen: 'from the freezer',
-  dried: 'dried',
-  fermented: 'from the crock',
-  gap: 'nothing feeds it',
-  bought: 'bought',
-}
-
-/** What to tick for each form. */
-export const formTicks: Record<Form, string> = {
-  fresh: 'fresh',
-  cellar: 'from the store',
-  canned: 'canned',
-  juiced: 'juice',
-  frozen: 'frozen',
-  dried: 'dried',
-  pickled: 'pickled',
-  fermented: 'fermented',
-  jam: 'jam',
-}
-
 export const coverWords: Record<string, string> = {
   '': 'none',
   fleece: 'fleece',
@@ -82,32 +54,6 @@ export const coverWords: Record<string, string> = {
 /** A cover as it is written, in words: "fleece 03-01 to 05-15" is fleece from 1 Mar to 15 May. */
 export function coverSaid(cover: string): string {
   return cover.replace(/ (\d\d-\d\d) to (\d\d-\d\d)$/, (_, from, to) => ` from ${yearDay(from)} to ${yearDay(to)}`)
-}
-
-/** Which texture of the ribbon a source has. */
-export function texture(source: string): string {
-  switch (source) {
-    case 'canned':
-    case 'juiced':
-    case 'pickled':
-    case 'jam':
-      return 'jar'
-    case 'fermented':
-      return 'crock'
-  }
-  return source
-}
-
-export const formWords: Record<Form, string> = {
-  fresh: 'fresh',
-  cellar: 'kept whole in a store',
-  canned: 'canned',
-  juiced: 'juice',
-  frozen: 'frozen',
-  dried: 'dried',
-  pickled: 'pickled',
-  fermented: 'fermented',
-  jam: 'jam',
 }
 
 export const bandWords: Record<string, string> = {

@@ -2,7 +2,8 @@
 // The 52 weeks of a wish, each with the colour and the texture of its source.
 import { computed, ref } from 'vue'
 import { useHousehold } from '../lib/household'
-import { day, sourceWords, texture } from '../lib/words'
+import { sourceWords, texture } from '../lib/facts'
+import { day } from '../lib/words'
 
 const props = defineProps<{
   source: string[]
@@ -57,7 +58,7 @@ const caption = computed(() => {
   const from = day(store.plan?.weeks[week.value])
   if (!s) return `week of ${from}: not wanted`
   const amount = props.say && props.wanted ? props.say(props.wanted[week.value] ?? 0) + ', ' : ''
-  return `week of ${from}: ${amount}${sourceWords[s] ?? s}`
+  return `week of ${from}: ${amount}${sourceWords(s)}`
 })
 </script>
 

@@ -34,7 +34,7 @@ const things = computed(() => {
       food: f.name,
       form: 'cellar' as Form,
       prep: undefined as string | undefined,
-      pieces: f.kinds.some((k) => k.pieces),
+      pieces: f.kinds.some((k) => k.amount_kinds.includes('pieces-year')),
     }))
   const foodOf = (id: string) => r.foods.find((f) => f.kinds.some((k) => k.id === id))?.name ?? ''
   const made = r.preparations.map((p) => ({

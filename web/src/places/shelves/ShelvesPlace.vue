@@ -7,7 +7,8 @@ import { answer, api, Refused, type Lot } from '../../lib/api'
 import { otherErrors, useHousehold } from '../../lib/household'
 import { useRows } from '../../lib/rowedit'
 import { useUnits } from '../../lib/units'
-import { count, day, formTicks, fullDay } from '../../lib/words'
+import { formChoice, sources, texture } from '../../lib/facts'
+import { count, day, fullDay } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
 import LotForm from './LotForm.vue'
 
@@ -27,19 +28,16 @@ const storeName = (id: string | undefined) => store.household?.stores.find((s) =
 function what(l: Lot): string {
   const p = prep(l.preparation)
   if (l.form === 'cellar') return l.food.charAt(0).toUpperCase() + l.food.slice(1)
-  return p
-    ? p.name
-    : `${l.food.charAt(0).toUpperCase()}${l.food.slice(1)}, ${formTicks[l.form as keyof typeof formTicks] ?? l.form}`
+  return p ? p.name : `${l.food.charAt(0).toUpperCase()}${l.food.slice(1)}, ${formChoice(l.form)}`
 }
 
 const sections = computed(() => {
-  const of = (...forms: string[]) => rows.map((r, i) => ({ r, i })).filter((x) => forms.includes(x.r.value.form))
-  return [
-    { title: 'In the stores', rows: of('cellar') },
-    { title: 'In jars and crocks', rows: of('canned', 'juiced', 'pickled', 'jam', 'fermented') },
-    { title: 'In the freezer', rows: of('frozen') },
-    { title: 'Dried', rows: of('dried') },
-  ].filter((s) => s.rows.length)
+  return sources()
+    .map((s) => ({
+      title: s.shelf,
+      rows: rows.map((r, i) => ({ r, i })).filter((x) => texture(x.r.value.form) === s.source),
+    }))
+    .filter((s) => s.rows.length)
 })
 
 /** How long a lot lasts, in words. */

@@ -3,21 +3,15 @@
 import { computed, ref, watch } from 'vue'
 import type { PlanWish, Wish } from '../../lib/api'
 import { fieldError, otherErrors, useHousehold } from '../../lib/household'
+import { amountKind } from '../../lib/facts'
 import { useUnits } from '../../lib/units'
 
 const props = defineProps<{ wish: Wish; plan: PlanWish }>()
 const store = useHousehold()
 const { entry, read, shown, system } = useUnits()
 
-const units: Record<string, string> = {
-  'weight-week': 'kg',
-  'weight-year': 'kg',
-  dried: 'kg',
-  litres: 'L',
-  area: 'm²',
-  row: 'm',
-}
-const unit = computed(() => units[props.wish.amount.kind] ?? '')
+const kind = computed(() => amountKind(props.wish.amount.kind))
+const unit = computed(() => (['kg', 'L', 'm²', 'm'].includes(kind.value?.unit ?? '') ? (kind.value?.unit ?? '') : ''))
 const shownNumber = computed(() => entry(Math.round(props.plan.number * 1000) / 1000, unit.value))
 const text = ref(shownNumber.value)
 const wrong = ref('')

@@ -3,7 +3,7 @@
 // that can feed it.
 import { ElCheckbox, ElOption, ElSelect } from 'element-plus'
 import type { Form, Reference } from '../../lib/api'
-import { formTicks } from '../../lib/words'
+import { formChoice } from '../../lib/facts'
 
 const props = defineProps<{ possible: Form[]; options: Reference['preparations'] }>()
 const forms = defineModel<Form[]>('forms', { required: true })
@@ -36,12 +36,12 @@ function prepare(f: Form, id: string) {
 <template>
   <div class="forms">
     <span v-for="f in possible" :key="f" class="form">
-      <ElCheckbox :model-value="forms.includes(f)" @change="toggle(f)">{{ formTicks[f] }}</ElCheckbox>
+      <ElCheckbox :model-value="forms.includes(f)" @change="toggle(f)">{{ formChoice(f) }}</ElCheckbox>
       <ElSelect
         v-if="forms.includes(f) && of(f).length > 1"
         :model-value="preparations[f]"
         size="small"
-        :aria-label="'How it is ' + formTicks[f]"
+        :aria-label="'How it is ' + formChoice(f)"
         @update:model-value="(id: string) => prepare(f, id)"
       >
         <ElOption v-for="p in of(f)" :key="p.id" :value="p.id" :label="p.name" />
@@ -52,12 +52,12 @@ function prepare(f: Form, id: string) {
       <template v-for="(f, i) in forms" :key="f">
         <span v-if="i" class="quiet">then</span>
         <span class="one"
-          >{{ formTicks[f]
+          >{{ formChoice(f)
           }}<button
             v-if="i"
             type="button"
             class="link"
-            :aria-label="formTicks[f] + ' earlier in the order'"
+            :aria-label="formChoice(f) + ' earlier in the order'"
             @click="earlier(i)"
           >
             ◂ earlier

@@ -5,7 +5,8 @@ import { ref } from 'vue'
 import type { Form, PlanWish, Problem, Wish } from '../../lib/api'
 import { fieldError, otherErrors, useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
-import { capital, count, coverWords, day, formWords, monthNames } from '../../lib/words'
+import { formKept } from '../../lib/facts'
+import { capital, count, coverWords, day, monthNames } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
 import DayField from '../../parts/DayField.vue'
 import WaysList from '../../parts/WaysList.vue'
@@ -314,8 +315,7 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
 
     <ul v-if="plan && plan.uses.some((u) => u.plants || u.area)" class="uses small">
       <li v-for="u in plan.uses.filter((x) => x.plants || x.area)" :key="u.figure">
-        <strong
-          >{{ u.form ? capital(u.part ? 'also' : formWords[u.form as Form]) : 'Stands' }}: {{ u.crop_name }}</strong
+        <strong>{{ u.form ? capital(u.part ? 'also' : formKept(u.form)) : 'Stands' }}: {{ u.crop_name }}</strong
         >, {{ u.why }}.
         <template v-if="u.form && !u.part">Feeds {{ count(u.weeks, 'week') }}. </template>
         <template v-if="u.kept">

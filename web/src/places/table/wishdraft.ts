@@ -3,21 +3,13 @@
 import { computed, reactive, ref, watch } from 'vue'
 import type { Form, Wish } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
+import { amountKind, amountKinds as everyAmountKind, type AmountKind } from '../../lib/facts'
 import { useUnits } from '../../lib/units'
 
-type AmountKind = Wish['amount']['kind']
-const unitOf: Record<AmountKind, string> = {
-  meals: '',
-  'weight-week': 'kg',
-  'weight-year': 'kg',
-  'pieces-week': '',
-  'pieces-year': '',
-  jars: '',
-  litres: 'L',
-  dried: 'kg',
-  plants: '',
-  area: 'm²',
-  row: 'm',
+/** The unit in which a person enters the number of an amount kind; empty: it has none. */
+function unitOf(kind: string): string {
+  const unit = amountKind(kind)?.unit ?? ''
+  return ['kg', 'L', 'm²', 'm'].includes(unit) ? unit : ''
 }
 
 /** For whom a wish is, as one choice. */
@@ -44,7 +36,7 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
       food: w.food,
       kind: w.kind ?? '',
       amountKind: w.amount.kind as AmountKind,
-      number: entry(w.amount.number, unitOf[w.amount.kind]),
+      number: entry(w.amount.number, unitOf(w.amount.kind)),
       portion: w.amount.portion ? entry(w.amount.portion, 'g') : '',
       jar: w.amount.jar ?? 0,
       forms: [...w.forms],
@@ -52,11 +44,11 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
       ...coverOf(w.cover ?? ''),
       piece: w.piece ? entry(w.piece, 'g') : '',
       storied: !!w.story,
-      had: w.story ? entry(w.story.had, unitOf[w.amount.kind]) : '',
+      had: w.story ? entry(w.story.had, unitOf(w.amount.kind)) : '',
       ranOut: w.story?.ran_out ?? '',
       began: w.story?.from || '09-01',
-      leftThen: w.story?.left ? entry(w.story.left, unitOf[w.amount.kind]) : '',
-      given: w.story?.given ? entry(w.story.given, unitOf[w.amount.kind]) : '',
+      leftThen: w.story?.left ? entry(w.story.left, unitOf(w.amount.kind)) : '',
+      given: w.story?.given ? entry(w.story.given, unitOf(w.amount.kind)) : '',
       seasonKind: w.season.kind,
       from: w.season.from || 5,
       to: w.season.to || 10,
@@ -65,7 +57,7 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
       people: w.for?.people ? String(w.for.people) : '2',
       priority: w.priority,
       confidence: w.confidence === undefined || w.confidence === null ? 'usual' : String(w.confidence),
-      left: w.left ? entry(w.left, unitOf[w.amount.kind]) : '',
+      left: w.left ? entry(w.left, unitOf(w.amount.kind)) : '',
       stagger: w.stagger.kind,
       days: String(w.stagger.days || (w.stagger.kind === 'times' ? '' : 14)),
       sowings: w.stagger.sowings ? String(w.stagger.sowings) : '',
@@ -106,26 +98,22 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
     (store.reference?.preparations ?? []).filter((p) => chosen.value.some((k) => p.crops.includes(k.id))),
   )
   const keeps = computed(() => chosen.value.some((k) => k.keeps))
-  const putUp = computed(() => ['jars', 'litres', 'dried'].includes(draft.amountKind))
-  const unweighed = computed(() => ['plants', 'area', 'row'].includes(draft.amountKind))
-  const weekly = computed(() => ['meals', 'weight-week', 'pieces-week'].includes(draft.amountKind))
-  const unit = computed(() => unitOf[draft.amountKind])
+  const counts = computed(() => amountKind(draft.amountKind)?.counts)
+  const putUp = computed(() => counts.value === 'volume' || counts.value === 'dried')
+  const unweighed = computed(() => counts.value === 'plants')
+  const weekly = computed(() => !!amountKind(draft.amountKind)?.weekly)
+  const unit = computed(() => unitOf(draft.amountKind))
   const fitting = computed(() =>
-    preparations.value.filter((p) =>
-      draft.amountKind === 'dried'
-        ? p.unit === 'kg'
-        : draft.amountKind === 'jars' || draft.amountKind === 'litres'
-          ? p.unit === 'litre'
-          : true,
-    ),
+    preparations.value.filter((p) => !putUp.value || p.unit === (counts.value === 'dried' ? 'kg' : 'litre')),
   )
   /** The forms that a food can be had in, beside what it is made into. */
   const possible = computed<Form[]>(() => {
-    const pieces = draft.amountKind === 'pieces-week'
-    const out: Form[] = ['fresh']
-    if (keeps.value) out.push('cellar')
-    if (!pieces) for (const p of preparations.value) if (!out.includes(p.form)) out.push(p.form)
-    return out
+    const whole = counts.value === 'pieces' && weekly.value
+    const may = new Set(chosen.value.flatMap((k) => k.forms))
+    return (store.reference?.forms ?? [])
+      .filter((f) => !(whole && f.put_up))
+      .map((f) => f.form as Form)
+      .filter((f) => may.has(f))
   })
   const made = computed({
     get: () => draft.preparations[draft.forms[0] ?? 'fresh'] ?? '',
@@ -141,27 +129,12 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
   const usualPiece = computed(() => chosen.value.find((k) => k.piece)?.piece)
   const usualPortion = computed(() => chosen.value.find((k) => k.portion)?.portion)
 
+  /** The amount kinds that the chosen food can have. */
   const amountKinds = computed(() => {
-    const some = (f: (k: (typeof chosen.value)[number]) => boolean) => chosen.value.some(f)
-    const any = !draft.food
-    const kg = shown('kg').unit
-    return [
-      { value: 'meals', label: 'meals a week', ok: any || some((k) => k.weighed) },
-      { value: 'weight-week', label: `${kg} a week`, ok: any || some((k) => k.weighed) },
-      { value: 'weight-year', label: `${kg} a year`, ok: any || some((k) => k.weighed) },
-      { value: 'pieces-week', label: 'pieces a week', ok: any || some((k) => k.pieces) },
-      { value: 'pieces-year', label: 'pieces a year', ok: any || some((k) => k.pieces) },
-      { value: 'jars', label: 'jars', ok: any || preparations.value.some((p) => p.unit === 'litre') },
-      {
-        value: 'litres',
-        label: `${shown('L').unit} put up`,
-        ok: any || preparations.value.some((p) => p.unit === 'litre'),
-      },
-      { value: 'dried', label: `${kg} dried`, ok: any || preparations.value.some((p) => p.unit === 'kg') },
-      { value: 'plants', label: 'plants, not weighed', ok: any || some((k) => !k.dense) },
-      { value: 'area', label: `${shown('m²').unit}, not weighed`, ok: any || some((k) => !k.dense) },
-      { value: 'row', label: `${shown('m').unit} of row, not weighed`, ok: any || some((k) => !k.dense) },
-    ].filter((k) => k.ok)
+    const may = new Set(chosen.value.flatMap((k) => k.amount_kinds))
+    return everyAmountKind()
+      .filter((k) => !draft.food || may.has(k.kind))
+      .map((k) => ({ value: k.kind, label: k.choice.replace('{unit}', shown(k.unit).unit) }))
   })
 
   const jars = computed(() => {
@@ -196,7 +169,13 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
     () => {
       if (putUp.value && !fitting.value.some((p) => p.id === made.value)) made.value = fitting.value[0]?.id ?? ''
       // What keeps and is wished by the year is grown in one go, as a typed line is.
-      if (props.isNew && draft.amountKind.endsWith('-year') && draft.forms.includes('cellar')) draft.stagger = 'once'
+      if (
+        props.isNew &&
+        (counts.value === 'weight' || counts.value === 'pieces') &&
+        !weekly.value &&
+        draft.forms.includes('cellar')
+      )
+        draft.stagger = 'once'
     },
   )
 

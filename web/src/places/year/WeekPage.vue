@@ -6,7 +6,8 @@ import { computed, ref, watch } from 'vue'
 import { answer, api, Refused, type Eaten, type Week } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
-import { count, day, fullDay, sourceWords, texture } from '../../lib/words'
+import { sources, sourceWords, texture } from '../../lib/facts'
+import { count, day, fullDay } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
 import WaysList from '../../parts/WaysList.vue'
 
@@ -36,16 +37,14 @@ watch([() => props.week, () => store.state?.revision], load, { immediate: true }
 
 const groups = computed(() => {
   const eaten = page.value?.eaten ?? []
-  const of = (...t: string[]) => eaten.filter((e) => t.includes(texture(e.source)))
-  return [
-    { title: 'Nothing feeds', rows: of('gap'), loud: true },
-    { title: 'Fresh', rows: of('fresh') },
-    { title: 'From the store', rows: of('cellar') },
-    { title: 'From jars and crock', rows: of('jar', 'crock') },
-    { title: 'From the freezer', rows: of('frozen') },
-    { title: 'Dried', rows: of('dried') },
-    { title: 'Bought', rows: of('bought') },
-  ].filter((g) => g.rows.length)
+  return [...sources()]
+    .sort((a, b) => Number(b.source === 'gap') - Number(a.source === 'gap'))
+    .map((s) => ({
+      title: s.title,
+      rows: eaten.filter((e) => texture(e.source) === s.source),
+      loud: s.source === 'gap',
+    }))
+    .filter((g) => g.rows.length)
 })
 
 const over = computed(() => store.plan?.kitchen.over[props.week] ?? 0)
@@ -117,7 +116,7 @@ async function pin(e: Eaten, source: string) {
                 }}{{
                   e.ahead === 'gap'
                     ? 'not yet on the shelf this coming year'
-                    : 'this coming year ' + sourceWords[e.ahead]
+                    : 'this coming year ' + sourceWords(e.ahead)
                 }}</span
               >
             </span>
@@ -131,7 +130,7 @@ async function pin(e: Eaten, source: string) {
               @update:model-value="(s: string) => pin(e, s)"
             >
               <ElOption value="" label="by your order" />
-              <ElOption v-for="s in e.sources" :key="s" :value="s" :label="sourceWords[s] ?? s" />
+              <ElOption v-for="s in e.sources" :key="s" :value="s" :label="sourceWords(s)" />
             </ElSelect>
             <button
               v-else

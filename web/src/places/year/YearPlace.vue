@@ -6,7 +6,8 @@ import { useRoute, useRouter } from 'vue-router'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useUnits } from '../../lib/units'
-import { capital, count, day, texture } from '../../lib/words'
+import { sources, texture } from '../../lib/facts'
+import { capital, count, day } from '../../lib/words'
 import Legend from '../../parts/Legend.vue'
 import MonthScale from '../../parts/MonthScale.vue'
 import WaysList from '../../parts/WaysList.vue'
@@ -38,16 +39,6 @@ const sourceOf = (id: string) => {
   return (ahead.value ? w?.coming : w?.source) ?? []
 }
 
-const sections = [
-  { key: 'fresh', words: 'Mostly fresh' },
-  { key: 'cellar', words: 'Mostly from the store' },
-  { key: 'jar', words: 'Mostly from jars' },
-  { key: 'frozen', words: 'Mostly from the freezer' },
-  { key: 'dried', words: 'Mostly dried' },
-  { key: 'crock', words: 'Mostly from the crock' },
-  { key: 'gap', words: 'Mostly unfed' },
-]
-
 /** The source that feeds most of a food's weeks. */
 function mostly(source: string[]): string {
   const n = new Map<string, number>()
@@ -58,8 +49,8 @@ function mostly(source: string[]): string {
 const groups = computed(() => {
   if (group.value === 'yours') return [{ title: '', rows: foods.value }]
   if (group.value === 'source')
-    return sections
-      .map((s) => ({ title: s.words, rows: foods.value.filter((w) => mostly(sourceOf(w.id)) === s.key) }))
+    return sources()
+      .map((s) => ({ title: s.mostly, rows: foods.value.filter((w) => mostly(sourceOf(w.id)) === s.source) }))
       .filter((g) => g.rows.length)
   const byFood = new Map<string, typeof foods.value>()
   for (const w of foods.value) {

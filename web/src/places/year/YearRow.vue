@@ -4,7 +4,8 @@
 import { computed } from 'vue'
 import type { PlanWish } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
-import { count, day, sourceWords, texture } from '../../lib/words'
+import { sourceWords, texture } from '../../lib/facts'
+import { count, day } from '../../lib/words'
 
 const props = defineProps<{ plan: PlanWish; source: string[]; open: boolean }>()
 defineEmits<{ mend: [] }>()
@@ -25,7 +26,7 @@ const gaps = computed(() => props.source.filter((s) => s === 'gap').length)
 /** The runs in words, for those who do not see them. */
 const words = computed(() =>
   runs.value
-    .map((r) => `from ${day(store.plan?.weeks[r.from])} ${sourceWords[props.source[r.from] ?? ''] ?? r.s}`)
+    .map((r) => `from ${day(store.plan?.weeks[r.from])} ${sourceWords(props.source[r.from] ?? r.s)}`)
     .join(', '),
 )
 </script>
