@@ -150,11 +150,11 @@ func TestAgreeNamesTheRevisionThatWasSeen(t *testing.T) {
 	target := "w1"
 	do(Edit{Command: "remove-wish", Target: &target}, http.StatusOK)
 	status, body, _ := call(t, s, "/api/edits", Edit{Client: "t", ID: "a", Revision: seen, Command: "agree"})
-	if status != http.StatusConflict || state(t, s).Household.Agreed != nil {
+	if status != http.StatusConflict || state(t, s).Household.Baseline != nil {
 		t.Errorf("%d %s", status, body)
 	}
 	status, body, _ = call(t, s, "/api/edits", Edit{Client: "t", ID: "b", Revision: seen + 1, Command: "agree"})
-	if status != http.StatusOK || decoded[State](t, body).Household.Agreed == nil {
+	if status != http.StatusOK || decoded[State](t, body).Household.Baseline == nil {
 		t.Errorf("%d %.300s", status, body)
 	}
 }

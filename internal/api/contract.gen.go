@@ -291,10 +291,10 @@ func (e GetCalendarFeedParamsUnits) Valid() bool {
 }
 
 // Agreed defines model for Agreed.
-type Agreed = record.Agreed
+type Agreed = record.BaselineSowing
 
 // Agreement defines model for Agreement.
-type Agreement = record.Agreement
+type Agreement = record.Baseline
 
 // Amendment defines model for Amendment.
 type Amendment = bed.Amendment
@@ -540,7 +540,7 @@ type EditCommand string
 type Fed = supply.Fed
 
 // Field defines model for Field.
-type Field = plan.Field
+type Field = plan.CropWindows
 
 // FieldProblem defines model for FieldProblem.
 type FieldProblem struct {
@@ -592,7 +592,7 @@ type Form = wish.Form
 type FormFacts = wish.FormFacts
 
 // FreePatch defines model for FreePatch.
-type FreePatch = ground.Patch
+type FreePatch = ground.FreeStretch
 
 // Goal defines model for Goal.
 type Goal = plan.Goal
@@ -601,10 +601,10 @@ type Goal = plan.Goal
 type Goals = plan.Goals
 
 // Goes defines model for Goes.
-type Goes = ground.Goes
+type Goes = ground.CanFollow
 
 // GreenGoes defines model for GreenGoes.
-type GreenGoes = ground.GreenGoes
+type GreenGoes = ground.GreenCanFollow
 
 // GreenManure defines model for GreenManure.
 type GreenManure = bed.Green
@@ -613,7 +613,7 @@ type GreenManure = bed.Green
 type GreenWork = plan.Green
 
 // GroundWay defines model for GroundWay.
-type GroundWay = ground.Way
+type GroundWay = ground.Remedy
 
 // GroundWeek defines model for GroundWeek.
 type GroundWeek = ground.Week
@@ -662,7 +662,7 @@ type Layout struct {
 }
 
 // LeftOut defines model for LeftOut.
-type LeftOut = ground.Left
+type LeftOut = ground.Unplaced
 
 // Line defines model for Line.
 type Line struct {
@@ -863,7 +863,7 @@ type Relay = supply.Relay
 type Risk = season.Risk
 
 // Room defines model for Room.
-type Room = plan.Room
+type Room = plan.StorageUse
 
 // School defines model for School.
 type School = season.School
@@ -895,13 +895,13 @@ type Sowing = plan.Sowing
 type SowingEvent = plan.Event
 
 // SowingWay defines model for SowingWay.
-type SowingWay = season.Way
+type SowingWay = season.Method
 
 // Span defines model for Span.
 type Span = household.Span
 
 // Standing defines model for Standing.
-type Standing = plan.Standing
+type Standing = plan.ShelfItem
 
 // StandingCrop defines model for StandingCrop.
 type StandingCrop = bed.Standing
@@ -968,7 +968,7 @@ type Step struct {
 type Stood = bed.Stood
 
 // Store defines model for Store.
-type Store = stock.Store
+type Store = stock.StoragePlace
 
 // Story defines model for Story.
 type Story = wish.Story
@@ -999,7 +999,7 @@ type Use = plan.Use
 type Watering = work.Watering
 
 // Way defines model for Way.
-type Way = plan.Way
+type Way = plan.Remedy
 
 // WeatherDay defines model for WeatherDay.
 type WeatherDay = place.Day

@@ -136,7 +136,7 @@ func (s *Server) GetLayout(c *echo.Context) error {
 		return err
 	}
 	l, h := f.layout, snap.Household
-	out := Layout{Revision: snap.Revision, Pieces: l.Pieces, Left: l.Left, Need: l.Need, Placed: l.Placed, Short: l.Short, Owned: l.Owned, Weeks: l.Weeks, Suns: []BedSun{}}
+	out := Layout{Revision: snap.Revision, Pieces: l.Pieces, Left: l.Unplaced, Need: l.Need, Placed: l.Placed, Short: l.Short, Owned: l.Owned, Weeks: l.Weeks, Suns: []BedSun{}}
 	for i, b := range f.input.Beds {
 		sun := BedSun{Bed: b.ID, Class: b.Sun}
 		if h.Plot != nil && len(h.Plot.Obstacles) > 0 {
@@ -168,7 +168,7 @@ func (s *Server) GetGroundWays(c *echo.Context) error {
 	if err != nil {
 		return err
 	}
-	ways, err := ground.Ways(c.Request().Context(), f.of.input, f.of.plan, f.input, f.layout)
+	ways, err := ground.Remedies(c.Request().Context(), f.of.input, f.of.plan, f.input, f.layout)
 	if err != nil {
 		return err
 	}

@@ -146,14 +146,14 @@ func TestASowingIsPutInABed(t *testing.T) {
 		}
 		return l.Pieces[k]
 	}
-	if p := piece(); p.Bed != weir || !p.Held || p.Bent != 2026 {
+	if p := piece(); p.Bed != weir || !p.Held || p.Exception != 2026 {
 		t.Errorf("%+v", p)
 	}
 	status, body, _ = call(t, s, "/api/edits", Edit{Client: "t", ID: "p3", Revision: after.Revision, Command: "remove-placement", Target: &sowing})
 	if status != http.StatusOK {
 		t.Fatalf("%d %s", status, body)
 	}
-	if p := piece(); p.Held || p.Bent != 0 {
+	if p := piece(); p.Held || p.Exception != 0 {
 		t.Errorf("let go: %+v", p)
 	}
 }

@@ -123,8 +123,8 @@ func TestTheLayoutStaysAsAgreed(t *testing.T) {
 		return out
 	}
 	got := do(Edit{Command: "agree"}, 200)
-	if got.Household.Agreed == nil || len(got.Household.Agreed.Laid) < 60 {
-		t.Fatalf("%+v", got.Household.Agreed)
+	if got.Household.Baseline == nil || len(got.Household.Baseline.Laid) < 60 {
+		t.Fatalf("%+v", got.Household.Baseline)
 	}
 	agreed := laid()
 	radish := slices.IndexFunc(got.Household.Wishes, func(w Wish) bool { return w.Food == "radish" })

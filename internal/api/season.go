@@ -93,7 +93,7 @@ func (s *Server) agreement(ctx context.Context, command string, revision int) (*
 	if err != nil {
 		return nil, err
 	}
-	a := p.Agreement()
+	a := p.Baseline()
 	a.Year, a.Laid = in.Household.Year, l.Laid()
 	return &a, nil
 }

@@ -59,19 +59,19 @@ func TestCommandsOfTheSeason(t *testing.T) {
 	s := served(t, true)
 	before := state(t, s)
 	do, takeBack := editing(t, s)
-	got := do(Edit{Command: "set-habit", Habit: &household.Habit{Crop: "tomato-slicing", Way: season.Bought, NotBefore: civil.MonthDay{Month: 5, Day: 20}}}, 200)
+	got := do(Edit{Command: "set-habit", Habit: &household.Habit{Crop: "tomato-slicing", Method: season.Bought, NotBefore: civil.MonthDay{Month: 5, Day: 20}}}, 200)
 	k := slices.IndexFunc(got.Plan.Sowings, func(s Sowing) bool { return s.Crop == "tomato-slicing" })
 	if tomato := got.Plan.Sowings[k]; tomato.Method != "bought" || tomato.Date < civil.Of(2027, 5, 20) || !strings.Contains(got.Words, "tomato") {
 		t.Errorf("%q: %s on %s", got.Words, tomato.Method, tomato.Date)
 	}
-	do(Edit{Command: "set-habit", Habit: &household.Habit{Crop: "potato-early", Way: season.Raised}}, 422)
+	do(Edit{Command: "set-habit", Habit: &household.Habit{Crop: "potato-early", Method: season.Indoors}}, 422)
 	do(Edit{Command: "set-habit", Habit: &household.Habit{Crop: "carrot", DayLength: "long"}}, 422)
 	do(Edit{Command: "set-habit", Habit: &household.Habit{Crop: "nothing"}}, 200) // there is none to forget
 	if got = do(Edit{Command: "set-habit", Habit: &household.Habit{Crop: "tomato-slicing"}}, 200); len(got.Household.Habits) != len(before.Household.Habits) {
 		t.Errorf("%+v", got.Household.Habits)
 	}
 	got = do(Edit{Command: "agree"}, 200)
-	if a := got.Household.Agreed; a == nil || a.Plants != got.Plan.Tally.Plants || a.Year != 2027 || len(a.Sowings) < 90 || len(got.Plan.Changed) != 0 {
+	if a := got.Household.Baseline; a == nil || a.Plants != got.Plan.Tally.Plants || a.Year != 2027 || len(a.Sowings) < 90 || len(got.Plan.Changed) != 0 {
 		t.Errorf("agreed: %+v, changed %d", a, len(got.Plan.Changed))
 	}
 	w := got.Household.Wishes[4] // lettuce
@@ -79,7 +79,7 @@ func TestCommandsOfTheSeason(t *testing.T) {
 	if got = do(Edit{Command: "change-wish", Wish: &w}, 200); len(got.Plan.Changed) == 0 {
 		t.Error("what changed since is not listed")
 	}
-	if got = do(Edit{Command: "disagree"}, 200); got.Household.Agreed != nil || len(got.Plan.Changed) != 0 {
+	if got = do(Edit{Command: "disagree"}, 200); got.Household.Baseline != nil || len(got.Plan.Changed) != 0 {
 		t.Error("the agreement was not taken back")
 	}
 	days := []place.Day{{Date: civil.Of(2027, 1, 1), Max: 4, Min: -2}, {Date: civil.Of(2027, 1, 2), Max: 5, Min: 1}}

@@ -135,7 +135,7 @@ func (s *Server) state(snap store.Snapshot, before *reckoned) (State, error) {
 	out.Plan = &r.plan
 	if before != nil {
 		out.Before = &before.plan.Tally
-		moves := plan.Moves(before.plan.Agreement().Sowings, r.plan.Agreement().Sowings)
+		moves := plan.Moves(before.plan.Baseline().Sowings, r.plan.Baseline().Sowings)
 		out.Moves = &moves
 	}
 	return out, nil
@@ -304,12 +304,12 @@ func (s *Server) GetWays(c *echo.Context, params GetWaysParams) error {
 	if err != nil {
 		return err
 	}
-	var ways []plan.Way
+	var ways []plan.Remedy
 	switch {
 	case params.Wish != nil:
-		ways, err = plan.Ways(c.Request().Context(), in, *params.Wish)
+		ways, err = plan.Remedies(c.Request().Context(), in, *params.Wish)
 	case params.Week != nil:
-		ways, err = plan.Helps(c.Request().Context(), in, *params.Week)
+		ways, err = plan.KitchenRemedies(c.Request().Context(), in, *params.Week)
 	default:
 		return &refusal{http.StatusBadRequest, "not understood", "ways of what? Name a wish or a week"}
 	}
@@ -341,9 +341,9 @@ func (s *Server) PostLotsRead(c *echo.Context) error {
 	if err != nil {
 		return err
 	}
-	var stores []stock.Store
+	var stores []stock.StoragePlace
 	if h != nil {
-		stores = h.Stores
+		stores = h.Storage
 	}
 	lots, err := exchange.ReadShelf(strings.NewReader(l.Text), b, stores)
 	if err != nil {
@@ -361,7 +361,7 @@ func (s *Server) GetShelfFile(c *echo.Context) error {
 	h := c.Response().Header()
 	h.Set("Content-Type", "text/csv; charset=utf-8")
 	h.Set("Content-Disposition", `attachment; filename="shelf.csv"`)
-	return exchange.WriteShelf(c.Response(), in.Household.Lots, in.Household.Stores)
+	return exchange.WriteShelf(c.Response(), in.Household.Lots, in.Household.Storage)
 }
 
 // PostLine says what a line means, and changes nothing.

@@ -74,7 +74,7 @@ func TestTheYearKeepsTheContract(t *testing.T) {
 		t.Error("the household's own crops and preparations are not in the reference")
 	}
 	_, body, _ = call(t, s, "/api/lines", Line{Text: "2 kg ferry beans a week"})
-	if r := decoded[[]Reading](t, body); len(r) != 1 || r[0].Wish.Kind != "ferry-bean" {
+	if r := decoded[[]Reading](t, body); len(r) != 1 || r[0].Wish.Variety != "ferry-bean" {
 		t.Errorf("a line with an own kind: %s", body)
 	}
 }

@@ -141,7 +141,7 @@ func FuzzCleanText(f *testing.F) {
 func TestTheShelfFileHoldsNoFormulas(t *testing.T) {
 	note := `=HYPERLINK("http://elsewhere.example","jam")`
 	lots := []stock.Lot{{ID: "l1", Food: "carrot", Form: "cellar", Count: 1, Size: 5, Unit: "kg", PutUp: civil.Of(2026, 10, 1), Store: "s1", Note: note}}
-	stores := []stock.Store{{ID: "s1", Name: "@cellar"}}
+	stores := []stock.StoragePlace{{ID: "s1", Name: "@cellar"}}
 	var out bytes.Buffer
 	if err := WriteShelf(&out, lots, stores); err != nil {
 		t.Fatal(err)

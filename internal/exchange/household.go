@@ -192,7 +192,7 @@ func fill(h *household.Household) {
 	if h.Place.FrostSpread == 0 && !h.Place.FrostFree {
 		h.Place.FrostSpread = 10
 	}
-	h.Members, h.Guests, h.Stores = listed(h.Members), listed(h.Guests), listed(h.Stores)
+	h.Members, h.Guests, h.Storage = listed(h.Members), listed(h.Guests), listed(h.Storage)
 	h.Wishes, h.Overrules = listed(h.Wishes), listed(h.Overrules)
 	h.Lots, h.Patches, h.OwnCrops, h.OwnPreparations = listed(h.Lots), listed(h.Patches), listed(h.OwnCrops), listed(h.OwnPreparations)
 	h.Habits, h.Plantings, h.Weather = listed(h.Habits), listed(h.Plantings), listed(h.Weather)
@@ -229,8 +229,8 @@ func fill(h *household.Household) {
 	for i := range h.Guests {
 		number(&h.Guests[i].ID, "g", i)
 	}
-	for i := range h.Stores {
-		number(&h.Stores[i].ID, "s", i)
+	for i := range h.Storage {
+		number(&h.Storage[i].ID, "s", i)
 	}
 	for i := range h.Lots {
 		number(&h.Lots[i].ID, "l", i)

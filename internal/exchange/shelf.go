@@ -24,7 +24,7 @@ var shelfColumns = []string{"food", "form", "preparation", "count", "size", "uni
 // ReadShelf reads a CSV of what stands on the shelf. Its first line names the
 // columns; see docs/shelf-file.md. Preparations and stores go by id or by name.
 // All that is wrong is returned as invalid.Fields, each named by line and column.
-func ReadShelf(r io.Reader, b *book.Book, stores []stock.Store) ([]stock.Lot, error) {
+func ReadShelf(r io.Reader, b *book.Book, stores []stock.StoragePlace) ([]stock.Lot, error) {
 	read := csv.NewReader(r)
 	read.FieldsPerRecord = -1
 	read.TrimLeadingSpace = true
@@ -95,7 +95,7 @@ func csvError(err error) error {
 }
 
 // readLot reads one line of the shelf file.
-func readLot(row []string, columns map[string]int, b *book.Book, stores []stock.Store) (stock.Lot, invalid.Fields) {
+func readLot(row []string, columns map[string]int, b *book.Book, stores []stock.StoragePlace) (stock.Lot, invalid.Fields) {
 	var wrong invalid.Fields
 	text := func(name string) string {
 		if i, ok := columns[name]; ok && i < len(row) {
@@ -152,7 +152,7 @@ func readLot(row []string, columns map[string]int, b *book.Book, stores []stock.
 			l.Store = s.ID
 		}
 	}
-	if l.Store != "" && !slices.ContainsFunc(stores, func(s stock.Store) bool { return s.ID == l.Store }) {
+	if l.Store != "" && !slices.ContainsFunc(stores, func(s stock.StoragePlace) bool { return s.ID == l.Store }) {
 		wrong = append(wrong, &invalid.Field{Field: "store", Value: l.Store, Allowed: "the name of one of your stores, or nothing"})
 	}
 	check := invalid.NewCheck()
@@ -161,7 +161,7 @@ func readLot(row []string, columns map[string]int, b *book.Book, stores []stock.
 }
 
 // WriteShelf writes what stands on the shelf as CSV.
-func WriteShelf(w io.Writer, lots []stock.Lot, stores []stock.Store) error {
+func WriteShelf(w io.Writer, lots []stock.Lot, stores []stock.StoragePlace) error {
 	out := csv.NewWriter(w)
 	if err := out.Write(shelfColumns); err != nil {
 		return err

@@ -12,7 +12,7 @@ import (
 	"inventory/internal/core/stock"
 )
 
-var cellar = []stock.Store{{ID: "s1", Name: "Earth cellar", Temperature: 3, Damp: true}}
+var cellar = []stock.StoragePlace{{ID: "s1", Name: "Earth cellar", Temperature: 3, Damp: true}}
 
 // What is written is read again, lot by lot.
 func TestTheShelfRoundTrip(t *testing.T) {

@@ -56,10 +56,10 @@ func Household(seed int, places []place.Place) plan.Input {
 		h.Start = civil.MonthDay{Month: 1 + g.below(12), Day: 1}
 	}
 	if g.oneIn(3) {
-		h.Guests = []household.Guest{{ID: "g1", Name: "Guests", Eaters: 1 + g.r.Float64()*4, Span: household.Span{From: civil.MonthDay{Month: 7, Day: 1}, To: civil.MonthDay{Month: 8, Day: 15}}}}
+		h.Guests = []household.Guest{{ID: "g1", Name: "Guests", AdultEquivalents: 1 + g.r.Float64()*4, Span: household.Span{From: civil.MonthDay{Month: 7, Day: 1}, To: civil.MonthDay{Month: 8, Day: 15}}}}
 	}
 	for n := range g.below(3) {
-		h.Stores = append(h.Stores, stock.Store{ID: fmt.Sprintf("s%d", n), Name: fmt.Sprintf("Store %d", n), Temperature: g.r.Float64() * 15, Damp: g.oneIn(2), RoomKg: float64(g.below(3) * 100)})
+		h.Storage = append(h.Storage, stock.StoragePlace{ID: fmt.Sprintf("s%d", n), Name: fmt.Sprintf("Store %d", n), Temperature: g.r.Float64() * 15, Damp: g.oneIn(2), RoomKg: float64(g.below(3) * 100)})
 	}
 	for n := range 2 + g.below(9) {
 		w := g.wish()
@@ -97,7 +97,7 @@ func (g generator) wish() wish.Wish {
 		}
 		w := wish.Wish{Food: c.Food, Amount: wish.Amount{Kind: kinds[g.below(len(kinds))], Number: 0.5 + float64(g.below(80))/4}}
 		if g.oneIn(2) {
-			w.Kind = c.ID
+			w.Variety = c.ID
 		}
 		if !w.Amount.Kind.Unweighed() {
 			w.Forms = []wish.Form{wish.Fresh, wish.Cellar, wish.Form(prep.Form)}
@@ -109,7 +109,7 @@ func (g generator) wish() wish.Wish {
 		}
 		w.Season = []wish.Season{{Kind: wish.AllYear}, {Kind: wish.While}, {Kind: wish.Months, From: 1 + g.below(12), To: 1 + g.below(12)}}[g.below(3)]
 		w.Stagger = []wish.Stagger{{Kind: wish.ByNeed}, {Kind: wish.ByNeed}, {Kind: wish.Every, Days: 7 + g.below(40)}, {Kind: wish.Times, Sowings: 1 + g.below(4), Days: 14 * g.below(2)}, {Kind: wish.OneGo}}[g.below(5)]
-		w.Priority = []wish.Priority{wish.Must, wish.Want, wish.Nice}[g.below(3)]
+		w.Priority = []wish.Priority{wish.MustHave, wish.WouldLike, wish.NiceToHave}[g.below(3)]
 		w.Layout = []wish.Layout{"", "", wish.Rows, wish.Across, wish.Block, wish.Plot}[g.below(6)]
 		w.Cover = []place.Cover{"", "", "", place.Fleece, place.Tunnel, place.Net, place.Shade, place.Frame}[g.below(8)]
 		if g.oneIn(4) {
@@ -149,8 +149,8 @@ func (g generator) shelf(h *household.Household) {
 func (g generator) crops(h *household.Household) {
 	for _, w := range h.Wishes {
 		c := g.b.Food(w.Food)[0]
-		if g.oneIn(5) && season.MayBe(c, season.Raised) && !slices.ContainsFunc(h.Habits, func(x household.Habit) bool { return x.Crop == c.ID }) {
-			h.Habits = append(h.Habits, household.Habit{Crop: c.ID, Way: season.Raised})
+		if g.oneIn(5) && season.MayBe(c, season.Indoors) && !slices.ContainsFunc(h.Habits, func(x household.Habit) bool { return x.Crop == c.ID }) {
+			h.Habits = append(h.Habits, household.Habit{Crop: c.ID, Method: season.Indoors})
 		}
 		if g.oneIn(5) && c.Perennial() {
 			h.Patches = append(h.Patches, household.Patch{ID: "p" + c.ID, Crop: c.ID, Plants: 5 + g.below(30), Planted: 2020 + g.below(7)})
@@ -189,9 +189,9 @@ func (g generator) season(in plan.Input) plan.Input {
 		return in
 	}
 	if g.oneIn(2) {
-		a := p.Agreement()
+		a := p.Baseline()
 		a.Year = in.Household.Year
-		in.Household.Agreed = &a
+		in.Household.Baseline = &a
 	}
 	for range g.below(6) {
 		if len(p.Sowings) == 0 {

@@ -31,7 +31,7 @@ type Edit struct {
 	Place          *place.Place         // set-place
 	Member         *household.Member    // add-member, change-member
 	Guest          *household.Guest     // add-guest, change-guest
-	Store          *stock.Store         // add-store, change-store
+	Store          *stock.StoragePlace  // add-store, change-store
 	Wish           *wish.Wish           // add-wish, change-wish
 	Overrule       *book.Overrule       // overrule, put-back
 	Lot            *stock.Lot           // add-lot, change-lot
@@ -41,7 +41,7 @@ type Edit struct {
 	OwnPreparation *book.OwnPreparation // add-own-preparation, change-own-preparation
 	Habit          *household.Habit     // set-habit; an empty one forgets it
 	Planting       *record.Planting     // put-planting
-	Agreement      *record.Agreement    // agree
+	Agreement      *record.Baseline     // agree
 	Weather        []place.Day          // set-weather, with or without a place
 	Plot           *bed.Plot            // add-beds: the land they lie on, where it changes
 	Bed            *bed.Bed             // add-bed, change-bed
@@ -358,7 +358,7 @@ func (d *drafter) begin(h *household.Household) error {
 	}
 	d.words, d.begins = "began the household", true
 	for i, l := range h.Lots {
-		if l.Store != "" && !slices.ContainsFunc(h.Stores, func(s stock.Store) bool { return s.ID == l.Store }) {
+		if l.Store != "" && !slices.ContainsFunc(h.Storage, func(s stock.StoragePlace) bool { return s.ID == l.Store }) {
 			return &invalid.Field{Field: fmt.Sprintf("lots[%d].store", i), Value: l.Store, Allowed: "the id of one of the household's stores, or none"}
 		}
 	}
@@ -383,7 +383,7 @@ func (d *drafter) begin(h *household.Household) error {
 		there bool
 		value any
 	}{
-		{kindAgreement, h.Agreed != nil, h.Agreed}, {kindWeather, len(h.Weather) > 0, h.Weather},
+		{kindAgreement, h.Baseline != nil, h.Baseline}, {kindWeather, len(h.Weather) > 0, h.Weather},
 		{kindPlot, h.Plot != nil, h.Plot}, {kindCustoms, h.Customs != nil, h.Customs},
 	} {
 		if err == nil && single.there {
@@ -404,7 +404,7 @@ func lists(h *household.Household, tell func(kind string, id *string, value any)
 	}
 	each(len(h.Members), func(i int) error { return tell(kindMember, &h.Members[i].ID, &h.Members[i]) })
 	each(len(h.Guests), func(i int) error { return tell(kindGuest, &h.Guests[i].ID, &h.Guests[i]) })
-	each(len(h.Stores), func(i int) error { return tell(kindStore, &h.Stores[i].ID, &h.Stores[i]) })
+	each(len(h.Storage), func(i int) error { return tell(kindStore, &h.Storage[i].ID, &h.Storage[i]) })
 	each(len(h.Wishes), func(i int) error {
 		h.Wishes[i].Fill()
 		return tell(kindWish, &h.Wishes[i].ID, &h.Wishes[i])

@@ -44,7 +44,7 @@ func loadGround(ctx context.Context, q *rows.Queries, s *state) error {
 		return err
 	}
 	for _, r := range placements {
-		p := bed.Placement{Sowing: r.Sowing, Bed: r.Bed, At: r.At, Bend: r.Bend != 0, Stands: r.Stands != 0}
+		p := bed.Placement{Sowing: r.Sowing, Bed: r.Bed, At: r.At, Exception: r.Bend != 0, Stands: r.Stands != 0}
 		if r.Parts != "" {
 			if err := json.Unmarshal([]byte(r.Parts), &p.Parts); err != nil {
 				return err
@@ -66,7 +66,7 @@ func putPlacement(ctx context.Context, q *rows.Queries, at float64, p bed.Placem
 		}
 		parts = string(text)
 	}
-	return q.PutPlacement(ctx, rows.PutPlacementParams{Sowing: p.Sowing, Position: at, Bed: p.Bed, At: p.At, Bend: integer(p.Bend), Stands: integer(p.Stands), Parts: parts})
+	return q.PutPlacement(ctx, rows.PutPlacementParams{Sowing: p.Sowing, Position: at, Bed: p.Bed, At: p.At, Bend: integer(p.Exception), Stands: integer(p.Stands), Parts: parts})
 }
 
 // place puts a sowing in a bed.

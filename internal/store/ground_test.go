@@ -32,7 +32,7 @@ func TestTheGroundLiesInTheFile(t *testing.T) {
 		Stands: []bed.Standing{{Name: "Leek", Family: "Amaryllidaceae", At: 1, Length: 4, Until: civil.Of(2027, 4, 1)}},
 	}
 	pots := bed.Bed{ID: "pots", Name: "Pots", Kind: bed.Containers, Count: 12, Litre: 40, X: 45, Y: 20}
-	customs := bed.Customs{Bent: []string{"Poaceae"}, Pairs: []string{"carrot-radish"}, Barrels: 900, Roof: 40, Emitters: 0.2, Posts: 3,
+	customs := bed.Customs{Exceptions: []string{"Poaceae"}, Pairs: []string{"carrot-radish"}, Barrels: 900, Roof: 40, Emitters: 0.2, Posts: 3,
 		Materials: []bed.Material{{Name: "Compost", Over: "beds", Depth: 0.03, Bulk: 1, BulkPrice: 40, Bag: 40, BagPrice: 5}},
 		Recipe:    []bed.Amendment{{Name: "Manure", Amount: 2, Unit: "kg", Per: 1, Of: "m²", Nitrogen: 0.005, Manure: true}}}
 	rev, edits := begun.Revision, 0

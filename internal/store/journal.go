@@ -320,7 +320,7 @@ func (d *drafter) validate(before func() (*state, error)) error {
 	case kindGuest:
 		index("guests", len(h.Guests), func(i int) string { return h.Guests[i].ID })
 	case kindStore:
-		index("stores", len(h.Stores), func(i int) string { return h.Stores[i].ID })
+		index("stores", len(h.Storage), func(i int) string { return h.Storage[i].ID })
 	case kindWish:
 		index("wishes", len(h.Wishes), func(i int) string { return h.Wishes[i].ID })
 	case kindLot:

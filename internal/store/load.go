@@ -179,7 +179,7 @@ func loadGuests(ctx context.Context, q *rows.Queries, s *state) error {
 		if err != nil {
 			return err
 		}
-		if err := s.add(kindGuest, r.ID, r.Position, household.Guest{ID: r.ID, Name: r.Name, Eaters: r.Eaters, Span: sp}); err != nil {
+		if err := s.add(kindGuest, r.ID, r.Position, household.Guest{ID: r.ID, Name: r.Name, AdultEquivalents: r.Eaters, Span: sp}); err != nil {
 			return err
 		}
 	}
@@ -192,7 +192,7 @@ func loadStores(ctx context.Context, q *rows.Queries, s *state) error {
 		return err
 	}
 	for _, r := range all {
-		if err := s.add(kindStore, r.ID, r.Position, stock.Store{ID: r.ID, Name: r.Name, Temperature: r.Temperature, Damp: r.Damp != 0, RoomKg: r.RoomKg}); err != nil {
+		if err := s.add(kindStore, r.ID, r.Position, stock.StoragePlace{ID: r.ID, Name: r.Name, Temperature: r.Temperature, Damp: r.Damp != 0, RoomKg: r.RoomKg}); err != nil {
 			return err
 		}
 	}
@@ -214,7 +214,7 @@ func loadWishes(ctx context.Context, q *rows.Queries, s *state) error {
 	}
 	for _, r := range all {
 		w := wish.Wish{
-			ID: r.ID, Food: r.Food, Kind: r.Kind, Preparations: strings.Fields(r.Preparations), Forms: []wish.Form{},
+			ID: r.ID, Food: r.Food, Variety: r.Kind, Preparations: strings.Fields(r.Preparations), Forms: []wish.Form{},
 			Amount:   wish.Amount{Kind: wish.AmountKind(r.AmountKind), Number: r.Number, Portion: r.Portion, Jar: r.Jar},
 			Season:   wish.Season{Kind: wish.SeasonKind(r.SeasonKind), From: int(r.FromMonth), To: int(r.ToMonth)},
 			Priority: wish.Priority(r.Priority), Left: r.LeftOnShelf,
@@ -346,7 +346,7 @@ func (s *state) household() (*household.Household, error) {
 	}
 	h := &household.Household{
 		Name: set.Name, Year: set.Year, Start: set.Start, Risk: set.Risk, School: set.School,
-		Members: []household.Member{}, Guests: []household.Guest{}, Stores: []stock.Store{}, Wishes: []wish.Wish{}, Overrules: []book.Overrule{},
+		Members: []household.Member{}, Guests: []household.Guest{}, Storage: []stock.StoragePlace{}, Wishes: []wish.Wish{}, Overrules: []book.Overrule{},
 		Lots: []stock.Lot{}, Patches: []household.Patch{}, OwnCrops: []book.OwnCrop{}, OwnPreparations: []book.OwnPreparation{},
 		Habits: []household.Habit{}, Plantings: []record.Planting{}, Weather: []place.Day{}, Beds: []bed.Bed{}, Placements: []bed.Placement{},
 	}
@@ -361,7 +361,7 @@ func (s *state) household() (*household.Household, error) {
 		case kindGuest:
 			h.Guests, err = appended(h.Guests, v)
 		case kindStore:
-			h.Stores, err = appended(h.Stores, v)
+			h.Storage, err = appended(h.Storage, v)
 		case kindWish:
 			h.Wishes, err = appended(h.Wishes, v)
 		case kindOverrule:
@@ -379,7 +379,7 @@ func (s *state) household() (*household.Household, error) {
 		case kindPlanting:
 			h.Plantings, err = appended(h.Plantings, v)
 		case kindAgreement:
-			err = json.Unmarshal(v, &h.Agreed)
+			err = json.Unmarshal(v, &h.Baseline)
 		case kindPlot:
 			err = json.Unmarshal(v, &h.Plot)
 		case kindPlacement:

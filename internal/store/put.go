@@ -53,10 +53,10 @@ func write(ctx context.Context, q *rows.Queries, c Change) error {
 		return decoded(v, func(m household.Member) error { return writeMember(ctx, q, at, m) })
 	case kindGuest:
 		return decoded(v, func(g household.Guest) error {
-			return q.PutGuest(ctx, rows.PutGuestParams{ID: g.ID, Position: at, Name: g.Name, Eaters: g.Eaters, FromDay: g.From.String(), ToDay: g.To.String()})
+			return q.PutGuest(ctx, rows.PutGuestParams{ID: g.ID, Position: at, Name: g.Name, Eaters: g.AdultEquivalents, FromDay: g.From.String(), ToDay: g.To.String()})
 		})
 	case kindStore:
-		return decoded(v, func(s stock.Store) error {
+		return decoded(v, func(s stock.StoragePlace) error {
 			return q.PutStore(ctx, rows.PutStoreParams{ID: s.ID, Position: at, Name: s.Name, Temperature: s.Temperature, Damp: integer(s.Damp), RoomKg: s.RoomKg})
 		})
 	case kindWish:
@@ -170,7 +170,7 @@ func writeWish(ctx context.Context, q *rows.Queries, at float64, w wish.Wish) er
 		return err
 	}
 	if err := q.PutWish(ctx, rows.PutWishParams{
-		ID: w.ID, Position: at, Food: w.Food, Kind: w.Kind, Preparations: strings.Join(w.Preparations, " "),
+		ID: w.ID, Position: at, Food: w.Food, Kind: w.Variety, Preparations: strings.Join(w.Preparations, " "),
 		AmountKind: string(w.Amount.Kind), Number: w.Amount.Number, Portion: w.Amount.Portion, Jar: w.Amount.Jar,
 		SeasonKind: string(w.Season.Kind), FromMonth: int64(w.Season.From), ToMonth: int64(w.Season.To),
 		Priority: string(w.Priority), Confidence: nullable(w.Confidence), LeftOnShelf: w.Left,

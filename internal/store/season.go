@@ -31,7 +31,7 @@ func loadHabits(ctx context.Context, q *rows.Queries, s *state) error {
 		return err
 	}
 	for _, r := range all {
-		h := household.Habit{Crop: r.Crop, School: season.School(r.School), Way: season.Way(r.Way), DayLength: r.DayLength, Crosses: r.Crosses != 0}
+		h := household.Habit{Crop: r.Crop, School: season.School(r.School), Method: season.Method(r.Way), DayLength: r.DayLength, Crosses: r.Crosses != 0}
 		if h.NotBefore, err = monthDay(r.NotBefore); err != nil {
 			return err
 		}
@@ -92,7 +92,7 @@ func writeSeason(ctx context.Context, q *rows.Queries, c Change) (bool, error) {
 	case kindHabit:
 		return true, decoded(v, func(h household.Habit) error {
 			return q.PutHabit(ctx, rows.PutHabitParams{
-				Crop: h.Crop, Position: at, School: string(h.School), Way: string(h.Way),
+				Crop: h.Crop, Position: at, School: string(h.School), Way: string(h.Method),
 				NotBefore: h.NotBefore.String(), NotAfter: h.NotAfter.String(), DayLength: h.DayLength, Crosses: integer(h.Crosses),
 			})
 		})

@@ -27,13 +27,13 @@ func TestTheSeasonLiesInTheFile(t *testing.T) {
 	}
 	sown, out, rain := civil.Of(2027, 3, 20), civil.Of(2027, 4, 20), 3.5
 	planting := record.Planting{
-		ID: "27-w5-fresh-1", Crop: "lettuce-head", Cover: place.Fleece, Way: season.Raised, Day: out, Sown: &sown, Out: &out, Up: &out, Planned: &sown, Ended: &out,
+		ID: "27-w5-fresh-1", Crop: "lettuce-head", Cover: place.Fleece, Method: season.Indoors, Day: out, Sown: &sown, Out: &out, Up: &out, Planned: &sown, Ended: &out,
 		Asked: 15, Plants: 12, Behind: -4, Lost: true, Note: "slugs", For: []record.Purpose{{Wish: "w5", Form: wish.Fresh}, {Wish: "w6", Form: wish.Canned, Part: true}},
 		Done: []record.Done{{What: "sow", Day: sown, Count: 16}},
 	}
 	settings := Settings{Name: "The weir", Year: 2027, Risk: season.Bold, School: season.ByTemperature}
-	habit := household.Habit{Crop: "onion-bulb", School: season.ByFrost, Way: season.Bought, NotBefore: civil.MonthDay{Month: 4, Day: 1}, NotAfter: civil.MonthDay{Month: 6, Day: 1}, DayLength: "long", Crosses: true}
-	agreement := record.Agreement{On: sown, Year: 2027, Fed: 900, Wanted: 1200, Plants: 5000, Area: 390.5, Jars: 140, Sowings: []record.Agreed{{ID: "27-w5-fresh-1", Crop: "lettuce-head", CropName: "Head lettuce", Fresh: true, Date: sown, Day: out, Plants: 15, Area: 1.4, Likely: 14}}}
+	habit := household.Habit{Crop: "onion-bulb", School: season.ByFrost, Method: season.Bought, NotBefore: civil.MonthDay{Month: 4, Day: 1}, NotAfter: civil.MonthDay{Month: 6, Day: 1}, DayLength: "long", Crosses: true}
+	agreement := record.Baseline{On: sown, Year: 2027, Fed: 900, Wanted: 1200, Plants: 5000, Area: 390.5, Jars: 140, Sowings: []record.BaselineSowing{{ID: "27-w5-fresh-1", Crop: "lettuce-head", CropName: "Head lettuce", Fresh: true, Date: sown, Day: out, Plants: 15, Area: 1.4, Likely: 14}}}
 	days := []place.Day{{Date: civil.Of(2027, 1, 1), Max: 4.5, Min: -2, Rain: &rain}, {Date: civil.Of(2027, 1, 2), Max: 5, Min: 1}}
 	rev := begun.Revision
 	for i, e := range []Edit{
@@ -66,14 +66,14 @@ func TestTheSeasonLiesInTheFile(t *testing.T) {
 	if got := h.Plantings[len(h.Plantings)-1]; text(t, got) != text(t, planting) {
 		t.Errorf("%+v", got)
 	}
-	if text(t, h.Habits[len(h.Habits)-1]) != text(t, habit) || text(t, h.Agreed) != text(t, agreement) || text(t, h.Weather) != text(t, days) || h.School != season.ByTemperature {
-		t.Errorf("%+v %+v %+v %s", h.Habits, h.Agreed, h.Weather, h.School)
+	if text(t, h.Habits[len(h.Habits)-1]) != text(t, habit) || text(t, h.Baseline) != text(t, agreement) || text(t, h.Weather) != text(t, days) || h.School != season.ByTemperature {
+		t.Errorf("%+v %+v %+v %s", h.Habits, h.Baseline, h.Weather, h.School)
 	}
 	// What cannot be is refused at its field, and changes nothing.
 	for field, e := range map[string]Edit{
 		"crop":     {Command: "put-planting", Planting: &record.Planting{ID: "x", Crop: "nothing", Day: sown}},
 		"behind":   {Command: "put-planting", Planting: &record.Planting{ID: "x", Crop: "carrot", Day: sown, Behind: 900}},
-		"way":      {Command: "set-habit", Habit: &household.Habit{Crop: "garlic", Way: season.Raised}},
+		"way":      {Command: "set-habit", Habit: &household.Habit{Crop: "garlic", Method: season.Indoors}},
 		"planting": {Command: "put-planting"},
 		"target":   {Command: "remove-planting", Target: "nobody"},
 	} {

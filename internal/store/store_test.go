@@ -129,7 +129,7 @@ func TestEditsUndoAndRedoAcrossARestart(t *testing.T) {
 		{Command: "overrule", Overrule: &book.Overrule{Subject: "crop/carrot", Field: "yield", Value: 0.1}},
 		{Command: "put-back", Overrule: &book.Overrule{Subject: "crop/carrot", Field: "yield"}},
 		{Command: "change-member", Member: &m}, {Command: "remove-member", Target: "m4"}, {Command: "set-place", Place: &place},
-		{Command: "add-store", Store: &stock.Store{Name: "Shed", Temperature: 1}}, {Command: "remove-store", Target: "s1"},
+		{Command: "add-store", Store: &stock.StoragePlace{Name: "Shed", Temperature: 1}}, {Command: "remove-store", Target: "s1"},
 		{Command: "remove-guest", Target: "g1"}, {Command: "set-household", Settings: &Settings{Name: "The weir", Year: 2028, Risk: "bold"}},
 	} {
 		e.Client, e.ID, e.Revision = "t", fmt.Sprint("e", i), rev
@@ -269,7 +269,7 @@ func TestAgreeingNamesThePlanThatWasSeen(t *testing.T) {
 		t.Fatal(err)
 	}
 	var clash *Clash
-	agree := Edit{Client: "t", ID: "a", Revision: snap.Revision, Command: "agree", Agreement: &record.Agreement{On: civil.Of(2027, 1, 12), Year: 2027}}
+	agree := Edit{Client: "t", ID: "a", Revision: snap.Revision, Command: "agree", Agreement: &record.Baseline{On: civil.Of(2027, 1, 12), Year: 2027}}
 	if _, err := s.Apply(ctx, agree); !errors.As(err, &clash) || clash.Kind != "plan" {
 		t.Errorf("a plan that nobody has seen was agreed to: %v", err)
 	}

@@ -17,7 +17,7 @@ import (
 // some of its crops are not in the book.
 func older(t *testing.T) *household.Household {
 	h := millHouse(t)
-	h.Wishes[0].Food, h.Wishes[0].Kind = "dragon bean", ""
+	h.Wishes[0].Food, h.Wishes[0].Variety = "dragon bean", ""
 	h.Lots[0].Food = "dragon bean"
 	h.Plantings = append(h.Plantings, record.Planting{ID: "27-w1-f-1", Crop: "dragon", Day: civil.Of(2027, 5, 3), For: []record.Purpose{}})
 	h.Habits = append(h.Habits, household.Habit{Crop: "dragon", School: "temperature"}, household.Habit{Crop: "kale", School: "temperature"})
@@ -48,7 +48,7 @@ func TestWhatTheBookDoesNotKnowLocksNothing(t *testing.T) {
 		t.Errorf("another wish cannot be edited: %v", err)
 	}
 	strange := w
-	strange.Food, strange.Kind = "griffin", ""
+	strange.Food, strange.Variety = "griffin", ""
 	if _, err := do(Edit{Command: "change-wish", Wish: &strange}); len(invalid.All(err)) == 0 || invalid.All(err)[0].Field != "food" {
 		t.Errorf("an edit brought in another name that is not known: %v", err)
 	}

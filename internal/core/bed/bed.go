@@ -85,12 +85,12 @@ type Laid struct {
 // Placement is a sowing that stays where it is: put there by hand, or really
 // standing there.
 type Placement struct {
-	Sowing string  `json:"sowing"`
-	Bed    string  `json:"bed"`
-	At     float64 `json:"at"`               // m along the bed
-	Bend   bool    `json:"bend,omitempty"`   // though its family stood there too lately
-	Stands bool    `json:"stands,omitempty"` // it was sown or planted there
-	Parts  []Laid  `json:"parts,omitempty"`  // where it lies in pieces, all of them
+	Sowing    string  `json:"sowing"`
+	Bed       string  `json:"bed"`
+	At        float64 `json:"at"`               // m along the bed
+	Exception bool    `json:"bend,omitempty"`   // though its family stood there too lately
+	Stands    bool    `json:"stands,omitempty"` // it was sown or planted there
+	Parts     []Laid  `json:"parts,omitempty"`  // where it lies in pieces, all of them
 }
 
 // Validate looks at a placement.

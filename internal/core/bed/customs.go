@@ -9,16 +9,16 @@ import (
 // Customs are how a household keeps its ground: which rules it bends, what it
 // plants together, how it fills, feeds and waters.
 type Customs struct {
-	Bent      []string    `json:"bent"`  // families whose rotation it does not keep
-	Pairs     []string    `json:"pairs"` // interplantings of the book that it admits
-	OwnPairs  []OwnPair   `json:"own_pairs,omitempty"`
-	OwnGreen  []OwnGreen  `json:"own_green,omitempty"` // green manures of its own
-	Materials []Material  `json:"materials"`           // what beds and paths are filled and covered with
-	Recipe    []Amendment `json:"recipe"`              // what every bed is given in a year
-	Barrels   float64     `json:"barrels"`             // litres that the rain barrels hold
-	Roof      float64     `json:"roof"`                // m² of roof that runs into them
-	Emitters  float64     `json:"emitters"`            // m between the emitters of a drip line
-	Posts     float64     `json:"posts"`               // m between the posts of a trellis
+	Exceptions []string    `json:"bent"`  // families whose rotation it does not keep
+	Pairs      []string    `json:"pairs"` // interplantings of the book that it admits
+	OwnPairs   []OwnPair   `json:"own_pairs,omitempty"`
+	OwnGreen   []OwnGreen  `json:"own_green,omitempty"` // green manures of its own
+	Materials  []Material  `json:"materials"`           // what beds and paths are filled and covered with
+	Recipe     []Amendment `json:"recipe"`              // what every bed is given in a year
+	Barrels    float64     `json:"barrels"`             // litres that the rain barrels hold
+	Roof       float64     `json:"roof"`                // m² of roof that runs into them
+	Emitters   float64     `json:"emitters"`            // m between the emitters of a drip line
+	Posts      float64     `json:"posts"`               // m between the posts of a trellis
 }
 
 // Material is what beds or paths are filled or covered with.
@@ -47,13 +47,13 @@ type Amendment struct {
 
 // UsualCustoms are what holds where a household has said nothing.
 func UsualCustoms() Customs {
-	return Customs{Bent: []string{}, Pairs: []string{}, Materials: []Material{}, Recipe: []Amendment{}, Emitters: 0.3, Posts: 2.5}
+	return Customs{Exceptions: []string{}, Pairs: []string{}, Materials: []Material{}, Recipe: []Amendment{}, Emitters: 0.3, Posts: 2.5}
 }
 
 // Number gives ids to materials and amendments that have none, and makes empty
 // lists of none.
 func (u *Customs) Number() {
-	u.Bent, u.Pairs = append([]string{}, u.Bent...), append([]string{}, u.Pairs...)
+	u.Exceptions, u.Pairs = append([]string{}, u.Exceptions...), append([]string{}, u.Pairs...)
 	u.Materials, u.Recipe = append([]Material{}, u.Materials...), append([]Amendment{}, u.Recipe...)
 	for i := range u.Materials {
 		u.Materials[i].ID = fmt.Sprintf("m%d", i+1)
@@ -92,7 +92,7 @@ func (a Amendment) Rate() (kg float64, byRow bool) {
 
 // Validate looks at customs: pairs and families are those of the book.
 func (u Customs) Validate(c invalid.Check, families, pairs []string) {
-	if len(u.Materials) > 40 || len(u.Recipe) > 40 || len(u.Bent) > 100 || len(u.Pairs) > 200 {
+	if len(u.Materials) > 40 || len(u.Recipe) > 40 || len(u.Exceptions) > 100 || len(u.Pairs) > 200 {
 		c.Add("materials", fmt.Sprint(len(u.Materials)), "at most 40 materials and amendments, 100 families and 200 pairs")
 		return
 	}
@@ -107,7 +107,7 @@ func (u Customs) Validate(c invalid.Check, families, pairs []string) {
 			}
 		}
 	}
-	among("bent", u.Bent, families, "a family of the crop book, such as Solanaceae")
+	among("bent", u.Exceptions, families, "a family of the crop book, such as Solanaceae")
 	among("pairs", u.Pairs, pairs, "a pairing of the crop book, such as carrot-radish")
 	u.validateOwnPairs(c)
 	u.validateOwnGreen(c)

@@ -165,11 +165,11 @@ func TestWhatCannotStand(t *testing.T) {
 		}
 	}
 	check := invalid.NewCheck()
-	Customs{Bent: []string{"Fabaceae"}, Pairs: []string{"carrot-radish"}, Emitters: 0.3, Posts: 2.5}.Validate(check, []string{"Fabaceae"}, []string{"carrot-radish"})
+	Customs{Exceptions: []string{"Fabaceae"}, Pairs: []string{"carrot-radish"}, Emitters: 0.3, Posts: 2.5}.Validate(check, []string{"Fabaceae"}, []string{"carrot-radish"})
 	if err := check.Err(); err != nil {
 		t.Error(err)
 	}
-	Customs{Bent: []string{"X"}, Pairs: []string{"y"}, Recipe: []Amendment{{Name: "a", Amount: 1, Unit: "stone", Per: 1, Of: "m²"}}, Materials: []Material{{Name: "m", Over: "roof", Depth: 1, Bulk: 1, Bag: 1}}}.Validate(check, nil, nil)
+	Customs{Exceptions: []string{"X"}, Pairs: []string{"y"}, Recipe: []Amendment{{Name: "a", Amount: 1, Unit: "stone", Per: 1, Of: "m²"}}, Materials: []Material{{Name: "m", Over: "roof", Depth: 1, Bulk: 1, Bag: 1}}}.Validate(check, nil, nil)
 	if text := check.Err().Error(); !strings.Contains(text, "pairs[0]") || !strings.Contains(text, "bent[0]") || !strings.Contains(text, "unit") || !strings.Contains(text, "over") {
 		t.Error(text)
 	}
@@ -225,7 +225,7 @@ func TestRatesOfARecipe(t *testing.T) {
 func TestCustomsAreNumbered(t *testing.T) {
 	u := Customs{Materials: []Material{{Name: "a"}, {Name: "b", ID: "old"}}, Recipe: []Amendment{{Name: "c"}}}
 	u.Number()
-	if u.Bent == nil || u.Pairs == nil || u.Materials[0].ID == u.Materials[1].ID || u.Recipe[0].ID == "" {
+	if u.Exceptions == nil || u.Pairs == nil || u.Materials[0].ID == u.Materials[1].ID || u.Recipe[0].ID == "" {
 		t.Errorf("%+v", u)
 	}
 }

@@ -103,7 +103,7 @@ func check(t *testing.T, name string, in Input, out Layout) {
 			t.Errorf("%s: %s in %d pieces", name, id, n)
 		}
 	}
-	for _, l := range out.Left {
+	for _, l := range out.Unplaced {
 		placed[l.Planting] += l.Planted
 		if l.Why == "" {
 			t.Errorf("%s: %s is left without a reason", name, l.Planting)
@@ -192,16 +192,16 @@ func TestTheRotationIsKept(t *testing.T) {
 		{ID: "c", Length: 6, Width: 1.2, Sun: "part", Stood: []bed.Stood{{Year: 2020, Families: []string{c.Family}}}},
 	}, Plantings: []Planting{{ID: "p", Crop: c, Planted: 12, From: spring, To: spring + 100}}}
 	out := Fit(in)
-	if len(out.Pieces) != 1 || out.Pieces[0].Bed != "c" || !slices.Contains(out.Pieces[0].Faults, "it wants full sun") {
+	if len(out.Pieces) != 1 || out.Pieces[0].Bed != "c" || !slices.Contains(out.Pieces[0].Drawbacks, "it wants full sun") {
 		t.Errorf("%+v", out)
 	}
 	in.Beds = in.Beds[:2]
-	if out = Fit(in); len(out.Left) != 1 || out.Left[0].Why != "its family stood in every bed too lately" {
-		t.Errorf("%+v", out.Left)
+	if out = Fit(in); len(out.Unplaced) != 1 || out.Unplaced[0].Why != "its family stood in every bed too lately" {
+		t.Errorf("%+v", out.Unplaced)
 	}
 	in.Beds = nil
-	if out = Fit(in); len(out.Left) != 1 || out.Left[0].Why != "there is no bed yet" {
-		t.Errorf("%+v", out.Left)
+	if out = Fit(in); len(out.Unplaced) != 1 || out.Unplaced[0].Why != "there is no bed yet" {
+		t.Errorf("%+v", out.Unplaced)
 	}
 }
 
@@ -218,7 +218,7 @@ func TestInchesAreWhole(t *testing.T) {
 		t.Errorf("%+v", out)
 	}
 	in.Plantings[0].Planted = 97
-	if out = Fit(in); len(out.Left) != 1 || out.Left[0].Laid != 96 || !strings.Contains(out.Left[0].Why, "hold 96 of 97 plants") {
+	if out = Fit(in); len(out.Unplaced) != 1 || out.Unplaced[0].Laid != 96 || !strings.Contains(out.Unplaced[0].Why, "hold 96 of 97 plants") {
 		t.Errorf("97 beets: %+v", out)
 	}
 }
@@ -232,12 +232,12 @@ func TestTheReasonIsTheRightOne(t *testing.T) {
 	}
 	f := newSite(Input{Plantings: []Planting{{Crop: carrot, Planted: 1}}, Beds: in.Beds, Edge: 0.1})
 	in.Plantings = []Planting{{ID: "p", Crop: carrot, Planted: f.holds(0, 0, 6*tenths), From: spring, To: spring + 100}}
-	if out := Fit(in); len(out.Left) != 1 || out.Left[0].Why != "the beds that may have it are taken at that time" {
-		t.Errorf("%+v", out.Left)
+	if out := Fit(in); len(out.Unplaced) != 1 || out.Unplaced[0].Why != "the beds that may have it are taken at that time" {
+		t.Errorf("%+v", out.Unplaced)
 	}
 	in.Plantings[0].From = spring + 50
-	if out := Fit(in); len(out.Left) != 0 {
-		t.Errorf("once they are free: %+v", out.Left)
+	if out := Fit(in); len(out.Unplaced) != 0 {
+		t.Errorf("once they are free: %+v", out.Unplaced)
 	}
 }
 
@@ -260,11 +260,11 @@ func TestALongPlanting(t *testing.T) {
 		in.Plantings[0].Planted = wanted
 		out = Fit(in)
 		check(t, "more than there is", in, out)
-		if len(out.Left) != 1 || out.Left[0].Laid != laid || out.Left[0].Planted != wanted-laid || math.Abs(out.Need-out.Placed-out.Short) > 1e-6 {
-			t.Errorf("%d wanted: %+v", wanted, out.Left)
+		if len(out.Unplaced) != 1 || out.Unplaced[0].Laid != laid || out.Unplaced[0].Planted != wanted-laid || math.Abs(out.Need-out.Placed-out.Short) > 1e-6 {
+			t.Errorf("%d wanted: %+v", wanted, out.Unplaced)
 		}
-		if share := float64(wanted-laid) / float64(wanted); math.Abs(out.Left[0].Need-share*out.Need) > 1e-6 {
-			t.Errorf("%d wanted: %g m² weeks short of %g", wanted, out.Left[0].Need, out.Need)
+		if share := float64(wanted-laid) / float64(wanted); math.Abs(out.Unplaced[0].Need-share*out.Need) > 1e-6 {
+			t.Errorf("%d wanted: %g m² weeks short of %g", wanted, out.Unplaced[0].Need, out.Need)
 		}
 	}
 	in.Plantings[0].Planted = 2 * both // a few that are not worth growing are not laid
@@ -283,14 +283,14 @@ func TestWhereItDoesBest(t *testing.T) {
 	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{
 		{ID: "shade", Length: 5, Width: 1.2, Sun: "part"}, {ID: "bare", Length: 5, Width: 1.2}, {ID: "wire", Length: 5, Width: 1.2, Climb: true},
 	}, Plantings: []Planting{{ID: "p", Crop: pole, Planted: 20, From: spring, To: spring + 90}}}
-	if out := Fit(in); len(out.Pieces) != 1 || out.Pieces[0].Bed != "wire" || len(out.Pieces[0].Faults) != 0 {
+	if out := Fit(in); len(out.Pieces) != 1 || out.Pieces[0].Bed != "wire" || len(out.Pieces[0].Drawbacks) != 0 {
 		t.Errorf("climbing beans: %+v", out.Pieces)
 	}
 	in.Beds = in.Beds[1:2]
 	f := newSite(Input{Plantings: []Planting{{Crop: kale, Planted: 1}}, Beds: in.Beds, Edge: 0.1})
 	whole := f.holds(0, 0, 5*tenths)
 	in.Plantings = []Planting{{ID: "nice", Crop: kale, Planted: whole, From: spring, To: spring + 90, Priority: 2}, {ID: "must", Crop: kale, Planted: whole, From: spring + 30, To: spring + 60}}
-	if out := Fit(in); len(out.Pieces) != 1 || out.Pieces[0].Planting != "must" || len(out.Left) != 1 || out.Left[0].Need <= 0 {
+	if out := Fit(in); len(out.Pieces) != 1 || out.Pieces[0].Planting != "must" || len(out.Unplaced) != 1 || out.Unplaced[0].Need <= 0 {
 		t.Errorf("one bed, two that want all of it: %+v", out)
 	}
 }
@@ -344,7 +344,7 @@ func TestWhatIsPutByHandStays(t *testing.T) {
 		t.Fatal(err)
 	}
 	in.Placed = []bed.Placement{p}
-	if out := Fit(in); len(out.Pieces) != 2 || out.Pieces[0].Bent != 2026 || !out.Pieces[0].Held {
+	if out := Fit(in); len(out.Pieces) != 2 || out.Pieces[0].Exception != 2026 || !out.Pieces[0].Held {
 		t.Errorf("%+v", out)
 	}
 	for what, e := range map[string]func() (bed.Placement, error){

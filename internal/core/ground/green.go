@@ -11,7 +11,7 @@ import (
 )
 
 // GreenGoes is a green manure that can still go into a patch.
-type GreenGoes struct {
+type GreenCanFollow struct {
 	Crop     string     `json:"crop"`
 	Name     string     `json:"name"`
 	Family   string     `json:"family"`
@@ -37,33 +37,33 @@ const (
 // the latest three weeks later, and cut in time for the next crop (until; zero: nothing
 // follows). It is false where it cannot be sown then, or would not grow for long enough
 // to be worth it.
-func greenGoes(g *book.GreenManure, y *place.Year, day, until civil.Date) (GreenGoes, bool) {
+func greenGoes(g *book.GreenManure, y *place.Year, day, until civil.Date) (GreenCanFollow, bool) {
 	for later := civil.Date(0); later <= 21; later += 7 {
 		if out, ok := sownOn(g, y, day+later, until); ok {
 			return out, true
 		}
 	}
-	return GreenGoes{}, false
+	return GreenCanFollow{}, false
 }
 
-func sownOn(g *book.GreenManure, y *place.Year, sow, until civil.Date) (GreenGoes, bool) {
+func sownOn(g *book.GreenManure, y *place.Year, sow, until civil.Date) (GreenCanFollow, bool) {
 	d := sow.YearDay()
 	opens := mod(y.Last + int(math.Round(7*g.SowFromWeeks)))
 	coldest := slices.Index(y.Min[:], slices.Min(y.Min[:]))
 	switch autumn := g.SowFromWeeks < autumnSown; {
 	case autumn && mod(d-opens) > 7*autumnWeeks:
-		return GreenGoes{}, false
+		return GreenCanFollow{}, false
 	case !autumn && mod(opens-d) > 0 && mod(opens-d) <= mod(opens-coldest): // not before spring
-		return GreenGoes{}, false
+		return GreenCanFollow{}, false
 	case y.Soil[d] < g.SoilMin:
-		return GreenGoes{}, false
+		return GreenCanFollow{}, false
 	}
 	wait := civil.Date(math.Round(7 * g.WaitWeeks))
 	end := sow + civil.Date(math.Round(7*g.WeeksMax))
 	if until > 0 {
 		end = min(end, until-wait)
 	}
-	out := GreenGoes{Crop: g.ID, Name: g.Name, Family: g.Family, Sow: sow, Note: g.Note}
+	out := GreenCanFollow{Crop: g.ID, Name: g.Name, Family: g.Family, Sow: sow, Note: g.Note}
 	grown := 0
 	for day := sow; day < end; day++ {
 		if freezes(g, y, day.YearDay()) {
@@ -75,7 +75,7 @@ func sownOn(g *book.GreenManure, y *place.Year, sow, until civil.Date) (GreenGoe
 		}
 	}
 	if float64(grown) < 7*g.WeeksToWorth {
-		return GreenGoes{}, false
+		return GreenCanFollow{}, false
 	}
 	out.Until, out.Ready = end, end+wait
 	out.Nitrogen = g.Nitrogen
@@ -96,8 +96,8 @@ func mod(d int) int { return ((d % place.Days) + place.Days) % place.Days }
 
 // green adds to a free stretch the green manures that can go in: what is worth most
 // first, by how soon it is sown, then by what it fixes.
-func (free *Patch) green(greens []book.GreenManure, y *place.Year, fit Input, k int, day civil.Date) {
-	free.Green = []GreenGoes{}
+func (free *FreeStretch) green(greens []book.GreenManure, y *place.Year, fit Input, k int, day civil.Date) {
+	free.Green = []GreenCanFollow{}
 	next := ""
 	if i := slices.IndexFunc(fit.Plantings, func(p Planting) bool { return p.ID == free.Next }); i >= 0 {
 		next = fit.Plantings[i].Crop.Family
@@ -122,7 +122,7 @@ func (free *Patch) green(greens []book.GreenManure, y *place.Year, fit Input, k 
 		}
 		free.Green = append(free.Green, goes)
 	}
-	slices.SortStableFunc(free.Green, func(a, b GreenGoes) int {
+	slices.SortStableFunc(free.Green, func(a, b GreenCanFollow) int {
 		return cmp.Or(cmp.Compare(order(a.Kin != ""), order(b.Kin != "")), cmp.Compare(a.Sow, b.Sow), cmp.Compare(b.Nitrogen, a.Nitrogen), cmp.Compare(a.Name, b.Name))
 	})
 }
@@ -146,13 +146,13 @@ const (
 
 // underOn returns the stretches of a bed in which something tall stands on a day that a
 // green manure can be sown under, until the next thing takes the ground.
-func underOn(fit Input, l Layout, k int, day civil.Date) (out []Patch) {
+func underOn(fit Input, l Layout, k int, day civil.Date) (out []FreeStretch) {
 	for _, p := range l.Pieces {
 		i := slices.IndexFunc(fit.Plantings, func(q Planting) bool { return q.ID == p.Planting })
 		if p.Bed != fit.Beds[k].ID || i < 0 || p.From+handHigh > day || day >= p.To || fit.Plantings[i].Crop.Height < tallEnough || p.With != "" {
 			continue
 		}
-		under := Patch{Stretch: Stretch{p.At, p.At + p.Length}, Under: p.Planting, Goes: []Goes{}, family: p.Family}
+		under := FreeStretch{Stretch: Stretch{p.At, p.At + p.Length}, Under: p.Planting, CanFollow: []CanFollow{}, family: p.Family}
 		for _, q := range l.Pieces {
 			if q.Bed == p.Bed && q.From >= p.To && q.At < p.At+p.Length && p.At < q.At+q.Length && (under.Until == 0 || q.From < under.Until) {
 				under.Until, under.Next = q.From, q.Planting

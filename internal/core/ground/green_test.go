@@ -71,15 +71,15 @@ func TestAGreenManureTakesItsGround(t *testing.T) {
 		left int
 	}{{carrot, spring, 1}, {carrot, spring + 38, 0}, {pea, spring + 38, 1}, {pea, spring + 38 + 365*4, 0}} {
 		in.Plantings = []Planting{{ID: "p", Crop: c.crop, Planted: 50, From: c.from, To: c.from + 90}}
-		if out := Fit(in); len(out.Left) != c.left {
-			t.Errorf("%s from day %d on: %+v", c.crop.ID, c.from-spring, out.Left)
+		if out := Fit(in); len(out.Unplaced) != c.left {
+			t.Errorf("%s from day %d on: %+v", c.crop.ID, c.from-spring, out.Unplaced)
 		}
 	}
 	vetch.Under = true
 	in.Beds[0].Green = []bed.Green{vetch}
 	in.Plantings = []Planting{{ID: "p", Crop: carrot, Planted: 50, From: spring, To: spring + 90}}
-	if out := Fit(in); len(out.Left) != 0 {
-		t.Errorf("sown under a crop it takes no ground: %+v", out.Left)
+	if out := Fit(in); len(out.Unplaced) != 0 {
+		t.Errorf("sown under a crop it takes no ground: %+v", out.Unplaced)
 	}
 	if got := greenBrings(in.Beds[0], bed.Customs{}, 2027); math.Abs(got-12) > 1e-9 {
 		t.Errorf("it brings %g g of nitrogen a m², want 12", got)
@@ -123,8 +123,8 @@ func TestAPairOfOnesOwn(t *testing.T) {
 		}
 		f := newSite(in)
 		in.Plantings[0].Planted = f.holds(0, 0, 4*tenths)
-		if out := Fit(in); len(out.Left) != left {
-			t.Errorf("for %d weeks: %+v", weeks, out.Left)
+		if out := Fit(in); len(out.Unplaced) != left {
+			t.Errorf("for %d weeks: %+v", weeks, out.Unplaced)
 		}
 	}
 	for field, wrong := range map[string]bed.OwnPair{"short": {Long: "leek", Short: "leek", Weeks: 3, Share: 0.3}, "weeks": {Long: "leek", Short: "radish", Share: 0.3}, "share": {Long: "leek", Short: "radish", Weeks: 3, Share: 1.2}} {
@@ -169,8 +169,8 @@ func TestAShortCropIsClearedEarly(t *testing.T) {
 		switch {
 		case c.to == 0 && i >= 0, c.to > 0 && i < 0:
 			t.Errorf("%s, %g weeks: %+v", c.short, c.weeks, out)
-		case c.to > 0 && (out.Pieces[i].To != spring+c.to || !strings.Contains(strings.Join(out.Pieces[i].Faults, "; "), c.lost)):
-			t.Errorf("%s, %g weeks: cleared after %d days, %q", c.short, c.weeks, out.Pieces[i].To-spring, out.Pieces[i].Faults)
+		case c.to > 0 && (out.Pieces[i].To != spring+c.to || !strings.Contains(strings.Join(out.Pieces[i].Drawbacks, "; "), c.lost)):
+			t.Errorf("%s, %g weeks: cleared after %d days, %q", c.short, c.weeks, out.Pieces[i].To-spring, out.Pieces[i].Drawbacks)
 		}
 	}
 }
@@ -190,8 +190,8 @@ func TestSetOutIntoWhatStillStands(t *testing.T) {
 		in.Plantings[1].Planted = f.holds(1, 0, 3*tenths)
 		out := Fit(in)
 		check(t, "relay", in, out)
-		if len(out.Left) != left {
-			t.Errorf("%d days together: %+v", together, out.Left)
+		if len(out.Unplaced) != left {
+			t.Errorf("%d days together: %+v", together, out.Unplaced)
 		}
 	}
 }
@@ -213,8 +213,8 @@ func TestTheTwoFacesOfATrellis(t *testing.T) {
 		}
 		f := newSite(in)
 		in.Plantings[0].Planted, in.Plantings[1].Planted = f.holds(0, 0, 4*tenths), f.holds(1, 0, 4*tenths)
-		if out := Fit(in); len(out.Left) != c.left {
-			t.Errorf("%+v: %+v", c, out.Left)
+		if out := Fit(in); len(out.Unplaced) != c.left {
+			t.Errorf("%+v: %+v", c, out.Unplaced)
 		}
 	}
 }

@@ -41,7 +41,7 @@ func (f *laying) holdOne(p bed.Placement) {
 		if plants <= 0 {
 			break
 		}
-		if k < 0 || f.whole[i][k] == 0 || !f.may[i][k] && !p.Bend && !p.Stands {
+		if k < 0 || f.whole[i][k] == 0 || !f.may[i][k] && !p.Exception && !p.Stands {
 			break
 		}
 		at, length := int(part.At*tenths+0.5), f.takes(i, k, plants)
@@ -72,7 +72,7 @@ func StandsAt(in Input, l Layout, sowing string) *bed.Placement {
 	for _, p := range l.Pieces {
 		if p.Planting == sowing {
 			out.Parts = append(out.Parts, bed.Laid{Sowing: sowing, Bed: p.Bed, At: p.At, Planted: p.Planted})
-			out.Bend = out.Bend || p.Bent > 0
+			out.Exception = out.Exception || p.Exception > 0
 		}
 	}
 	if len(out.Parts) == 0 {
@@ -95,7 +95,7 @@ func (f *laying) goHome() {
 	rest := map[int]int{} // plants still to lay
 	var turn []int
 	parts := map[int][]bed.Laid{}
-	for _, a := range f.in.Agreed {
+	for _, a := range f.in.Baseline {
 		i, there := number[a.Sowing]
 		if !there {
 			continue
@@ -202,7 +202,7 @@ func Put(in Input, sowing, to string, at float64, bend bool) (bed.Placement, err
 	if f.whole[i][k] > f.long(k) {
 		return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a longer bed: it takes %s, this one has %s", metres(float64(f.whole[i][k])/tenths), metres(b.Length))}
 	}
-	out := bed.Placement{Sowing: sowing, Bed: to, At: at, Bend: bend, Stands: stands}
+	out := bed.Placement{Sowing: sowing, Bed: to, At: at, Exception: bend, Stands: stands}
 	if at >= 0 {
 		if f.free(i, k, int(at*tenths+0.5)) {
 			return out, nil

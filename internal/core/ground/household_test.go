@@ -67,13 +67,13 @@ func TestWaysOutOfAShortage(t *testing.T) {
 	if l.Short <= 0 {
 		t.Fatal("seven beds are enough, so there is nothing to test")
 	}
-	ways, err := ground.Ways(context.Background(), in, p, fit, l)
+	ways, err := ground.Remedies(context.Background(), in, p, fit, l)
 	if err != nil || len(ways) < 5 {
 		t.Fatalf("%d ways, %v", len(ways), err)
 	}
 	commands := map[string]bool{}
 	for i, w := range ways {
-		costs := func(w ground.Way) bool { return w.Less || w.Fed < 0 || w.Jars < 0 }
+		costs := func(w ground.Remedy) bool { return w.Less || w.Fed < 0 || w.Jars < 0 }
 		if i > 0 && (costs(ways[i-1]) && !costs(w) || costs(ways[i-1]) == costs(w) && w.Gains > ways[i-1].Gains+0.1) || w.Gains <= 0 || math.Abs(l.Short-w.Short-w.Gains) > 1e-6 {
 			t.Errorf("%+v", w)
 		}
@@ -120,7 +120,7 @@ func TestWaysOutOfAShortage(t *testing.T) {
 		}
 	}
 	in, p, fit, l = mill(t, func(h *household.Household) { h.Wishes = h.Wishes[:1] })
-	if ways, err := ground.Ways(context.Background(), in, p, fit, l); err != nil || len(ways) != 0 || l.Short != 0 {
+	if ways, err := ground.Remedies(context.Background(), in, p, fit, l); err != nil || len(ways) != 0 || l.Short != 0 {
 		t.Errorf("nothing is short, but there are %d ways (%v)", len(ways), err)
 	}
 }
@@ -155,7 +155,7 @@ func TestWhatCanStillGoIn(t *testing.T) {
 						t.Errorf("%s on %v: %s stands there", b.Name, day, q.Planting)
 					}
 				}
-				for _, g := range f.Goes {
+				for _, g := range f.CanFollow {
 					found++
 					if g.Of != "" {
 						wished++
@@ -255,7 +255,7 @@ func BenchmarkFitDemo(b *testing.B) {
 func BenchmarkWays(b *testing.B) {
 	in, p, fit, l := mill(b, func(h *household.Household) { h.Beds = h.Beds[:8] })
 	for b.Loop() {
-		if _, err := ground.Ways(context.Background(), in, p, fit, l); err != nil {
+		if _, err := ground.Remedies(context.Background(), in, p, fit, l); err != nil {
 			b.Fatal(err)
 		}
 	}

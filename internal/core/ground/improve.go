@@ -59,7 +59,7 @@ func (f *search) improve(order []int) {
 	}
 	for range steps {
 		left, keep := f.leftOut(true), false
-		if f.in.Agreed != nil && len(left) == 0 {
+		if f.in.Baseline != nil && len(left) == 0 {
 			left, keep = f.leftOut(false), true
 		}
 		best := f.now

@@ -27,19 +27,19 @@ type Planting struct {
 
 // Input is all that a layout follows from.
 type Input struct {
-	Plantings []Planting
-	Beds      []bed.Bed       // their Sun settled: full, part or shade
-	Plot      *bed.Plot       // nil: y points north
-	South     bool            // of the equator
-	Placed    []bed.Placement // by hand: they stay where they are
-	Agreed    []bed.Laid      // where things were agreed to stand; a bed of no name: nowhere
-	Bent      []string        // families whose rotation is not kept
-	Pairs     []book.Pairing  // interplantings that are admitted
-	Edge      float64         // m, kept free at each edge of a bed
-	Clear     civil.Date      // days to clear and refill after what stands now
-	Year      int             // whose seasons the plantings are of, for the rotation
-	Steps     int             // of improvement; 0: as many as are usual
-	Seed      uint64
+	Plantings  []Planting
+	Beds       []bed.Bed       // their Sun settled: full, part or shade
+	Plot       *bed.Plot       // nil: y points north
+	South      bool            // of the equator
+	Placed     []bed.Placement // by hand: they stay where they are
+	Baseline   []bed.Laid      // where things were agreed to stand; a bed of no name: nowhere
+	Exceptions []string        // families whose rotation is not kept
+	Pairs      []book.Pairing  // interplantings that are admitted
+	Edge       float64         // m, kept free at each edge of a bed
+	Clear      civil.Date      // days to clear and refill after what stands now
+	Year       int             // whose seasons the plantings are of, for the rotation
+	Steps      int             // of improvement; 0: as many as are usual
+	Seed       uint64
 }
 
 // InputOf returns what the layout of a household follows from, given its plan.
@@ -56,11 +56,11 @@ func InputOf(in plan.Input, p plan.Plan) (Input, error) {
 	for k := range out.Beds {
 		out.Beds[k].Sun = bed.SunClass(h.Place.Latitude, h.Plot, out.Beds[k])
 	}
-	if h.Agreed != nil && h.Agreed.Year == h.Year {
-		out.Agreed = h.Agreed.Laid
+	if h.Baseline != nil && h.Baseline.Year == h.Year {
+		out.Baseline = h.Baseline.Laid
 	}
 	if u := h.Customs; u != nil {
-		out.Bent = u.Bent
+		out.Exceptions = u.Exceptions
 		// The household's own go before those of the book.
 		for _, own := range u.OwnPairs {
 			if b.Crop(own.Long) != nil && b.Crop(own.Short) != nil {
@@ -80,8 +80,8 @@ func InputOf(in plan.Input, p plan.Plan) (Input, error) {
 func PlantingsOf(p plan.Plan, b *book.Book, wishes []wish.Wish) (out []Planting) {
 	priority := map[string]int{}
 	for _, w := range wishes {
-		priority[w.ID] = map[wish.Priority]int{wish.Must: 0, wish.Nice: 2}[w.Priority]
-		if w.Priority == wish.Want || w.Priority == "" {
+		priority[w.ID] = map[wish.Priority]int{wish.MustHave: 0, wish.NiceToHave: 2}[w.Priority]
+		if w.Priority == wish.WouldLike || w.Priority == "" {
 			priority[w.ID] = 1
 		}
 	}
@@ -125,7 +125,7 @@ func (l Layout) Laid() []bed.Laid {
 	for _, p := range l.Pieces {
 		out = append(out, bed.Laid{Sowing: p.Planting, Bed: p.Bed, At: p.At, Planted: p.Planted})
 	}
-	for _, q := range l.Left {
+	for _, q := range l.Unplaced {
 		out = append(out, bed.Laid{Sowing: q.Planting})
 	}
 	return out

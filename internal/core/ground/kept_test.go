@@ -21,7 +21,7 @@ func crop(id string) *book.Crop { return book.Usual().Crop(id) }
 // agree makes an input whose layout has been agreed to.
 func agree(in Input) (Input, Layout) {
 	out := Fit(in)
-	in.Agreed = out.Laid()
+	in.Baseline = out.Laid()
 	return in, out
 }
 
@@ -106,11 +106,11 @@ func TestWhatStandsKeepsItsGround(t *testing.T) {
 	onion, leek := crop("onion-bulb"), crop("leek")
 	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "a", Name: "A", Length: 4, Width: 1.2, Stands: []bed.Standing{{Name: "Leek", Family: leek.Family, At: 1, Length: 2, Until: spring + 20}}}}}
 	in.Plantings = []Planting{{ID: "o", Crop: onion, Planted: 30, From: spring + 40, To: spring + 90}}
-	if out := Fit(in); len(out.Left) != 1 || out.Left[0].Why != "its family stood in every bed too lately" {
+	if out := Fit(in); len(out.Unplaced) != 1 || out.Unplaced[0].Why != "its family stood in every bed too lately" {
 		t.Errorf("%+v", out)
 	}
-	in.Bent = []string{onion.Family}
-	if out := Fit(in); len(out.Pieces) != 1 || out.Pieces[0].Bent != 2026 {
+	in.Exceptions = []string{onion.Family}
+	if out := Fit(in); len(out.Pieces) != 1 || out.Pieces[0].Exception != 2026 {
 		t.Errorf("bent for the family: %+v", out.Pieces)
 	}
 	in.Plantings[0].Crop, in.Plantings[0].Planted = crop("carrot"), 60
@@ -123,8 +123,8 @@ func TestWhatStandsKeepsItsGround(t *testing.T) {
 	in.Beds[0].Stands[0].At, in.Beds[0].Stands[0].Length = 0, 4
 	for from, left := range map[civil.Date]int{spring + 26: 1, spring + 27: 0} {
 		in.Plantings[0].From = from
-		if out := Fit(in); len(out.Left) != left {
-			t.Errorf("from %s on: %+v", from, out.Left)
+		if out := Fit(in); len(out.Unplaced) != left {
+			t.Errorf("from %s on: %+v", from, out.Unplaced)
 		}
 	}
 }
@@ -140,7 +140,7 @@ func TestInterplanting(t *testing.T) {
 		{ID: "long", Crop: carrot, Planted: f.holds(0, 0, 6*tenths), From: spring, To: spring + 100},
 		{ID: "short", Crop: radish, Planted: f.holds(1, 0, 0.8*tenths), From: spring, To: spring + civil.Date(7*pair.WeeksTogether), Priority: 2},
 	}
-	if out := Fit(in); len(out.Left) != 1 {
+	if out := Fit(in); len(out.Unplaced) != 1 {
 		t.Errorf("not admitted, but both have ground: %+v", out.Pieces)
 	}
 	in.Pairs = []book.Pairing{pair}
@@ -164,13 +164,13 @@ func TestInterplanting(t *testing.T) {
 	longer.Plantings[1].To += 7
 	wider.Plantings[1].Planted = f.holds(1, 0, 1.2*tenths)
 	for name, in := range map[string]Input{"too long": longer, "too wide": wider} {
-		if out := Fit(in); len(out.Left) != 1 {
+		if out := Fit(in); len(out.Unplaced) != 1 {
 			t.Errorf("%s, but both have ground: %+v", name, out.Pieces)
 		}
 	}
 	longer.Plantings[1].Last = longer.Plantings[1].To - 8 // its last cut is in time
-	if out := Fit(longer); len(out.Left) != 0 {
-		t.Errorf("to its last cut it is not too long: %+v", out.Left)
+	if out := Fit(longer); len(out.Unplaced) != 0 {
+		t.Errorf("to its last cut it is not too long: %+v", out.Unplaced)
 	}
 }
 
@@ -210,7 +210,7 @@ func TestOtherGround(t *testing.T) {
 		t.Errorf("rows across a field: %+v", out)
 	}
 	in.Beds = []bed.Bed{pots}
-	if out := Fit(in); len(out.Left) != 1 || !strings.Contains(out.Left[0].Why, "open ground") {
+	if out := Fit(in); len(out.Unplaced) != 1 || !strings.Contains(out.Unplaced[0].Why, "open ground") {
 		t.Errorf("a plot's planting in pots: %+v", out)
 	}
 	in.Plantings = []Planting{{ID: "t", Crop: tomato, Planted: 6, From: spring, To: spring + 90}, {ID: "l", Crop: lettuce, Planted: 4, From: spring, To: spring + 50}}
@@ -244,15 +244,15 @@ func TestTallOnesTowardsThePole(t *testing.T) {
 		want  string
 	}{{bed.Plot{}, false, "back"}, {bed.Plot{Bearing: 180}, false, "front"}, {bed.Plot{}, true, "front"}} {
 		in.Plot, in.South = &c.plot, c.south
-		if got := where(in, "tall"); got.Bed != c.want || len(got.Faults) > 0 {
-			t.Errorf("%+v, south %v: it stands in %s, %v", c.plot, c.south, got.Bed, got.Faults)
+		if got := where(in, "tall"); got.Bed != c.want || len(got.Drawbacks) > 0 {
+			t.Errorf("%+v, south %v: it stands in %s, %v", c.plot, c.south, got.Bed, got.Drawbacks)
 		}
 	}
 	in.Plot, in.South = nil, false
 	in.Plantings = append(in.Plantings, Planting{ID: "low", Crop: low, Planted: 80, From: spring, To: spring + 90})
 	in.Placed = []bed.Placement{{Sowing: "tall", Bed: "mid"}, {Sowing: "low", Bed: "back"}}
-	if got := where(in, "tall"); !slices.Contains(got.Faults, "it shades Back") {
-		t.Errorf("tall before low: %v", got.Faults)
+	if got := where(in, "tall"); !slices.Contains(got.Drawbacks, "it shades Back") {
+		t.Errorf("tall before low: %v", got.Drawbacks)
 	}
 	in.Beds, in.Placed = []bed.Bed{{ID: "n", Length: 12, Width: 1.2, Turned: true, Climb: true}}, nil
 	if tall, low := where(in, "tall"), where(in, "low"); tall.At < low.At {
@@ -313,7 +313,7 @@ func TestClimbersShareATrellis(t *testing.T) {
 	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "bare", Length: 6, Width: 1.2}, {ID: "wire", Length: 6, Width: 1.2, Y: 5, Climb: true}}}
 	in.Plantings = []Planting{{ID: "late", Crop: crop("pole-bean"), Planted: 40, From: spring + 90, To: spring + 170}, {ID: "early", Crop: crop("snap-pea"), Planted: 60, From: spring, To: spring + 85}}
 	for _, p := range Fit(in).Pieces {
-		if p.Bed != "wire" || len(p.Faults) > 0 {
+		if p.Bed != "wire" || len(p.Drawbacks) > 0 {
 			t.Errorf("%+v", p)
 		}
 	}
@@ -338,13 +338,13 @@ func TestALook(t *testing.T) {
 			}
 		}
 		for i, c := range look.Choices {
-			if bare.MatchString(c.Refused + strings.Join(c.Faults, " ")) {
-				t.Errorf("%s: %s %v", c.Name, c.Refused, c.Faults)
+			if bare.MatchString(c.Refused + strings.Join(c.Drawbacks, " ")) {
+				t.Errorf("%s: %s %v", c.Name, c.Refused, c.Drawbacks)
 			}
 			if i > 0 && c.class() < look.Choices[i-1].class() {
 				t.Errorf("%s comes after %s", c.Name, look.Choices[i-1].Name)
 			}
-			if c.Bed == in.Beds[2].ID && c.Bend != 2026 && c.Refused == "" {
+			if c.Bed == in.Beds[2].ID && c.Exception != 2026 && c.Refused == "" {
 				t.Errorf("%s: %+v", p.Planting, c)
 			}
 			if c.class() == 0 { // what is free is free: put there, nothing else moves
@@ -371,8 +371,8 @@ func TestAThousandBeds(t *testing.T) {
 	in.Plantings = []Planting{{ID: "long", Crop: crop("carrot"), Planted: 100000, From: spring, To: spring + 90}, {ID: "p", Crop: crop("kale"), Planted: 4, From: spring, To: spring + 90}}
 	out := Fit(in)
 	check(t, "a thousand beds", in, out)
-	if len(out.Left) != 1 || out.Left[0].Planting != "long" {
-		t.Errorf("%+v", out.Left)
+	if len(out.Unplaced) != 1 || out.Unplaced[0].Planting != "long" {
+		t.Errorf("%+v", out.Unplaced)
 	}
 }
 

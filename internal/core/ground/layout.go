@@ -12,21 +12,21 @@ import (
 
 // Piece is a planting, or a part of one, in a bed.
 type Piece struct {
-	Planting string     `json:"planting"`
-	Family   string     `json:"family"`
-	Bed      string     `json:"bed"`
-	At       float64    `json:"at"`     // m along the bed
-	Length   float64    `json:"length"` // m
-	Planted  int        `json:"planted"`
-	From     civil.Date `json:"from"`
-	To       civil.Date `json:"to"`
-	Held     bool       `json:"held,omitempty"`   // put there by hand, or it stands there
-	Stands   bool       `json:"stands,omitempty"` // it was sown or planted there
-	Bent     int        `json:"bent,omitempty"`   // the year in which its family stood there, the rotation being bent
-	Faults   []string   `json:"faults,omitempty"` // what is not as one would wish
-	With     string     `json:"with,omitempty"`   // the planting whose ground it shares
-	Pair     string     `json:"pair,omitempty"`   // and by which pairing of the book
-	Was      string     `json:"was,omitempty"`    // the bed that it was agreed to stand in, where it has moved
+	Planting  string     `json:"planting"`
+	Family    string     `json:"family"`
+	Bed       string     `json:"bed"`
+	At        float64    `json:"at"`     // m along the bed
+	Length    float64    `json:"length"` // m
+	Planted   int        `json:"planted"`
+	From      civil.Date `json:"from"`
+	To        civil.Date `json:"to"`
+	Held      bool       `json:"held,omitempty"`   // put there by hand, or it stands there
+	Stands    bool       `json:"stands,omitempty"` // it was sown or planted there
+	Exception int        `json:"bent,omitempty"`   // the year in which its family stood there, the rotation being bent
+	Drawbacks []string   `json:"faults,omitempty"` // what is not as one would wish
+	With      string     `json:"with,omitempty"`   // the planting whose ground it shares
+	Pair      string     `json:"pair,omitempty"`   // and by which pairing of the book
+	Was       string     `json:"was,omitempty"`    // the bed that it was agreed to stand in, where it has moved
 
 	Across  bool    `json:"across"`  // its lines run across the bed
 	Line    float64 `json:"line"`    // m between lines
@@ -36,7 +36,7 @@ type Piece struct {
 }
 
 // Left is what found no ground, or not for all of it.
-type Left struct {
+type Unplaced struct {
 	Planting string  `json:"planting"`
 	Planted  int     `json:"planted"` // plants that found none
 	Laid     int     `json:"laid"`    // plants that did, where it lies in part
@@ -53,18 +53,18 @@ type Week struct {
 
 // Layout is where everything stands.
 type Layout struct {
-	Pieces []Piece `json:"pieces"`
-	Left   []Left  `json:"left"`
-	Need   float64 `json:"need"`   // m² · weeks that all plantings want
-	Placed float64 `json:"placed"` // m² · weeks of them that found ground
-	Short  float64 `json:"short"`  // m² · weeks of them that found none
-	Owned  float64 `json:"owned"`  // m² of all beds
-	Weeks  []Week  `json:"weeks"`  // from the first day that anything stands to the last
+	Pieces   []Piece    `json:"pieces"`
+	Unplaced []Unplaced `json:"left"`
+	Need     float64    `json:"need"`   // m² · weeks that all plantings want
+	Placed   float64    `json:"placed"` // m² · weeks of them that found ground
+	Short    float64    `json:"short"`  // m² · weeks of them that found none
+	Owned    float64    `json:"owned"`  // m² of all beds
+	Weeks    []Week     `json:"weeks"`  // from the first day that anything stands to the last
 }
 
 // layout says where everything stands.
 func (f *laying) layout() Layout {
-	out := Layout{Pieces: []Piece{}, Left: []Left{}, Weeks: []Week{}}
+	out := Layout{Pieces: []Piece{}, Unplaced: []Unplaced{}, Weeks: []Week{}}
 	for k, list := range f.beds {
 		out.Owned += f.in.Beds[k].Area()
 		for _, q := range list {
@@ -84,7 +84,7 @@ func (f *laying) layout() Layout {
 			continue
 		}
 		out.Short += short
-		out.Left = append(out.Left, Left{p.ID, p.Planted - laid, laid, short, f.why(i)})
+		out.Unplaced = append(out.Unplaced, Unplaced{p.ID, p.Planted - laid, laid, short, f.why(i)})
 	}
 	out.Weeks = f.weeks()
 	return out
@@ -95,13 +95,13 @@ func (f *laying) tell(k int, q piece) Piece {
 	p, b := &f.in.Plantings[q.planting], f.in.Beds[k]
 	out := Piece{
 		Planting: p.ID, Family: p.Crop.Family, Bed: b.ID, At: float64(q.at) / tenths, Length: float64(q.length) / tenths, Planted: q.planted, From: q.from, To: q.to,
-		Faults: append(faults(p, &b, f.in.Year), f.shaded(k, q)...), Held: f.held[q.planting], Bent: Rotation(b, p.Crop, f.in.Year),
+		Drawbacks: append(drawbacks(p, &b, f.in.Year), f.shaded(k, q)...), Held: f.held[q.planting], Exception: Rotation(b, p.Crop, f.in.Year),
 		Lines: f.stand[q.planting][k].Rows,
 	}
 	out.Across, out.Line, out.Plant, out.Shifted = spacing(p, b, f.stand[q.planting][k])
 	out.With, out.Pair = f.with(k, q)
 	if lost := int(p.Last - q.to + 1); q.to < p.To && lost > 0 && p.Crop.Harvest != book.Once {
-		out.Faults = append(out.Faults, fmt.Sprintf("cleared on %s for what it stands between: %d of %d days of picking are lost", q.to.Short(), lost, int(p.Last-p.First)+1))
+		out.Drawbacks = append(out.Drawbacks, fmt.Sprintf("cleared on %s for what it stands between: %d of %d days of picking are lost", q.to.Short(), lost, int(p.Last-p.First)+1))
 	}
 	out.Stands = out.Held && slices.ContainsFunc(f.in.Placed, func(x bed.Placement) bool { return x.Sowing == p.ID && x.Stands })
 	if home := f.home[q.planting]; len(home) > 0 && !f.atHome(k, q) {

@@ -20,15 +20,15 @@ type Stretch struct {
 
 // Choice is how a planting would do in a bed, the others lying as they do.
 type Choice struct {
-	Bed     string    `json:"bed"`
-	Name    string    `json:"name"`
-	Length  float64   `json:"length"`            // m that it takes there
-	Free    []Stretch `json:"free"`              // where it may lie without anything making room
-	Room    bool      `json:"room"`              // it may lie there if others make room
-	Faults  []string  `json:"faults"`            // what is not as it would have it
-	Bend    int       `json:"bend,omitempty"`    // the year in which its family stood there, too lately
-	Refused string    `json:"refused,omitempty"` // why it cannot lie there at all
-	spare   int       // left over in the stretch that suits best
+	Bed       string    `json:"bed"`
+	Name      string    `json:"name"`
+	Length    float64   `json:"length"`            // m that it takes there
+	Free      []Stretch `json:"free"`              // where it may lie without anything making room
+	Room      bool      `json:"room"`              // it may lie there if others make room
+	Drawbacks []string  `json:"faults"`            // what is not as it would have it
+	Exception int       `json:"bend,omitempty"`    // the year in which its family stood there, too lately
+	Refused   string    `json:"refused,omitempty"` // why it cannot lie there at all
+	spare     int       // left over in the stretch that suits best
 }
 
 // Look is why a planting stands where it does, and how it would do elsewhere.
@@ -61,7 +61,7 @@ func LookAt(in Input, l Layout, id string) (Look, error) {
 		out.Choices = append(out.Choices, f.choice(fixed, i, k))
 	}
 	slices.SortStableFunc(out.Choices, func(a, b Choice) int {
-		return cmp.Or(cmp.Compare(a.class(), b.class()), cmp.Compare(len(a.Faults), len(b.Faults)), cmp.Compare(a.spare, b.spare))
+		return cmp.Or(cmp.Compare(a.class(), b.class()), cmp.Compare(len(a.Drawbacks), len(b.Drawbacks)), cmp.Compare(a.spare, b.spare))
 	})
 	out.Why = f.reasons(mine, out.Choices, l, i)
 	return out, nil
@@ -73,7 +73,7 @@ func (c Choice) class() int {
 	switch {
 	case c.Refused != "":
 		return 3
-	case c.Bend > 0:
+	case c.Exception > 0:
 		return 2
 	case len(c.Free) == 0:
 		return 1
@@ -83,13 +83,13 @@ func (c Choice) class() int {
 
 func (f *laying) choice(fixed *laying, i, k int) Choice {
 	p, b := &f.in.Plantings[i], f.in.Beds[k]
-	c := Choice{Bed: b.ID, Name: b.Name, Length: float64(f.whole[i][k]) / tenths, Free: []Stretch{}, Faults: append([]string{}, faults(p, &b, f.in.Year)...)}
+	c := Choice{Bed: b.ID, Name: b.Name, Length: float64(f.whole[i][k]) / tenths, Free: []Stretch{}, Drawbacks: append([]string{}, drawbacks(p, &b, f.in.Year)...)}
 	if _, _, cannot := standIn(p, b, f.in.Edge); cannot != "" {
 		c.Refused = cannot
 		return c
 	}
 	if !f.may[i][k] {
-		c.Bend = Rotation(b, p.Crop, f.in.Year)
+		c.Exception = Rotation(b, p.Crop, f.in.Year)
 	}
 	if f.whole[i][k] > f.long(k) {
 		c.Refused = fmt.Sprintf("it takes %s, the bed has %s", metres(c.Length), metres(b.Length))
@@ -106,7 +106,7 @@ func (f *laying) choice(fixed *laying, i, k int) Choice {
 	if !c.Room {
 		c.Refused = fmt.Sprintf("what stands there or was put there by hand leaves no %s free at that time", metres(c.Length))
 	}
-	c.Faults = append(c.Faults, f.shaded(k, piece{i, 0, f.long(k), 0, p.From, p.To})...)
+	c.Drawbacks = append(c.Drawbacks, f.shaded(k, piece{i, 0, f.long(k), 0, p.From, p.To})...)
 	return c
 }
 
@@ -116,7 +116,7 @@ const overrun = 0.3
 // reasons says in a few sentences why a planting stands where it does.
 func (f *laying) reasons(mine []Piece, choices []Choice, l Layout, i int) (out []string) {
 	crop := f.in.Plantings[i].Crop
-	for _, left := range l.Left {
+	for _, left := range l.Unplaced {
 		switch {
 		case left.Planting != f.in.Plantings[i].ID:
 		case left.Laid > 0:
@@ -145,7 +145,7 @@ func (f *laying) reasons(mine []Piece, choices []Choice, l Layout, i int) (out [
 	for _, c := range choices {
 		switch {
 		case slices.ContainsFunc(mine, func(p Piece) bool { return p.Bed == c.Bed }):
-		case c.Bend > 0:
+		case c.Exception > 0:
 			lately = append(lately, c.Name)
 		case c.Refused != "":
 			short = append(short, c.Name)
@@ -165,10 +165,10 @@ func (f *laying) reasons(mine []Piece, choices []Choice, l Layout, i int) (out [
 	for _, c := range choices {
 		isMine := slices.ContainsFunc(mine, func(p Piece) bool { return p.Bed == c.Bed })
 		if isMine && len(mine) == 1 && !mine[0].Held {
-			if len(c.Faults) == 0 {
+			if len(c.Drawbacks) == 0 {
 				out = append(out, "Nothing speaks against "+c.Name+".")
 			} else {
-				out = append(out, "Against "+c.Name+" speaks only this: "+strings.Join(c.Faults, ", ")+".")
+				out = append(out, "Against "+c.Name+" speaks only this: "+strings.Join(c.Drawbacks, ", ")+".")
 			}
 			if c.spare == 0 {
 				out = append(out, "It fills the stretch to the end.")
@@ -187,14 +187,14 @@ func (f *laying) reasons(mine []Piece, choices []Choice, l Layout, i int) (out [
 			continue
 		}
 		switch next := "Next best: " + c.Name; {
-		case c.class() == 0 && len(c.Faults) > 0:
-			out = append(out, next+", though "+strings.Join(c.Faults, ", ")+".")
+		case c.class() == 0 && len(c.Drawbacks) > 0:
+			out = append(out, next+", though "+strings.Join(c.Drawbacks, ", ")+".")
 		case c.class() == 0:
 			out = append(out, fmt.Sprintf("%s, with %s left over beside it.", next, metres(float64(c.spare)/tenths)))
 		case c.class() == 1:
 			out = append(out, next+", if others make room.")
 		case c.class() == 2:
-			out = append(out, fmt.Sprintf("%s, if the rotation is bent (%s stood there in %d).", next, crop.Family, c.Bend))
+			out = append(out, fmt.Sprintf("%s, if the rotation is bent (%s stood there in %d).", next, crop.Family, c.Exception))
 		}
 		break
 	}

@@ -46,9 +46,9 @@ func TestWhatNeedsGround(t *testing.T) {
 		best := 2
 		for _, f := range s.For {
 			for _, w := range h.Wishes {
-				if w.ID == f.Wish && w.Priority == wish.Must {
+				if w.ID == f.Wish && w.Priority == wish.MustHave {
 					best = 0
-				} else if w.ID == f.Wish && w.Priority == wish.Want {
+				} else if w.ID == f.Wish && w.Priority == wish.WouldLike {
 					best = min(best, 1)
 				}
 			}

@@ -47,7 +47,7 @@ func newSite(in Input) *site {
 		p := &in.Plantings[i]
 		f.stand[i], f.whole[i] = make([]reckon.Stand, beds), make([]int, beds)
 		f.may[i], f.fault[i] = make([]bool, beds), make([]int, beds)
-		bent := slices.Contains(in.Bent, p.Crop.Family)
+		bent := slices.Contains(in.Exceptions, p.Crop.Family)
 		for k, b := range in.Beds {
 			s, shape, cannot := standIn(p, b, in.Edge)
 			if cannot != "" {

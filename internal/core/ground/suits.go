@@ -89,11 +89,11 @@ func (f *site) badly(i, k int) (n int) {
 	if p.Crop.Height >= tall && len(f.shades[k]) > 0 {
 		n++
 	}
-	return n + len(faults(p, b, f.in.Year))
+	return n + len(drawbacks(p, b, f.in.Year))
 }
 
 // faults says what of a bed is not as a planting would have it.
-func faults(p *Planting, b *bed.Bed, year int) (out []string) {
+func drawbacks(p *Planting, b *bed.Bed, year int) (out []string) {
 	c := p.Crop
 	switch {
 	case b.Sun == "shade":

@@ -19,7 +19,7 @@ import (
 
 // Way is a change that makes a shortage of ground less, with what it does to the
 // rest: reckoned by the plan and the fit themselves.
-type Way struct {
+type Remedy struct {
 	Words string  `json:"words"`
 	Short float64 `json:"short"` // m² · weeks still short after it
 	Gains float64 `json:"gains"` // how much less that is
@@ -40,14 +40,14 @@ type Way struct {
 }
 
 // ways looks for the ways out of a shortage.
-type ways struct {
+type shortage struct {
 	ctx    context.Context // ends where nobody waits any longer
 	in     plan.Input
 	plan   plan.Plan
 	fit    Input
 	layout Layout
 	book   *book.Book
-	out    []Way
+	out    []Remedy
 }
 
 // Of works out the plan of a household and the layout of its ground.
@@ -67,12 +67,12 @@ func Of(in plan.Input) (plan.Plan, Input, Layout, error) {
 // as before, then what takes something away, each with the greatest gain first; none
 // where nothing is short. p, fit and l are the plan and the layout as they stand. It
 // ends early, with the context's error, where nobody waits any longer.
-func Ways(ctx context.Context, in plan.Input, p plan.Plan, fit Input, l Layout) ([]Way, error) {
+func Remedies(ctx context.Context, in plan.Input, p plan.Plan, fit Input, l Layout) ([]Remedy, error) {
 	b, _, _, err := in.Household.Book(book.Usual())
 	if err != nil {
 		return nil, err
 	}
-	w := &ways{ctx: ctx, in: in, plan: p, fit: fit, layout: l, book: b, out: []Way{}}
+	w := &shortage{ctx: ctx, in: in, plan: p, fit: fit, layout: l, book: b, out: []Remedy{}}
 	if l.Short <= 0 {
 		return w.out, nil
 	}
@@ -85,20 +85,20 @@ func Ways(ctx context.Context, in plan.Input, p plan.Plan, fit Input, l Layout) 
 	if ctx.Err() != nil {
 		return nil, ctx.Err()
 	}
-	slices.SortStableFunc(w.out, func(a, b Way) int {
+	slices.SortStableFunc(w.out, func(a, b Remedy) int {
 		return cmp.Or(cmp.Compare(a.costs(), b.costs()), cmp.Compare(math.Round(b.Gains*10), math.Round(a.Gains*10)), cmp.Compare(b.Fed, a.Fed), cmp.Compare(b.Jars, a.Jars), strings.Compare(a.Words, b.Words))
 	})
 	return w.out, nil
 }
 
 // costs tells, 1 or 0, whether a way takes something off the table or the shelf.
-func (w Way) costs() int { return order(w.Less || w.Fed < 0 || w.Jars < 0) }
+func (w Remedy) costs() int { return order(w.Less || w.Fed < 0 || w.Jars < 0) }
 
 // worthwhile is the least that a way must gain to be told, m² · weeks.
 const worthwhile = 0.5
 
 // try reckons a change.
-func (w *ways) try(way Way, change func(*household.Household)) {
+func (w *shortage) try(way Remedy, change func(*household.Household)) {
 	if w.ctx.Err() != nil {
 		return
 	}
@@ -110,14 +110,14 @@ func (w *ways) try(way Way, change func(*household.Household)) {
 	}
 	way.Short, way.Gains = l.Short, w.layout.Short-l.Short
 	way.Fed, way.Jars = p.Tally.WeeksFed-w.plan.Tally.WeeksFed, p.Tally.Jars-w.plan.Tally.Jars
-	unplaced := way.places != "" && slices.ContainsFunc(l.Left, func(x Left) bool { return x.Planting == way.places })
+	unplaced := way.places != "" && slices.ContainsFunc(l.Unplaced, func(x Unplaced) bool { return x.Planting == way.places })
 	if way.Gains >= worthwhile && !unplaced {
 		w.out = append(w.out, way)
 	}
 }
 
 // sowing returns a sowing of the plan, or nil.
-func (w *ways) sowing(id string) *plan.Sowing {
+func (w *shortage) sowing(id string) *plan.Sowing {
 	for i := range w.plan.Sowings {
 		if w.plan.Sowings[i].ID == id {
 			return &w.plan.Sowings[i]
@@ -131,9 +131,9 @@ const mostWishes = 4
 
 // wishes tries less, and closer, of what has no ground, and doing without what is
 // only nice to have.
-func (w *ways) wishes() {
+func (w *shortage) wishes() {
 	need := map[string]float64{}
-	for _, l := range w.layout.Left {
+	for _, l := range w.layout.Unplaced {
 		if s := w.sowing(l.Planting); s != nil {
 			for _, f := range s.For {
 				need[f.Wish] += l.Need
@@ -150,7 +150,7 @@ func (w *ways) wishes() {
 		wish := h.Wishes[i]
 		wish.Fill()
 		change(&wish)
-		w.try(Way{Words: words, Less: less, Command: "change-wish", Wish: &wish}, func(h *household.Household) {
+		w.try(Remedy{Words: words, Less: less, Command: "change-wish", Wish: &wish}, func(h *household.Household) {
 			h.Wishes = slices.Clone(h.Wishes)
 			h.Wishes[i] = wish
 		})
@@ -171,11 +171,11 @@ func (w *ways) wishes() {
 	slices.SortStableFunc(order, func(a, b int) int { return cmp.Compare(w.plan.Wishes[b].Area, w.plan.Wishes[a].Area) })
 	for _, i := range order {
 		mine := h.Wishes[i]
-		if mine.Priority != wish.Nice || w.plan.Wishes[i].Area == 0 || nice == mostWishes {
+		if mine.Priority != wish.NiceToHave || w.plan.Wishes[i].Area == 0 || nice == mostWishes {
 			continue
 		}
 		nice++
-		w.try(Way{Words: "do without " + w.plan.Wishes[i].Title + ", which is only nice to have", Less: true, Command: "remove-wish", Target: mine.ID}, func(h *household.Household) {
+		w.try(Remedy{Words: "do without " + w.plan.Wishes[i].Title + ", which is only nice to have", Less: true, Command: "remove-wish", Target: mine.ID}, func(h *household.Household) {
 			h.Wishes = slices.DeleteFunc(slices.Clone(h.Wishes), func(x wish.Wish) bool { return x.ID == mine.ID })
 		})
 	}
@@ -207,42 +207,42 @@ func less(w wish.Wish, p plan.Wish) (number float64, words string) {
 }
 
 // customs returns the household's customs to be changed.
-func (w *ways) customs() bed.Customs {
+func (w *shortage) customs() bed.Customs {
 	if u := w.in.Household.Customs; u != nil {
 		out := *u
-		out.Bent, out.Pairs = slices.Clone(u.Bent), slices.Clone(u.Pairs)
+		out.Exceptions, out.Pairs = slices.Clone(u.Exceptions), slices.Clone(u.Pairs)
 		return out
 	}
 	return bed.UsualCustoms()
 }
 
 // keep tries other customs.
-func (w *ways) keep(words string, u bed.Customs) {
-	w.try(Way{Words: words, Command: "set-customs", Customs: &u}, func(h *household.Household) { h.Customs = &u })
+func (w *shortage) keep(words string, u bed.Customs) {
+	w.try(Remedy{Words: words, Command: "set-customs", Customs: &u}, func(h *household.Household) { h.Customs = &u })
 }
 
 // bend tries not to keep the rotation of the families that have no ground.
-func (w *ways) bend() {
+func (w *shortage) bend() {
 	var seen []string
-	for _, l := range w.layout.Left {
+	for _, l := range w.layout.Unplaced {
 		s := w.sowing(l.Planting)
 		if s == nil {
 			continue
 		}
 		family := w.book.Crop(s.Crop).Family
-		if slices.Contains(seen, family) || slices.Contains(w.fit.Bent, family) {
+		if slices.Contains(seen, family) || slices.Contains(w.fit.Exceptions, family) {
 			continue
 		}
 		seen = append(seen, family)
 		u := w.customs()
-		u.Bent = append(u.Bent, family)
+		u.Exceptions = append(u.Exceptions, family)
 		w.keep("do not keep the rotation for "+family, u)
 	}
 }
 
 // pairs tries the interplantings of the book that the household does not admit and
 // that could come together in its plan.
-func (w *ways) pairs() {
+func (w *shortage) pairs() {
 	u := w.customs()
 	grown := func(id string) bool {
 		return slices.ContainsFunc(w.fit.Plantings, func(p Planting) bool { return is(p.Crop, id) })
@@ -252,7 +252,7 @@ func (w *ways) pairs() {
 		if slices.Contains(u.Pairs, p.ID) || !grown(p.Long) || !grown(p.Short) {
 			continue
 		}
-		left := slices.ContainsFunc(w.layout.Left, func(l Left) bool {
+		left := slices.ContainsFunc(w.layout.Unplaced, func(l Unplaced) bool {
 			s := w.sowing(l.Planting)
 			return s != nil && is(w.book.Crop(s.Crop), p.Short)
 		})
@@ -271,13 +271,13 @@ func (w *ways) pairs() {
 func lower(s string) string { return strings.ToLower(s[:1]) + s[1:] }
 
 // sooner tries to clear and refill a bed in fewer days.
-func (w *ways) sooner() {
+func (w *shortage) sooner() {
 	_, rules, _, err := w.in.Household.Book(book.Usual())
 	if err != nil || rules.ClearDays <= 2 {
 		return
 	}
 	o := book.Overrule{Subject: "household", Field: "clear_days", Value: math.Floor(rules.ClearDays / 2)}
-	w.try(Way{Words: fmt.Sprintf("clear and refill a bed in %.0f days instead of %.0f", o.Value, rules.ClearDays), Command: "overrule", Overrule: &o}, func(h *household.Household) {
+	w.try(Remedy{Words: fmt.Sprintf("clear and refill a bed in %.0f days instead of %.0f", o.Value, rules.ClearDays), Command: "overrule", Overrule: &o}, func(h *household.Household) {
 		h.Overrules = append(slices.DeleteFunc(slices.Clone(h.Overrules), func(x book.Overrule) bool { return x.Subject == o.Subject && x.Field == o.Field }), o)
 	})
 }
@@ -289,11 +289,11 @@ const (
 )
 
 // later tries to begin what has no ground when ground falls free.
-func (w *ways) later() {
+func (w *shortage) later() {
 	f := newLaying(newSite(w.fit))
 	f.layAs(w.layout, func(Piece) bool { return true })
-	left := slices.Clone(w.layout.Left)
-	slices.SortStableFunc(left, func(a, b Left) int { return cmp.Compare(b.Need, a.Need) })
+	left := slices.Clone(w.layout.Unplaced)
+	slices.SortStableFunc(left, func(a, b Unplaced) int { return cmp.Compare(b.Need, a.Need) })
 	tried := 0
 	for _, l := range left {
 		s, i := w.sowing(l.Planting), f.planting(l.Planting)
@@ -311,7 +311,7 @@ func (w *ways) later() {
 			continue
 		}
 		words := fmt.Sprintf("begin %s of %s on %s, when ground falls free in %s", lower(s.CropName), s.Date.Short(), e.Day.Short(), f.in.Beds[k].Name)
-		w.try(Way{Words: words, Command: "log", Event: &e, places: out.Planting.ID}, func(h *household.Household) {
+		w.try(Remedy{Words: words, Command: "log", Event: &e, places: out.Planting.ID}, func(h *household.Household) {
 			h.Plantings = append(slices.DeleteFunc(slices.Clone(h.Plantings), func(x record.Planting) bool { return x.ID == out.Planting.ID }), *out.Planting)
 		})
 	}
@@ -343,7 +343,7 @@ const moreWidth = 1.2
 
 // moreGround tries one bed more, where the plot has room for it: the smallest that
 // makes the shortage less.
-func (w *ways) moreGround() {
+func (w *shortage) moreGround() {
 	for _, long := range moreLengths {
 		before := len(w.out)
 		if !w.anotherBed(bed.Bed{ID: "another", Name: "Another bed", Length: long, Width: moreWidth}) || len(w.out) > before {
@@ -354,7 +354,7 @@ func (w *ways) moreGround() {
 
 // anotherBed tries a bed in the first place of the plot that has room for it; it
 // tells whether there is one.
-func (w *ways) anotherBed(b bed.Bed) bool {
+func (w *shortage) anotherBed(b bed.Bed) bool {
 	h := w.in.Household
 	for _, y := range steps(h.Plot, h.Beds, false) {
 		for _, x := range steps(h.Plot, h.Beds, true) {
@@ -364,7 +364,7 @@ func (w *ways) anotherBed(b bed.Bed) bool {
 			}
 			give := b
 			give.ID = ""
-			w.try(Way{Words: fmt.Sprintf("a bed of %s × %s more", metres(b.Length), metres(b.Width)), Command: "add-bed", Bed: &give}, func(h *household.Household) {
+			w.try(Remedy{Words: fmt.Sprintf("a bed of %s × %s more", metres(b.Length), metres(b.Width)), Command: "add-bed", Bed: &give}, func(h *household.Household) {
 				h.Beds = append(slices.Clone(h.Beds), b)
 			})
 			return true

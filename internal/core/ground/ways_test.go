@@ -107,7 +107,7 @@ func TestTheWeeksAddUp(t *testing.T) {
 			t.Errorf("garden %d: %g of %g owned, %g needed, %g placed, %g short", i, l.Owned, owned, l.Need, l.Placed, l.Short)
 		}
 		left := map[string]bool{}
-		for _, x := range l.Left {
+		for _, x := range l.Unplaced {
 			left[x.Planting] = true
 		}
 		for _, w := range l.Weeks {
@@ -143,7 +143,7 @@ func TestSpacingHoldsThePlants(t *testing.T) {
 		in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{c.bed}, Plantings: []Planting{{ID: "p", Crop: crop(c.crop), Layout: c.layout, Planted: 17, From: spring, To: spring + 90}}}
 		l := Fit(in)
 		if len(l.Pieces) != 1 {
-			t.Errorf("%s %s: %+v", c.layout, c.crop, l.Left)
+			t.Errorf("%s %s: %+v", c.layout, c.crop, l.Unplaced)
 			continue
 		}
 		p := l.Pieces[0]

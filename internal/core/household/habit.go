@@ -15,7 +15,7 @@ import (
 type Habit struct {
 	Crop      string         `json:"crop"`
 	School    season.School  `json:"school,omitempty"`     // empty: the household's
-	Way       season.Way     `json:"way,omitempty"`        // empty: as the book has it
+	Method    season.Method  `json:"way,omitempty"`        // empty: as the book has it
 	NotBefore civil.MonthDay `json:"not_before,omitzero"`  // of the day it takes the ground
 	NotAfter  civil.MonthDay `json:"not_after,omitzero"`   //
 	DayLength string         `json:"day_length,omitempty"` // of bulbing onions: short, intermediate, long
@@ -40,9 +40,9 @@ func (h Habit) Validate(c invalid.Check, b *book.Book) {
 		return
 	}
 	c.OneOf("school", string(h.School), "", string(season.ByFrost), string(season.ByTemperature))
-	c.OneOf("way", string(h.Way), "", string(season.Direct), string(season.Raised), string(season.Bought))
-	if !season.MayBe(crop, h.Way) {
-		c.OfBook().Add("way", string(h.Way), "a way in which "+crop.Short()+" can be grown")
+	c.OneOf("way", string(h.Method), "", string(season.Direct), string(season.Indoors), string(season.Bought))
+	if !season.MayBe(crop, h.Method) {
+		c.OfBook().Add("way", string(h.Method), "a way in which "+crop.Short()+" can be grown")
 	}
 	if !h.NotBefore.IsZero() && !h.NotBefore.Valid() {
 		c.Add("not_before", h.NotBefore.String(), "a day such as 05-20, or none")
@@ -58,14 +58,14 @@ func (h Habit) Validate(c invalid.Check, b *book.Book) {
 
 // ways returns how the household has its crops come into the ground, where not as the
 // book has it.
-func (h Household) ways() map[string]string {
+func (h Household) methods() map[string]string {
 	var out map[string]string
 	for _, x := range h.Habits {
-		if x.Way != season.UsualWay {
+		if x.Method != season.UsualMethod {
 			if out == nil {
 				out = map[string]string{}
 			}
-			out[x.Crop] = string(x.Way)
+			out[x.Crop] = string(x.Method)
 		}
 	}
 	return out
@@ -76,7 +76,7 @@ func (h Household) Rules(crop string) season.Rules {
 	r := season.Rules{Risk: h.Risk, School: h.School}
 	for _, x := range h.Habits {
 		if x.Crop == crop {
-			r.Way, r.NotBefore, r.NotAfter = x.Way, x.NotBefore, x.NotAfter
+			r.Method, r.NotBefore, r.NotAfter = x.Method, x.NotBefore, x.NotAfter
 			if x.School != "" {
 				r.School = x.School
 			}

@@ -20,16 +20,16 @@ import (
 
 // Household is all that a household says of itself for one year.
 type Household struct {
-	Name      string          `json:"name"`
-	Year      int             `json:"year"`  // calendar year in which the table year begins
-	Start     civil.MonthDay  `json:"start"` // first day of the table year; none: the median last frost, or 1 January
-	Risk      season.Risk     `json:"risk"`
-	Place     place.Place     `json:"place"`
-	Members   []Member        `json:"members"`
-	Guests    []Guest         `json:"guests"`
-	Stores    []stock.Store   `json:"stores"`
-	Wishes    []wish.Wish     `json:"wishes"`
-	Overrules []book.Overrule `json:"overrules"`
+	Name      string               `json:"name"`
+	Year      int                  `json:"year"`  // calendar year in which the table year begins
+	Start     civil.MonthDay       `json:"start"` // first day of the table year; none: the median last frost, or 1 January
+	Risk      season.Risk          `json:"risk"`
+	Place     place.Place          `json:"place"`
+	Members   []Member             `json:"members"`
+	Guests    []Guest              `json:"guests"`
+	Storage   []stock.StoragePlace `json:"stores"`
+	Wishes    []wish.Wish          `json:"wishes"`
+	Overrules []book.Overrule      `json:"overrules"`
 
 	Lots            []stock.Lot           `json:"lots"`      // what stands on the shelf today
 	Patches         []Patch               `json:"patches"`   // perennials that stand already
@@ -39,7 +39,7 @@ type Household struct {
 	School    season.School     `json:"school,omitempty"` // how the spring edge is found; empty: by frost
 	Habits    []Habit           `json:"habits"`           // how single crops are grown
 	Plantings []record.Planting `json:"plantings"`        // sowings set by hand, and those really sown
-	Agreed    *record.Agreement `json:"agreed,omitempty"`
+	Baseline  *record.Baseline  `json:"agreed,omitempty"`
 	Weather   []place.Day       `json:"weather"` // the days that have been
 
 	Plot *bed.Plot `json:"plot,omitempty"` // the land the beds lie on
@@ -73,7 +73,7 @@ func (h Household) Book(usual *book.Book) (*book.Book, book.Rules, map[string]fl
 	if err != nil {
 		return nil, book.Rules{}, nil, err
 	}
-	if ways := h.ways(); ways != nil {
+	if ways := h.methods(); ways != nil {
 		b = b.Grown(ways)
 	}
 	return b.With(h.Overrules)
@@ -113,7 +113,7 @@ func (h Household) validate(b *book.Book) error {
 	for _, l := range []struct {
 		name string
 		n    int
-	}{{"members", len(h.Members)}, {"guests", len(h.Guests)}, {"stores", len(h.Stores)}, {"wishes", len(h.Wishes)}, {"overrules", len(h.Overrules)},
+	}{{"members", len(h.Members)}, {"guests", len(h.Guests)}, {"stores", len(h.Storage)}, {"wishes", len(h.Wishes)}, {"overrules", len(h.Overrules)},
 		{"patches", len(h.Patches)}, {"own_crops", len(h.OwnCrops)}, {"own_preparations", len(h.OwnPreparations)}, {"habits", len(h.Habits)}} {
 		if l.n > MostWishes {
 			c.Add(l.name, fmt.Sprint(l.n), fmt.Sprintf("at most %d", MostWishes))
@@ -128,7 +128,7 @@ func (h Household) validate(b *book.Book) error {
 		unique(c.Index("guests", i), "g", g.ID)
 		g.Validate(c.Index("guests", i))
 	}
-	for i, s := range h.Stores {
+	for i, s := range h.Storage {
 		unique(c.Index("stores", i), "s", s.ID)
 		s.Validate(c.Index("stores", i))
 	}
@@ -238,9 +238,9 @@ func (h Household) FirstYear(asOf civil.Date) int {
 }
 
 // Agreements returns the days of the kept plan, where it is of this year.
-func (h Household) Agreements() record.Agreements {
-	if h.Agreed == nil || h.Agreed.Year != h.Year {
+func (h Household) BaselineDays() record.BaselineDays {
+	if h.Baseline == nil || h.Baseline.Year != h.Year {
 		return nil
 	}
-	return record.AgreedDays(h.Agreed.Sowings, h.YearStart())
+	return record.BaselineDaysOf(h.Baseline.Sowings, h.YearStart())
 }

@@ -26,15 +26,15 @@ func fiveEaters() Household {
 // Example G: eaters.
 func TestEaters(t *testing.T) {
 	h := fiveEaters()
-	for w, e := range h.Eaters() {
+	for w, e := range h.AdultEquivalents() {
 		if math.Abs(e-4.4) > 1e-9 {
 			t.Fatalf("week %d has %g eaters, want 4.4", w, e)
 		}
 	}
 	// Away all August; the year begins on 28 April.
 	h.Members[2].Away = []Span{{From: civil.MonthDay{Month: 8, Day: 1}, To: civil.MonthDay{Month: 8, Day: 31}}}
-	h.Guests = []Guest{{ID: "g", Name: "G", Eaters: 3, Span: Span{From: civil.MonthDay{Month: 12, Day: 25}, To: civil.MonthDay{Month: 1, Day: 2}}}}
-	e := h.Eaters()
+	h.Guests = []Guest{{ID: "g", Name: "G", AdultEquivalents: 3, Span: Span{From: civil.MonthDay{Month: 12, Day: 25}, To: civil.MonthDay{Month: 1, Day: 2}}}}
+	e := h.AdultEquivalents()
 	var away, guests float64
 	for _, v := range e {
 		away += math.Max(0, 4.4-v) * 7

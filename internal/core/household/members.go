@@ -52,9 +52,9 @@ type Span struct {
 
 // Guest is company for a span of the year.
 type Guest struct {
-	ID     string  `json:"id"`
-	Name   string  `json:"name"`
-	Eaters float64 `json:"eaters"` // eater-equivalents, an adult being 1
+	ID               string  `json:"id"`
+	Name             string  `json:"name"`
+	AdultEquivalents float64 `json:"eaters"` // eater-equivalents, an adult being 1
 	Span
 }
 
@@ -90,14 +90,14 @@ func (m Member) Validate(c invalid.Check) {
 // Validate looks at guests.
 func (g Guest) Validate(c invalid.Check) {
 	c.Text("name", g.Name, 60)
-	c.Positive("eaters", g.Eaters, 200)
+	c.Positive("eaters", g.AdultEquivalents, 200)
 	g.Span.validate(c)
 }
 
 // Eaters returns E(w): the eater-equivalents at the table in each week of the
 // year, a day away counting as a seventh of a week. Members are summed in the
 // order of their ids, so that the sum does not hang on how they are listed.
-func (h Household) Eaters() (e [season.WeeksPerYear]float64) {
+func (h Household) AdultEquivalents() (e [season.WeeksPerYear]float64) {
 	members := slices.Clone(h.Members)
 	slices.SortFunc(members, func(a, b Member) int { return strings.Compare(a.ID, b.ID) })
 	guests := slices.Clone(h.Guests)
@@ -121,7 +121,7 @@ func (h Household) Eaters() (e [season.WeeksPerYear]float64) {
 			}
 			for _, g := range guests {
 				if g.has(yearDay) {
-					e[w] += g.Eaters / float64(days)
+					e[w] += g.AdultEquivalents / float64(days)
 				}
 			}
 		}

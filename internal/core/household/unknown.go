@@ -177,7 +177,7 @@ func (s *sieve) ground(h *Household, b *book.Book) {
 	c := invalid.NewCheck()
 	u.Validate(c, families, pairs)
 	s.addAll("customs", "", "the rules of your ground", c)
-	u.Bent = slices.DeleteFunc(slices.Clone(u.Bent), strange)
+	u.Exceptions = slices.DeleteFunc(slices.Clone(u.Exceptions), strange)
 	u.Pairs = slices.DeleteFunc(slices.Clone(u.Pairs), func(id string) bool { return !slices.Contains(pairs, id) })
 	h.Customs = &u
 }
@@ -203,7 +203,7 @@ func (h *Household) CallIt(of, unknown, known string) {
 	for i := range h.Wishes {
 		w := &h.Wishes[i]
 		swap("food", &w.Food)
-		swap("crop", &w.Kind)
+		swap("crop", &w.Variety)
 		w.Preparations = slices.Clone(w.Preparations)
 		for j := range w.Preparations {
 			swap("preparation", &w.Preparations[j])

@@ -133,7 +133,7 @@ func (r *reader) made(s *said, m subject, w wish.Wish) ([]wish.Wish, error) {
 		v := w
 		v.Forms, v.Preparations = []wish.Form{wish.Form(p.Form)}, []string{p.ID}
 		if len(p.Crops) == 1 {
-			v.Kind = ""
+			v.Variety = ""
 		}
 		out = append(out, v)
 	}

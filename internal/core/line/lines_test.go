@@ -111,7 +111,7 @@ func (a asked) differs(got []Reading, notes map[string]string) string {
 	}
 	for _, d := range []string{
 		offered("food", func(w wish.Wish) string { return w.Food }),
-		offered("kind", func(w wish.Wish) string { return w.Kind }),
+		offered("kind", func(w wish.Wish) string { return w.Variety }),
 		offered("preparation", func(w wish.Wish) string { return strings.Join(w.Preparations, " ") }),
 	} {
 		if d != "" {

@@ -281,7 +281,7 @@ func (r *reader) read(s *said, m subject) (out []Reading, err error) {
 	if len(s.subject) > 1 && m.prep == nil && !slices.ContainsFunc(s.subject, func(p Part) bool { return p.Text == m.text }) {
 		return nil, nil
 	}
-	w := wish.Wish{Food: m.food, Kind: m.kind, Season: s.season, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}, For: s.whom}
+	w := wish.Wish{Food: m.food, Variety: m.kind, Season: s.season, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}, For: s.whom}
 	if s.priority != "" {
 		w.Priority = s.priority
 	}
@@ -321,7 +321,7 @@ func (r *reader) read(s *said, m subject) (out []Reading, err error) {
 		}
 	}
 	if a.planted > 0 { // "100 cloves": to eat, or to plant
-		plants := wish.Wish{Food: w.Food, Kind: w.Kind, Season: w.Season, Priority: w.Priority, Stagger: w.Stagger, Amount: wish.Amount{Kind: wish.Plants, Number: a.planted}, Forms: []wish.Form{}}
+		plants := wish.Wish{Food: w.Food, Variety: w.Variety, Season: w.Season, Priority: w.Priority, Stagger: w.Stagger, Amount: wish.Amount{Kind: wish.Plants, Number: a.planted}, Forms: []wish.Form{}}
 		out = append(out, Reading{plants, wish.Words(plants, r.book) + ", to plant", notes})
 	}
 	if len(out) == 0 {

@@ -52,7 +52,7 @@ func basisOf(in Input, rec *working.Recorder) (*basis, error) {
 		in.Memory = &Memory{}
 	}
 	b := &basis{
-		in: in, start: h.YearStart(), eaters: h.Eaters(),
+		in: in, start: h.YearStart(), eaters: h.AdultEquivalents(),
 		desk:   &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules, Recorder: rec},
 		trying: &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules},
 	}
@@ -76,10 +76,10 @@ func (b *basis) season(crop *book.Crop, cover place.Cover) *season.Season {
 // begin returns the start of a crop that takes the ground on a day, counted from the
 // start of the table year, by a method: UsualWay is that of the household. The text says
 // why the day is outside the crop's season; it is empty where it is not.
-func (b *basis) begin(crop *book.Crop, cover place.Cover, way season.Way, day int) (season.Start, string) {
+func (b *basis) begin(crop *book.Crop, cover place.Cover, way season.Method, day int) (season.Start, string) {
 	rules := b.in.Household.Rules(crop.ID)
-	if way != season.UsualWay {
-		rules.Way = way
+	if way != season.UsualMethod {
+		rules.Method = way
 	}
 	return b.air.memory.begin(b.air.of, b.air.been, seasonKey{crop, cover, rules}, day)
 }

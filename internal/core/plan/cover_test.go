@@ -16,7 +16,7 @@ import (
 func covered(t *testing.T, food, kind string, form wish.Form, prep string, cover place.Cover) (plan.Plan, []plan.Sowing) {
 	t.Helper()
 	in := demoInput(t)
-	w := wish.Wish{ID: "c", Food: food, Kind: kind, Forms: []wish.Form{form}, Amount: wish.Amount{Kind: wish.WeightYear, Number: 20}, Cover: cover}
+	w := wish.Wish{ID: "c", Food: food, Variety: kind, Forms: []wish.Form{form}, Amount: wish.Amount{Kind: wish.WeightYear, Number: 20}, Cover: cover}
 	if prep != "" {
 		w.Preparations = []string{prep}
 	}
@@ -127,7 +127,7 @@ func TestAnIdleCoverIsTold(t *testing.T) {
 func TestABedsCoverLiesOverWhatStandsInIt(t *testing.T) {
 	in := demoInput(t)
 	in.Household.Placements = nil
-	w := wish.Wish{ID: "c", Food: "tomato", Kind: "tomato-slicing", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 3}, Season: wish.Season{Kind: wish.While}}
+	w := wish.Wish{ID: "c", Food: "tomato", Variety: "tomato-slicing", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 3}, Season: wish.Season{Kind: wish.While}}
 	w.Fill()
 	in.Household.Wishes = []wish.Wish{w}
 	day := civil.Of(2027, 5, 20)

@@ -25,7 +25,7 @@ type dated struct {
 func (b *basis) dates(crop *book.Crop, form wish.Form, s sowing.Sowing) dated {
 	at := func(d int) *civil.Date { date := b.date(d); return &date }
 	sw := dated{Sowing: Sowing{Crop: crop.ID, CropName: crop.Short(), Form: string(form), Date: b.date(s.Start.Sow), Day: b.date(s.Start.Day), Early: s.Early, Feeds: s.Run.List(), Days: s.Start.Ready - s.Start.Day}}
-	sw.Method, sw.Way = methodOf(crop, s.Start)
+	sw.Method, sw.Choice = methodsOf(crop, s.Start)
 	switch sw.Method {
 	case "raised":
 		sw.HardenOff, sw.PlantOut = at(s.Start.Day-hardeningDays), at(s.Start.Day)
@@ -63,7 +63,7 @@ func (b *basis) dates(crop *book.Crop, form wish.Form, s sowing.Sowing) dated {
 }
 
 // methodOf returns how a sowing is started, and the method as the household may choose it.
-func methodOf(crop *book.Crop, st season.Start) (method string, way season.Way) {
+func methodsOf(crop *book.Crop, st season.Start) (method string, way season.Method) {
 	switch {
 	case crop.Perennial():
 		method = "patch"
@@ -82,7 +82,7 @@ func methodOf(crop *book.Crop, st season.Start) (method string, way season.Way) 
 	case st.Bought:
 		way = season.Bought
 	case st.Raised:
-		way = season.Raised
+		way = season.Indoors
 	case season.CanBe(crop, season.Direct):
 		way = season.Direct
 	}
@@ -90,7 +90,7 @@ func methodOf(crop *book.Crop, st season.Start) (method string, way season.Way) 
 }
 
 // recorded puts into a sowing what was recorded of it.
-func (s *dated) recorded(b *basis, h *table.Hand) {
+func (s *dated) recorded(b *basis, h *table.RecordedSowing) {
 	s.Set, s.SetWhy, s.Begun, s.Behind = true, h.Why, h.Begun(), h.Behind
 	s.Late = s.Late && !s.Begun && !h.Lost
 	if h.Out != nil {

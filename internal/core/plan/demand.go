@@ -163,9 +163,9 @@ func (b *basis) demandOfPart(w weeks, main *demand, n int, part book.Part, units
 	}
 	s := b.season(crop, "")
 	pu := &table.Use{Form: u.Form, Crop: crop, Season: s, Lot: s.Lot(table.Late(crop, s), 1, besideMain(s, u)), Weeks: u.Weeks}
-	if pu.Hands = w.resolver.ByHand(crop, "", x.ID, u.Form, true); len(pu.Hands) > 0 {
+	if pu.Recorded = w.resolver.RecordedFor(crop, "", x.ID, u.Form, true); len(pu.Recorded) > 0 {
 		pu.Season, pu.Lot = s.With(), nil
-		for _, h := range pu.Hands {
+		for _, h := range pu.Recorded {
 			pu.Season = pu.Season.With(h.Start)
 			pu.Lot = append(pu.Lot, len(pu.Season.Starts)-1)
 		}

@@ -60,7 +60,7 @@ func Foresee(in Input, change Change) (Foresight, error) {
 	if err != nil {
 		return Foresight{}, err
 	}
-	f := Foresight{Before: before.Tally, After: after.Tally, Wishes: []FedMove{}, Moves: Moves(before.Agreement().Sowings, after.Agreement().Sowings)}
+	f := Foresight{Before: before.Tally, After: after.Tally, Wishes: []FedMove{}, Moves: Moves(before.Baseline().Sowings, after.Baseline().Sowings)}
 	for i, w := range after.Wishes {
 		if was := before.Wishes[i].WeeksFed; was != w.WeeksFed {
 			f.Wishes = append(f.Wishes, FedMove{w.Title, was, w.WeeksFed})
@@ -88,12 +88,12 @@ func NewCover(in Input, w wish.Wish) error {
 		return nil
 	}
 	for _, had := range in.Household.Wishes {
-		if had.ID == w.ID && had.Cover == w.Cover && had.Food == w.Food && had.Kind == w.Kind {
+		if had.ID == w.ID && had.Cover == w.Cover && had.Food == w.Food && had.Variety == w.Variety {
 			return nil
 		}
 	}
 	w.Fill()
-	in.Household.Wishes, in.Household.Plantings, in.Household.Agreed = []wish.Wish{w}, nil, nil
+	in.Household.Wishes, in.Household.Plantings, in.Household.Baseline = []wish.Wish{w}, nil, nil
 	c, err := worked(in, nil)
 	if err != nil || len(c.weeks.wishes) != 1 || len(c.weeks.wishes[0].Uses) == 0 {
 		return nil // what else is wrong with the wish is told by its edit

@@ -20,7 +20,7 @@ func TestWhatIsForeseenIsWhatComes(t *testing.T) {
 	for _, c := range []plan.Change{
 		{Overrule: &book.Overrule{Subject: "crop/carrot", Field: "yield", Value: 0.2}},
 		{Overrule: &book.Overrule{Subject: "crop/spinach", Field: "harvest", Choice: "once"}},
-		{Habit: &household.Habit{Crop: "parsnip", Way: season.Raised}},
+		{Habit: &household.Habit{Crop: "parsnip", Method: season.Indoors}},
 	} {
 		f, err := plan.Foresee(in, c)
 		if err != nil {
@@ -54,7 +54,7 @@ func TestWhatIsForeseenIsWhatComes(t *testing.T) {
 // weeks indoors that it gives.
 func TestAnyCropIsRaisedWhereAHouseholdRaisesIt(t *testing.T) {
 	in := demoInput(t)
-	in.Household.Habits = append(in.Household.Habits, household.Habit{Crop: "parsnip", Way: season.Raised})
+	in.Household.Habits = append(in.Household.Habits, household.Habit{Crop: "parsnip", Method: season.Indoors})
 	in.Household.Overrules = append(in.Household.Overrules, book.Overrule{Subject: "crop/parsnip", Field: "raise_weeks", Value: 6})
 	p, err := plan.Compute(in)
 	if err != nil {

@@ -25,7 +25,7 @@ func TestTheDemoAtAGlance(t *testing.T) {
 			continue
 		}
 		for _, b := range p.Sowings[:i] {
-			if a.Crop == b.Crop && a.Way == b.Way && fresh(a) && fresh(b) && !a.Early && !b.Early && a.Day-b.Day < 7 && b.Day-a.Day < 7 {
+			if a.Crop == b.Crop && a.Choice == b.Choice && fresh(a) && fresh(b) && !a.Early && !b.Early && a.Day-b.Day < 7 && b.Day-a.Day < 7 {
 				t.Errorf("%s on %s and on %s", a.CropName, a.Day, b.Day)
 			}
 		}
@@ -36,7 +36,7 @@ func TestTheDemoAtAGlance(t *testing.T) {
 			t.Errorf("parsnips are sown on %s", a.Date)
 		}
 	}
-	for _, f := range p.Fields { // storage roots are not squeezed onto their last day
+	for _, f := range p.Windows { // storage roots are not squeezed onto their last day
 		if !slices.Contains([]string{"carrot-storage", "beet", "celeriac", "potato-maincrop"}, f.Crop) {
 			continue
 		}

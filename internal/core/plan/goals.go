@@ -66,7 +66,7 @@ func (w weeks) eaten(b *basis, r *table.Resolved, u *table.Use, week int) float6
 	edible := u.Crop.Edible
 	switch x := &r.Wish; {
 	case x.Amount.Kind.Counts(wish.CountsMeals):
-		return a * r.Eaters[week] * portion(*x, u.Crop) / 1000
+		return a * r.AdultEquivalents[week] * portion(*x, u.Crop) / 1000
 	case x.Amount.Kind.Counts(wish.CountsWeight):
 		return a * (1 - b.desk.Rules.Cull) * edible
 	case x.Amount.Kind.Counts(wish.CountsPieces):

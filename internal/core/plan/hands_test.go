@@ -61,11 +61,11 @@ func wanting(w ...wish.Wish) Input {
 }
 
 func lettuce(n float64) wish.Wish {
-	return wish.Wish{ID: "w1", Food: "lettuce", Kind: "lettuce-head", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesWeek, Number: n}, Season: wish.Season{Kind: wish.While}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
+	return wish.Wish{ID: "w1", Food: "lettuce", Variety: "lettuce-head", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesWeek, Number: n}, Season: wish.Season{Kind: wish.While}, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}}
 }
 
 func carrots() wish.Wish {
-	return wish.Wish{ID: "w1", Food: "carrot", Forms: []wish.Form{wish.Cellar}, Amount: wish.Amount{Kind: wish.Meals, Number: 2}, Season: wish.Season{Kind: wish.Months, From: 11, To: 3}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
+	return wish.Wish{ID: "w1", Food: "carrot", Forms: []wish.Form{wish.Cellar}, Amount: wish.Amount{Kind: wish.Meals, Number: 2}, Season: wish.Season{Kind: wish.Months, From: 11, To: 3}, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}}
 }
 
 // To hold a sowing where it is changes nothing, whichever it is.
@@ -78,7 +78,7 @@ func TestANoughtMoveChangesNothing(t *testing.T) {
 			continue
 		}
 		now := planned(t, after(t, in, Event{Sowing: s.ID, What: "set"}))
-		if m := Moves(before.Agreement().Sowings, now.Agreement().Sowings); len(m) > 0 {
+		if m := Moves(before.Baseline().Sowings, now.Baseline().Sowings); len(m) > 0 {
 			t.Errorf("%s of %s held: %+v", s.ID, s.Date, m)
 		}
 		if !sowingOf(t, now, s.ID).Set || now.Tally.WeeksFed != before.Tally.WeeksFed {
@@ -142,7 +142,7 @@ func TestFewerCellsAreMadeUpFor(t *testing.T) {
 	if now.Tally.WeeksFed < before.Tally.WeeksFed {
 		t.Errorf("%d weeks fed, before %d: others should have stepped in", now.Tally.WeeksFed, before.Tally.WeeksFed)
 	}
-	moves := Moves(before.Agreement().Sowings, now.Agreement().Sowings)
+	moves := Moves(before.Baseline().Sowings, now.Baseline().Sowings)
 	if len(moves) < 2 || !slices.ContainsFunc(moves, func(m Move) bool { return m.Sowing == s.ID && m.Was == s.Plants && m.Is == mine.Plants }) {
 		t.Errorf("moves: %+v", moves)
 	}
@@ -232,7 +232,7 @@ func TestWhatIsSeenMovesTheSowing(t *testing.T) {
 
 // What cannot be said of a sowing is refused with what would be right.
 func TestEventsThatCannotBe(t *testing.T) {
-	in := wanting(lettuce(6), wish.Wish{ID: "w2", Food: "rhubarb", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 1}, Season: wish.Season{Kind: wish.While}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}})
+	in := wanting(lettuce(6), wish.Wish{ID: "w2", Food: "rhubarb", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 1}, Season: wish.Season{Kind: wish.While}, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}})
 	p := planned(t, in)
 	id := of(p, "lettuce-head")[0].ID
 	patch := of(p, "rhubarb")[0].ID
@@ -258,17 +258,17 @@ func TestAnAgreedPlanStaysClose(t *testing.T) {
 	in := everything()
 	in.Memory = &Memory{}
 	p := planned(t, in)
-	a := p.Agreement()
+	a := p.Baseline()
 	a.Year = in.Household.Year
-	in.Household.Agreed = &a
+	in.Household.Baseline = &a
 	if again := planned(t, in); len(again.Changed) != 0 {
 		t.Errorf("nothing was changed, yet: %+v", again.Changed)
 	}
 	in = wanting(lettuce(6))
 	p = planned(t, in)
-	a = p.Agreement()
+	a = p.Baseline()
 	a.Year = in.Household.Year
-	in.Household.Agreed = &a
+	in.Household.Baseline = &a
 	in.Household.Wishes[0].Season = wish.Season{Kind: wish.Months, From: 6, To: 9} // fewer weeks: by itself the walk would begin elsewhere
 	now := planned(t, in)
 	days := map[civil.Date]bool{}
@@ -288,22 +288,22 @@ func TestAnAgreedPlanStaysClose(t *testing.T) {
 // Not before, not after, by temperature, raised or bought: the household's ways
 // with a crop move its window, and say so at the edge.
 func TestHabitsMoveTheWindow(t *testing.T) {
-	in := wanting(wish.Wish{ID: "w1", Food: "snap bean", Kind: "bush-bean", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 2}, Season: wish.Season{Kind: wish.While}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}})
-	usual := planned(t, in).Fields[0].Windows[0]
+	in := wanting(wish.Wish{ID: "w1", Food: "snap bean", Variety: "bush-bean", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 2}, Season: wish.Season{Kind: wish.While}, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}})
+	usual := planned(t, in).Windows[0].Windows[0]
 	in.Household.Habits = []household.Habit{{Crop: "bush-bean", NotBefore: civil.MonthDay{Month: 6, Day: 5}, NotAfter: civil.MonthDay{Month: 7, Day: 1}}}
-	w := planned(t, in).Fields[0].Windows[0]
+	w := planned(t, in).Windows[0].Windows[0]
 	if w.First != civil.Of(2027, 6, 5) || w.Last != civil.Of(2027, 7, 1) || !strings.Contains(w.FirstWhy, "not before 5 Jun") || !strings.Contains(w.LastWhy, "not after 1 Jul") {
 		t.Errorf("usual %+v, with limits %+v", usual, w)
 	}
-	tomato := wanting(wish.Wish{ID: "w1", Food: "tomato", Kind: "tomato-slicing", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 2}, Season: wish.Season{Kind: wish.While}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}})
+	tomato := wanting(wish.Wish{ID: "w1", Food: "tomato", Variety: "tomato-slicing", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 2}, Season: wish.Season{Kind: wish.While}, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}})
 	frost := planned(t, tomato)
 	tomato.Household.School = season.ByTemperature
 	heat := planned(t, tomato)
-	if heat.Fields[0].Windows[0].First == frost.Fields[0].Windows[0].First || !strings.Contains(heat.Fields[0].Windows[0].FirstWhy, "mean minimum is under 7") {
-		t.Errorf("by temperature %+v", heat.Fields[0].Windows[0])
+	if heat.Windows[0].Windows[0].First == frost.Windows[0].Windows[0].First || !strings.Contains(heat.Windows[0].Windows[0].FirstWhy, "mean minimum is under 7") {
+		t.Errorf("by temperature %+v", heat.Windows[0].Windows[0])
 	}
 	tomato.Household.School = ""
-	tomato.Household.Habits = []household.Habit{{Crop: "tomato-slicing", Way: season.Bought}}
+	tomato.Household.Habits = []household.Habit{{Crop: "tomato-slicing", Method: season.Bought}}
 	bought := planned(t, tomato).Sowings[0]
 	raised := frost.Sowings[0]
 	if bought.Method != "bought" || bought.Date != *raised.PlantOut || bought.Seeds != 0 || bought.Cells != 0 || bought.SetOut != raised.SetOut {
@@ -312,7 +312,7 @@ func TestHabitsMoveTheWindow(t *testing.T) {
 	// One sowing alone may be bought.
 	in = wanting(lettuce(6))
 	id := planned(t, in).Sowings[1].ID
-	if one := sowingOf(t, planned(t, after(t, in, Event{Sowing: id, What: "way", Way: season.Bought})), id); one.Method != "bought" {
+	if one := sowingOf(t, planned(t, after(t, in, Event{Sowing: id, What: "way", Method: season.Bought})), id); one.Method != "bought" {
 		t.Errorf("one of them is %s", one.Method)
 	}
 }
@@ -325,7 +325,7 @@ func TestTheWeatherThatHasBeen(t *testing.T) {
 		y := place.Build(in.Household.Place)
 		in.Household.Weather = append(in.Household.Weather, place.Day{Date: d, Max: y.Max[d.YearDay()] - 4, Min: y.Min[d.YearDay()] - 4})
 	}
-	in.Household.Plantings = []record.Planting{{ID: first.ID, Crop: first.Crop, Way: first.Way, Day: first.Day, Plants: first.Plants, For: []record.Purpose{{Wish: "w1", Form: wish.Fresh}}}}
+	in.Household.Plantings = []record.Planting{{ID: first.ID, Crop: first.Crop, Method: first.Choice, Day: first.Day, Plants: first.Plants, For: []record.Purpose{{Wish: "w1", Form: wish.Fresh}}}}
 	early := sowingOf(t, planned(t, in), first.ID) // as of January, none of the cold days has been
 	in.AsOf = civil.Of(2027, 6, 1)
 	late := sowingOf(t, planned(t, in), first.ID)
@@ -361,8 +361,8 @@ func TestSoManyTimesAndARowEarly(t *testing.T) {
 
 // Two kinds of corn do not flower together where the season lets them apart.
 func TestCornIsKeptApart(t *testing.T) {
-	flour := wish.Wish{ID: "w2", Food: "flour corn", Forms: []wish.Form{wish.Dried}, Preparations: []string{"flour-corn-shelled"}, Amount: wish.Amount{Kind: wish.DriedKg, Number: 4}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
-	sweet := wish.Wish{ID: "w1", Food: "sweet corn", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesWeek, Number: 8}, Season: wish.Season{Kind: wish.Months, From: 8, To: 8}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
+	flour := wish.Wish{ID: "w2", Food: "flour corn", Forms: []wish.Form{wish.Dried}, Preparations: []string{"flour-corn-shelled"}, Amount: wish.Amount{Kind: wish.DriedKg, Number: 4}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}}
+	sweet := wish.Wish{ID: "w1", Food: "sweet corn", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesWeek, Number: 8}, Season: wish.Season{Kind: wish.Months, From: 8, To: 8}, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}}
 	p := planned(t, wanting(sweet, flour))
 	var clash, apart int
 	for _, s := range p.Sowings {
@@ -402,9 +402,9 @@ func TestCornIsKeptApart(t *testing.T) {
 
 // The day that is advised against a crossing runs into no other crossing.
 func TestTheDayAgainstACrossingIsFree(t *testing.T) {
-	flourCorn := wish.Wish{ID: "w2", Food: "flour corn", Forms: []wish.Form{wish.Dried}, Preparations: []string{"flour-corn-shelled"}, Amount: wish.Amount{Kind: wish.DriedKg, Number: 3}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
+	flourCorn := wish.Wish{ID: "w2", Food: "flour corn", Forms: []wish.Form{wish.Dried}, Preparations: []string{"flour-corn-shelled"}, Amount: wish.Amount{Kind: wish.DriedKg, Number: 3}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}}
 	sweet := func(id, kind string, month int) wish.Wish {
-		return wish.Wish{ID: id, Food: "sweet corn", Kind: kind, Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesWeek, Number: 8}, Season: wish.Season{Kind: wish.Months, From: month, To: month}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
+		return wish.Wish{ID: id, Food: "sweet corn", Variety: kind, Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesWeek, Number: 8}, Season: wish.Season{Kind: wish.Months, From: month, To: month}, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}}
 	}
 	in := wanting(sweet("w1", "sweet-corn-early", 8), flourCorn, sweet("w3", "sweet-corn-late", 9))
 	flour := of(planned(t, in), "flour-corn")
@@ -472,12 +472,12 @@ func TestWindowsAtTheMirroredPlace(t *testing.T) {
 		}
 	}
 	a, b := planned(t, north), planned(t, south)
-	fields := map[string]Field{}
-	for _, f := range b.Fields {
+	fields := map[string]CropWindows{}
+	for _, f := range b.Windows {
 		fields[f.Crop+string(f.Cover)] = f
 	}
 	first := func(p Plan, d civil.Date) civil.Date { return d - p.Weeks[0] }
-	for _, f := range a.Fields {
+	for _, f := range a.Windows {
 		g, ok := fields[f.Crop+string(f.Cover)]
 		if !ok || len(g.Windows) != len(f.Windows) {
 			t.Errorf("%s: %d windows in the north, %d in the south", f.Crop, len(f.Windows), len(g.Windows))
@@ -500,7 +500,7 @@ func TestWindowsAtTheMirroredPlace(t *testing.T) {
 // A lot that is gathered all at once and would swamp the kitchen is split, unless
 // the household has said in how many sowings it wants it.
 func TestALotWithinTheKitchensReach(t *testing.T) {
-	corn := wish.Wish{ID: "w1", Food: "sweet corn", Forms: []wish.Form{wish.Canned}, Preparations: []string{"corn-canned"}, Amount: wish.Amount{Kind: wish.Jars, Number: 260, Jar: 0.473}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
+	corn := wish.Wish{ID: "w1", Food: "sweet corn", Forms: []wish.Form{wish.Canned}, Preparations: []string{"corn-canned"}, Amount: wish.Amount{Kind: wish.Jars, Number: 260, Jar: 0.473}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}}
 	in := wanting(corn)
 	b, _, _, err := in.Household.Book(book.Usual())
 	if err != nil {
@@ -574,8 +574,8 @@ func lettuceAgain(n float64) wish.Wish {
 
 // A cross that the household accepts is not told, and moves nothing.
 func TestACrossThatOneAccepts(t *testing.T) {
-	flour := wish.Wish{ID: "w2", Food: "flour corn", Forms: []wish.Form{wish.Dried}, Preparations: []string{"flour-corn-shelled"}, Amount: wish.Amount{Kind: wish.DriedKg, Number: 4}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
-	sweet := wish.Wish{ID: "w1", Food: "sweet corn", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesWeek, Number: 8}, Season: wish.Season{Kind: wish.Months, From: 8, To: 9}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
+	flour := wish.Wish{ID: "w2", Food: "flour corn", Forms: []wish.Form{wish.Dried}, Preparations: []string{"flour-corn-shelled"}, Amount: wish.Amount{Kind: wish.DriedKg, Number: 4}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}}
+	sweet := wish.Wish{ID: "w1", Food: "sweet corn", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesWeek, Number: 8}, Season: wish.Season{Kind: wish.Months, From: 8, To: 9}, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}}
 	in := wanting(sweet, flour)
 	told := func(p Plan) (n int) {
 		for _, s := range p.Sowings {

@@ -188,7 +188,7 @@ func (b *basis) lots(m served) (out []lot) {
 	perKg := (1 - b.desk.Rules.Spoil) * (1 - b.desk.Rules.Cull) / prep.Raw / prep.BatchUnits
 	wait := int(p.d.crop.KeepDays.Or(0)) / 7
 	if p.d.crop.Store != "none" {
-		_, life := stock.Best(p.d.crop, b.in.Household.Stores)
+		_, life := stock.Best(p.d.crop, b.in.Household.Storage)
 		wait = max(wait, min(26, int(life)))
 	}
 	for w, share := range p.d.use.Season.ByWeek(p.s.Start) {

@@ -89,7 +89,7 @@ func TestWhatStandsOnTheShelf(t *testing.T) {
 		itemOf("beet", "cellar", "", 1, 10, "kg", "2026-11-01"),
 	}
 	p := planned(t, in)
-	by := map[string]Standing{}
+	by := map[string]ShelfItem{}
 	for _, s := range p.Shelf {
 		by[s.Lot] = s
 	}

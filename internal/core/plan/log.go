@@ -17,13 +17,13 @@ import (
 
 // Event is what somebody did to a sowing, or saw of it.
 type Event struct {
-	Sowing string     `json:"sowing"` // its id in the plan
-	What   string     `json:"what"`   // one of Events
-	Day    civil.Date `json:"day,omitzero"`
-	Count  float64    `json:"count,omitempty"`
-	Task   string     `json:"task,omitempty"` // for done: which of its tasks
-	Way    season.Way `json:"way,omitempty"`
-	Note   string     `json:"note,omitempty"`
+	Sowing string        `json:"sowing"` // its id in the plan
+	What   string        `json:"what"`   // one of Events
+	Day    civil.Date    `json:"day,omitzero"`
+	Count  float64       `json:"count,omitempty"`
+	Task   string        `json:"task,omitempty"` // for done: which of its tasks
+	Method season.Method `json:"way,omitempty"`
+	Note   string        `json:"note,omitempty"`
 }
 
 // Events are the things that can be said of a sowing.
@@ -97,7 +97,7 @@ func (c *computed) planting(s *sown) record.Planting {
 		return p
 	}
 	planned := s.Date
-	p := record.Planting{Planned: &planned, ID: s.ID, Crop: s.Crop, Cover: place.Cover(s.Cover), Way: s.Way, Day: s.Day, Asked: s.Plants, For: []record.Purpose{}}
+	p := record.Planting{Planned: &planned, ID: s.ID, Crop: s.Crop, Cover: place.Cover(s.Cover), Method: s.Choice, Day: s.Day, Asked: s.Plants, For: []record.Purpose{}}
 	if s.Early { // what was risked becomes a sowing like any other once it is there
 		p.Note = "risked early"
 	}
@@ -145,8 +145,8 @@ func (c *computed) happened(s *sown, p *record.Planting, e Event) (string, error
 		p.Plants, p.Asked = int(e.Count), max(s.Plants, s.Wants)
 		return fmt.Sprintf("counted %d plants of %s", p.Plants, name), nil
 	case "way":
-		p.Way = e.Way
-		return fmt.Sprintf("%s of %s: %s", name, s.Date.Short(), wayWords[e.Way]), nil
+		p.Method = e.Method
+		return fmt.Sprintf("%s of %s: %s", name, s.Date.Short(), methodWords[e.Method]), nil
 	case "done":
 		return c.doneTask(s, p, e, on())
 	case "share":
@@ -194,7 +194,7 @@ func (c *computed) happened(s *sown, p *record.Planting, e Event) (string, error
 	return "", &invalid.Field{Field: "what", Value: e.What, Allowed: "one of set, count, way, done, share, behind, ready, ended"}
 }
 
-var wayWords = map[season.Way]string{"": "as the book has it", season.Direct: "sown in place", season.Raised: "raised indoors", season.Bought: "bought as starts"}
+var methodWords = map[season.Method]string{"": "as the book has it", season.Direct: "sown in place", season.Indoors: "raised indoors", season.Bought: "bought as starts"}
 
 // doneTask puts a task that was done into a planting, with its real day and
 // count.

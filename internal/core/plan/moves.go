@@ -23,38 +23,38 @@ type Move struct {
 }
 
 // Agreement returns what is kept of a plan when a household agrees to it.
-func (p *Plan) Agreement() record.Agreement {
-	a := record.Agreement{On: p.AsOf, Sowings: []record.Agreed{}, Fed: p.Tally.WeeksFed, Wanted: p.Tally.WeeksWanted, Plants: p.Tally.Plants, Area: p.Tally.Area, Jars: p.Tally.Jars}
+func (p *Plan) Baseline() record.Baseline {
+	a := record.Baseline{On: p.AsOf, Sowings: []record.BaselineSowing{}, Fed: p.Tally.WeeksFed, Wanted: p.Tally.WeeksWanted, Plants: p.Tally.Plants, Area: p.Tally.Area, Jars: p.Tally.Jars}
 	for i := range p.Sowings {
 		s := &p.Sowings[i]
 		if s.Method == "patch" {
 			continue
 		}
 		fresh := slices.ContainsFunc(s.For, func(f Served) bool { return f.Form == string(wish.Fresh) })
-		a.Sowings = append(a.Sowings, agreed(s, fresh))
+		a.Sowings = append(a.Sowings, baselineSowing(s, fresh))
 		if fresh && slices.ContainsFunc(s.For, func(f Served) bool { return f.Form != string(wish.Fresh) }) {
-			a.Sowings = append(a.Sowings, agreed(s, false)) // the same sowing, timed as a lot that is kept
+			a.Sowings = append(a.Sowings, baselineSowing(s, false)) // the same sowing, timed as a lot that is kept
 		}
 	}
 	return a
 }
 
-func agreed(s *Sowing, fresh bool) record.Agreed {
-	return record.Agreed{ID: s.ID, Crop: s.Crop, CropName: s.CropName, Cover: place.Cover(s.Cover), Fresh: fresh, Date: s.Date, Day: s.Day, Plants: s.Plants, Area: s.Area, Likely: s.Likely}
+func baselineSowing(s *Sowing, fresh bool) record.BaselineSowing {
+	return record.BaselineSowing{ID: s.ID, Crop: s.Crop, CropName: s.CropName, Cover: place.Cover(s.Cover), Fresh: fresh, Date: s.Date, Day: s.Day, Plants: s.Plants, Area: s.Area, Likely: s.Likely}
 }
 
 // Moves lists what differs between the sowings of two plans, in the order of
 // their dates. Sowings of one crop are matched by their days, whatever they are
 // called.
-func Moves(before, after []record.Agreed) (out []Move) {
+func Moves(before, after []record.BaselineSowing) (out []Move) {
 	type kind struct {
 		crop  string
 		cover string
 	}
-	type side struct{ was, is []record.Agreed }
+	type side struct{ was, is []record.BaselineSowing }
 	kinds := map[kind]*side{}
 	var order []kind
-	put := func(all []record.Agreed, into func(*side) *[]record.Agreed) {
+	put := func(all []record.BaselineSowing, into func(*side) *[]record.BaselineSowing) {
 		seen := map[string]bool{}
 		for _, s := range all {
 			if seen[s.ID] {
@@ -70,8 +70,8 @@ func Moves(before, after []record.Agreed) (out []Move) {
 			*list = append(*list, s)
 		}
 	}
-	put(before, func(s *side) *[]record.Agreed { return &s.was })
-	put(after, func(s *side) *[]record.Agreed { return &s.is })
+	put(before, func(s *side) *[]record.BaselineSowing { return &s.was })
+	put(after, func(s *side) *[]record.BaselineSowing { return &s.is })
 	for _, k := range order {
 		out = append(out, moved(kinds[k].was, kinds[k].is)...)
 	}
@@ -96,10 +96,10 @@ const near = 60
 
 // moved matches the sowings of one crop, those on the same day first and then
 // the nearest ones.
-func moved(was, is []record.Agreed) (out []Move) {
+func moved(was, is []record.BaselineSowing) (out []Move) {
 	matched := make([]bool, len(is))
-	left := []record.Agreed{}
-	pair := func(a, b record.Agreed) {
+	left := []record.BaselineSowing{}
+	pair := func(a, b record.BaselineSowing) {
 		m := Move{Sowing: b.ID, CropName: b.CropName, From: a.Date, To: b.Date, Was: a.Plants, Is: b.Plants}
 		switch {
 		case a.Date != b.Date:
@@ -112,7 +112,7 @@ func moved(was, is []record.Agreed) (out []Move) {
 		out = append(out, m)
 	}
 	for _, a := range was {
-		k := slices.IndexFunc(is, func(b record.Agreed) bool { return b.Date == a.Date })
+		k := slices.IndexFunc(is, func(b record.BaselineSowing) bool { return b.Date == a.Date })
 		if k < 0 || matched[k] {
 			left = append(left, a)
 			continue
@@ -142,13 +142,13 @@ func moved(was, is []record.Agreed) (out []Move) {
 	return out
 }
 
-func away(a, b record.Agreed) civil.Date { return max(a.Date-b.Date, b.Date-a.Date) }
+func away(a, b record.BaselineSowing) civil.Date { return max(a.Date-b.Date, b.Date-a.Date) }
 
 // changedFrom lists what differs from the plan that the household keeps, where it keeps one
 // of this year.
 func changedFrom(h household.Household, p *Plan) []Move {
-	if h.Agreed == nil || h.Agreed.Year != h.Year {
+	if h.Baseline == nil || h.Baseline.Year != h.Year {
 		return []Move{}
 	}
-	return Moves(h.Agreed.Sowings, p.Agreement().Sowings)
+	return Moves(h.Baseline.Sowings, p.Baseline().Sowings)
 }

@@ -109,13 +109,13 @@ func worked(in Input, rec *working.Recorder) (*computed, error) {
 		x.Coming, x.ToFill = w.wishes[i].Coming[:], b.toFill(i, w.wishes[i], asked.demands)
 	}
 
-	p.Fields = fieldsOf(b, all)
+	p.Windows = windowsOf(b, all)
 	p.Tally = tallyOf(b, p.Wishes, len(all))
 	p.Tally.Area, p.Tally.AreaWeek = fullestWeek(b, all)
 	kitchen := kitchenOf(b, w, p.Wishes, all, served) // 13: what the kitchen must do
 	p.Kitchen, p.Tally.Overloads = kitchen.Kitchen, len(kitchen.Overloads)
 	stores := storageOf(b, w, p.Wishes)
-	p.Rooms, p.Tally.Freezer = stores.rooms, stores.freezer
+	p.Storage, p.Tally.Freezer = stores.rooms, stores.freezer
 	for i := range p.Wishes {
 		x := &p.Wishes[i]
 		x.Batches, x.Hours, x.Frozen = kitchen.byWish[i].batches, kitchen.byWish[i].hours, stores.frozen[i]

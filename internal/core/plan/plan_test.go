@@ -31,7 +31,7 @@ func ford(wishes ...wish.Wish) Input {
 	return Input{AsOf: civil.Of(2027, 1, 12), Household: household.Household{
 		Name: "The ford", Year: 2027, Risk: season.UsualRisk, Place: place.Examples()[0].Place,
 		Members: []household.Member{{ID: "a", Name: "A", Band: household.Adult}, {ID: "b", Name: "B", Band: household.Adult}, {ID: "c", Name: "C", Band: household.Teen}, {ID: "d", Name: "D", Band: household.Infant}},
-		Stores:  []stock.Store{{ID: "s", Name: "Cellar", Temperature: 2, Damp: true}},
+		Storage: []stock.StoragePlace{{ID: "s", Name: "Cellar", Temperature: 2, Damp: true}},
 		Wishes:  wishes,
 	}}
 }
@@ -66,7 +66,7 @@ func everything() Input {
 	kraut := wish.Wish{Food: "cabbage", Forms: []wish.Form{wish.Fermented}, Preparation: "sauerkraut", Amount: wish.Amount{Kind: wish.Litres, Number: 15}, Left: 3}
 	garlic := wish.Wish{Food: "garlic", Forms: []wish.Form{wish.Cellar}, Amount: wish.Amount{Kind: wish.PiecesYear, Number: 70}, Confidence: &half}
 	twice := sauce(35)
-	twice.Stagger.Sowings, twice.Priority = 2, wish.Must
+	twice.Stagger.Sowings, twice.Priority = 2, wish.MustHave
 	in := ford(
 		meals("carrot", 2, wish.Fresh, wish.Cellar), twice, salsa, lettuce, corn, spinach, beans, kraut, garlic,
 		wish.Wish{Food: "onion", Forms: []wish.Form{wish.Fresh, wish.Cellar}, Amount: wish.Amount{Kind: wish.WeightWeek, Number: 1.1}},
@@ -223,21 +223,21 @@ func TestEveryCropWithEveryAmount(t *testing.T) {
 		}
 		tried++
 		p := planned(t, in)
-		name := fmt.Sprintf("%s %s %v", w.Kind, w.Amount.Kind, w.Forms)
+		name := fmt.Sprintf("%s %s %v", w.Variety, w.Amount.Kind, w.Forms)
 		sound(t, name, p)
 	}
 	for _, c := range book.Usual().Crops() {
 		for _, k := range kinds {
 			if k.Unweighed() {
-				try(wish.Wish{Food: c.Food, Kind: c.ID, Amount: wish.Amount{Kind: k, Number: 7}})
+				try(wish.Wish{Food: c.Food, Variety: c.ID, Amount: wish.Amount{Kind: k, Number: 7}})
 				continue
 			}
 			for _, forms := range [][]wish.Form{{wish.Fresh}, {wish.Cellar}, {wish.Fresh, wish.Cellar}} {
-				try(wish.Wish{Food: c.Food, Kind: c.ID, Forms: forms, Amount: wish.Amount{Kind: k, Number: 7}})
+				try(wish.Wish{Food: c.Food, Variety: c.ID, Forms: forms, Amount: wish.Amount{Kind: k, Number: 7}})
 			}
 			for _, prep := range book.Usual().Preparations() {
 				if slices.Contains(prep.Crops, c.ID) {
-					try(wish.Wish{Food: c.Food, Kind: c.ID, Forms: []wish.Form{wish.Form(prep.Form)}, Preparation: prep.ID, Amount: wish.Amount{Kind: k, Number: 7}})
+					try(wish.Wish{Food: c.Food, Variety: c.ID, Forms: []wish.Form{wish.Form(prep.Form)}, Preparation: prep.ID, Amount: wish.Amount{Kind: k, Number: 7}})
 				}
 			}
 		}

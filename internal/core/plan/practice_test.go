@@ -19,7 +19,7 @@ func TestEveryWishHasItsWays(t *testing.T) {
 	in.Memory = &Memory{}
 	some := 0
 	for _, w := range in.Household.Wishes {
-		ways, err := Ways(context.Background(), in, w.ID)
+		ways, err := Remedies(context.Background(), in, w.ID)
 		if err != nil {
 			t.Errorf("%s: %v", w.ID, err)
 		}
@@ -33,7 +33,7 @@ func TestEveryWishHasItsWays(t *testing.T) {
 // A patch is planted in the coming spring and picked from the year in which it first
 // bears; until then its weeks are gaps, and the note says from when.
 func TestANewPatchWaitsUntilItBears(t *testing.T) {
-	rhubarb := wish.Wish{ID: "w1", Food: "rhubarb", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 1}, Season: wish.Season{Kind: wish.While}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
+	rhubarb := wish.Wish{ID: "w1", Food: "rhubarb", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 1}, Season: wish.Season{Kind: wish.While}, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}}
 	in := wanting(rhubarb)
 	p := planned(t, in)
 	w := p.Wishes[0]
@@ -58,7 +58,7 @@ func TestANewPatchWaitsUntilItBears(t *testing.T) {
 // they come to are.
 func TestWhatIsPutUpByWeightFillsJars(t *testing.T) {
 	sauce := func(kind wish.AmountKind, n float64) Wish {
-		return planned(t, wanting(wish.Wish{ID: "w1", Food: "tomato", Forms: []wish.Form{wish.Canned}, Preparations: []string{"tomato-sauce-thick"}, Amount: wish.Amount{Kind: kind, Number: n}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}})).Wishes[0]
+		return planned(t, wanting(wish.Wish{ID: "w1", Food: "tomato", Forms: []wish.Form{wish.Canned}, Preparations: []string{"tomato-sauce-thick"}, Amount: wish.Amount{Kind: kind, Number: n}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}})).Wishes[0]
 	}
 	byWeight := sauce(wish.WeightYear, 50)
 	if want := int(math.Ceil(50 * 0.98 * 0.95 / 3.15 / 0.946353)); byWeight.ToFill != want {
@@ -71,7 +71,7 @@ func TestWhatIsPutUpByWeightFillsJars(t *testing.T) {
 }
 
 func corn(ears float64, stagger wish.Stagger) wish.Wish {
-	return wish.Wish{ID: "w1", Food: "sweet corn", Kind: "sweet-corn-late", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesYear, Number: ears}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.Want, Stagger: stagger}
+	return wish.Wish{ID: "w1", Food: "sweet corn", Variety: "sweet-corn-late", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesYear, Number: ears}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.WouldLike, Stagger: stagger}
 }
 
 // An amount of the year that is eaten fresh claims no particular week: two dozen ears

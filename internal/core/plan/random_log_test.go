@@ -98,8 +98,8 @@ func TestAnySeasonCanBePutDown(t *testing.T) {
 				task := s.Tasks[d.below(len(s.Tasks))]
 				e.Task, e.Count = task.What, math.Floor(task.Count*float64(d.below(4))/3)
 			case "way":
-				e.Way = []season.Way{season.Direct, season.Raised, season.Bought, ""}[d.below(4)]
-				if !season.CanBe(book.Usual().Crop(s.Crop), e.Way) {
+				e.Method = []season.Method{season.Direct, season.Indoors, season.Bought, ""}[d.below(4)]
+				if !season.CanBe(book.Usual().Crop(s.Crop), e.Method) {
 					continue
 				}
 			case "behind":

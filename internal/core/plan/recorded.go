@@ -11,14 +11,14 @@ import (
 // recorded are the recorded sowings from which this table year is harvested, in the
 // household's order, and the names that they take.
 type recorded struct {
-	byCrop map[string][]*table.Hand
+	byCrop map[string][]*table.RecordedSowing
 	taken  map[string]bool
 }
 
 // recordedSowings collects the sowings harvested in this table year: those that mature in
 // it and those already growing on its first day.
 func recordedSowings(b *basis) recorded {
-	out := recorded{map[string][]*table.Hand{}, map[string]bool{}}
+	out := recorded{map[string][]*table.RecordedSowing{}, map[string]bool{}}
 	for i := range b.in.Household.Plantings {
 		p := &b.in.Household.Plantings[i]
 		crop := b.desk.Book.Crop(p.Crop)
@@ -41,12 +41,12 @@ func recordedSowings(b *basis) recorded {
 
 // recordedSowing returns a sowing with its start, harvest and end, computed from its
 // recorded dates and delay.
-func (b *basis) recordedSowing(p *record.Planting, crop *book.Crop) *table.Hand {
-	h := &table.Hand{Planting: p, Under: p.Cover}
+func (b *basis) recordedSowing(p *record.Planting, crop *book.Crop) *table.RecordedSowing {
+	h := &table.RecordedSowing{Planting: p, Under: p.Cover}
 	if h.Under == place.NoCover {
 		h.Under = b.in.Household.CoverOver(p.ID)
 	}
-	h.Start, h.Why = b.begin(crop, h.Under, p.Way, b.dayOf(p.Day))
+	h.Start, h.Why = b.begin(crop, h.Under, p.Method, b.dayOf(p.Day))
 	st := &h.Start
 	if p.Sown != nil {
 		st.Sow = b.dayOf(*p.Sown)
@@ -77,7 +77,7 @@ func (b *basis) survives(crop *book.Crop, until int) bool {
 
 // bound returns the weeks that sown or skipped plantings were planned to feed. Only
 // sowings that can still be made may feed them now: nothing is sown on a past date.
-func (b *basis) bound(s *season.Season, hands []*table.Hand) (weeks season.Weeks) {
+func (b *basis) bound(s *season.Season, hands []*table.RecordedSowing) (weeks season.Weeks) {
 	for _, h := range hands {
 		if h.Planned == nil || !h.Begun() && !h.Lost {
 			continue
@@ -86,7 +86,7 @@ func (b *basis) bound(s *season.Season, hands []*table.Hand) (weeks season.Weeks
 		if h.Sown != nil { // the planned days indoors, whatever they became
 			indoors = int(h.Day - *h.Sown)
 		}
-		st, _ := b.begin(s.Crop, h.Cover, h.Way, b.dayOf(*h.Planned)+indoors)
+		st, _ := b.begin(s.Crop, h.Cover, h.Method, b.dayOf(*h.Planned)+indoors)
 		if st.Ready >= 0 && st.Ready < place.Days {
 			weeks |= s.FedBy(st)
 		}
@@ -95,7 +95,7 @@ func (b *basis) bound(s *season.Season, hands []*table.Hand) (weeks season.Weeks
 }
 
 // of returns what follows from a recorded sowing of this table year.
-func (r recorded) of(p *record.Planting) *table.Hand {
+func (r recorded) find(p *record.Planting) *table.RecordedSowing {
 	for _, h := range r.byCrop[p.Crop] {
 		if h.Planting == p {
 			return h

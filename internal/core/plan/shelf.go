@@ -7,7 +7,7 @@ import (
 
 // Standing is a lot on the shelf today: until when it keeps, and when it will be
 // eaten up at the rate of the wishes that draw on it.
-type Standing struct {
+type ShelfItem struct {
 	Lot     string      `json:"lot"`
 	Amount  float64     `json:"amount"`
 	Unit    amount.Unit `json:"unit"`
@@ -19,11 +19,11 @@ type Standing struct {
 }
 
 // shelfOf tells what is on the shelf today and how long it lasts.
-func shelfOf(b *basis, w weeks) []Standing {
-	out := []Standing{}
+func shelfOf(b *basis, w weeks) []ShelfItem {
+	out := []ShelfItem{}
 	lots := b.in.Household.Lots
 	for i, f := range w.resolver.Fates(w.wishes, b.in.AsOf) {
-		st := Standing{Lot: lots[i].ID, Amount: lots[i].Amount(), Unit: amount.Unit(lots[i].Unit), Until: f.Until, Expired: f.Until < b.in.AsOf, Wish: f.Wish, Wasted: f.Wasted}
+		st := ShelfItem{Lot: lots[i].ID, Amount: lots[i].Amount(), Unit: amount.Unit(lots[i].Unit), Until: f.Until, Expired: f.Until < b.in.AsOf, Wish: f.Wish, Wasted: f.Wasted}
 		if f.RunsOut != 0 {
 			st.RunsOut = &f.RunsOut
 		}

@@ -12,7 +12,7 @@ import (
 // The Shelves page and the plan are one sum: what a lot still holds on the last day
 // that it keeps is what the plan counts as left when the new crop comes on that day.
 func TestOneShelfOneSum(t *testing.T) {
-	wish := wish.Wish{ID: "w1", Food: "beet", Forms: []wish.Form{wish.Cellar}, Amount: wish.Amount{Kind: wish.WeightYear, Number: 18}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
+	wish := wish.Wish{ID: "w1", Food: "beet", Forms: []wish.Form{wish.Cellar}, Amount: wish.Amount{Kind: wish.WeightYear, Number: 18}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}}
 	lot := stock.Lot{ID: "l1", Food: "beet", Form: "cellar", Count: 30, Size: 1, Unit: "kg", PutUp: civil.Of(2026, 10, 18), Until: civil.Of(2028, 10, 1)}
 	in := wanting(wish)
 	in.Household.Lots = []stock.Lot{lot}
@@ -36,7 +36,7 @@ func TestOneShelfOneSum(t *testing.T) {
 // maincrop potatoes and storage cabbages lose by the month.
 func TestWhatIsStoredLoses(t *testing.T) {
 	for _, food := range []string{"potato", "cabbage", "carrot"} {
-		wish := wish.Wish{ID: "w1", Food: food, Forms: []wish.Form{wish.Cellar}, Amount: wish.Amount{Kind: wish.WeightYear, Number: 1}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.Want, Stagger: wish.Stagger{Kind: wish.ByNeed}}
+		wish := wish.Wish{ID: "w1", Food: food, Forms: []wish.Form{wish.Cellar}, Amount: wish.Amount{Kind: wish.WeightYear, Number: 1}, Season: wish.Season{Kind: wish.AllYear}, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}}
 		in := wanting(wish)
 		in.Household.Lots = []stock.Lot{{ID: "l1", Food: food, Form: "cellar", Count: 40, Size: 1, Unit: "kg", PutUp: civil.Of(2026, 10, 18), Until: in.AsOf + 70}}
 		wasted := planned(t, in).Shelf[0].Wasted

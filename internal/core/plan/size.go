@@ -19,7 +19,7 @@ import (
 type sown struct {
 	Sowing
 	parts     []part // of the same order as Sowing.For
-	hand      *table.Hand
+	hand      *table.RecordedSowing
 	ground    span // days of the table year that it takes bed space
 	gives     float64
 	season    *season.Season
@@ -72,7 +72,7 @@ func sized(b *basis, rec recorded, w weeks, rows []*row, used map[*record.Planti
 	for i := range b.in.Household.Plantings {
 		p := &b.in.Household.Plantings[i]
 		if !used[p] && rec.taken[p.ID] {
-			z.unwanted(rec.of(p))
+			z.unwanted(rec.find(p))
 		}
 	}
 	return z.out
@@ -257,7 +257,7 @@ func (z *sizer) add(r *row, size reckon.Size, id string, figures []string, stand
 }
 
 // unwanted keeps a recorded sowing that no wish uses.
-func (z *sizer) unwanted(h *table.Hand) {
+func (z *sizer) unwanted(h *table.RecordedSowing) {
 	crop := z.desk.Book.Crop(h.Crop)
 	n := max(1, h.Plants, h.Asked)
 	size := z.desk.Count("sowing/"+h.ID, crop, "", reckon.Ask{Raised: h.Start.Raised, Bought: h.Start.Bought}, wish.Wish{Amount: wish.Amount{Kind: wish.Plants, Number: float64(n)}}, 1)

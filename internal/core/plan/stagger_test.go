@@ -66,7 +66,7 @@ func TestPlantsByTheMetreOfRow(t *testing.T) {
 func TestTheLeastBlockIsTold(t *testing.T) {
 	in := demoInput(t)
 	for number, told := range map[float64]bool{3: true, 16: false} {
-		w := wish.Wish{ID: "m", Food: "sweet corn", Kind: "sweet-corn-late", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesWeek, Number: number}, Season: wish.Season{Kind: wish.Months, From: 8, To: 9}}
+		w := wish.Wish{ID: "m", Food: "sweet corn", Variety: "sweet-corn-late", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.PiecesWeek, Number: number}, Season: wish.Season{Kind: wish.Months, From: 8, To: 9}}
 		w.Fill()
 		in.Household.Wishes, in.Household.Plantings = []wish.Wish{w}, nil
 		p, err := plan.Compute(in)

@@ -9,7 +9,7 @@ import (
 )
 
 // Room is a store or the freezer against what is put into it.
-type Room struct {
+type StorageUse struct {
 	ID    string      `json:"id"` // a store's, or freezer
 	Name  string      `json:"name"`
 	Unit  amount.Unit `json:"unit"`  // kg, or L
@@ -20,15 +20,15 @@ type Room struct {
 
 // storage is how full each store and the freezer become.
 type storage struct {
-	rooms   []Room
+	rooms   []StorageUse
 	freezer float64   // L in the freezer when it is fullest
 	frozen  []float64 // of each wish: L into the freezer
 }
 
 // storageOf works out how full each store and the freezer become.
 func storageOf(b *basis, w weeks, wishes []Wish) storage {
-	out := storage{rooms: []Room{}, frozen: make([]float64, len(wishes))}
-	room := func(r Room, in func(*table.Use) bool) Room {
+	out := storage{rooms: []StorageUse{}, frozen: make([]float64, len(wishes))}
+	room := func(r StorageUse, in func(*table.Use) bool) StorageUse {
 		r, used := w.fill(r, in)
 		if used || r.Holds > 0 {
 			out.rooms = append(out.rooms, r)
@@ -36,10 +36,10 @@ func storageOf(b *basis, w weeks, wishes []Wish) storage {
 		}
 		return r
 	}
-	for _, st := range b.in.Household.Stores {
-		room(Room{ID: st.ID, Name: st.Name, Unit: amount.Kilogram, Holds: st.RoomKg}, func(u *table.Use) bool { return u.Store != nil && u.Store.ID == st.ID })
+	for _, st := range b.in.Household.Storage {
+		room(StorageUse{ID: st.ID, Name: st.Name, Unit: amount.Kilogram, Holds: st.RoomKg}, func(u *table.Use) bool { return u.Store != nil && u.Store.ID == st.ID })
 	}
-	out.freezer = room(Room{ID: "freezer", Name: "Freezer", Unit: amount.Litre, Holds: b.desk.Rules.Freezer}, func(u *table.Use) bool { return u.Form == wish.Frozen }).Peak
+	out.freezer = room(StorageUse{ID: "freezer", Name: "Freezer", Unit: amount.Litre, Holds: b.desk.Rules.Freezer}, func(u *table.Use) bool { return u.Form == wish.Frozen }).Peak
 	for i := range w.wishes {
 		r := w.wishes[i]
 		for k := range r.Uses {
@@ -73,7 +73,7 @@ func (w weeks) storeUnit(r *table.Resolved, u *table.Use, week int, a float64) f
 
 // fill adds up, use by use, what lies in a store each week: it is filled when the new crop
 // comes and drawn from in the weeks it feeds. It reports whether any use is kept there.
-func (w weeks) fill(out Room, in func(*table.Use) bool) (_ Room, any bool) {
+func (w weeks) fill(out StorageUse, in func(*table.Use) bool) (_ StorageUse, any bool) {
 	var level [season.WeeksPerYear]float64
 	for i := range w.wishes {
 		r := w.wishes[i]
@@ -105,7 +105,7 @@ func (w weeks) fill(out Room, in func(*table.Use) bool) (_ Room, any bool) {
 }
 
 // roomFigure records what lies in a store when it is fullest, use by use.
-func (b *basis) roomFigure(w weeks, wishes []Wish, out Room, in func(*table.Use) bool) {
+func (b *basis) roomFigure(w weeks, wishes []Wish, out StorageUse, in func(*table.Use) bool) {
 	s := b.desk.Recorder.Open("room/"+out.ID, "peak", out.Name, "in it when it is fullest")
 	if !s.On() {
 		return

@@ -24,7 +24,7 @@ type row struct {
 	of   int // sowings of its group, for the fewest plants worth growing
 	uses []rowUse
 
-	hand   *table.Hand
+	hand   *table.RecordedSowing
 	early  bool
 	merged string // which other sowing was sown with it, or why its day was changed
 }
@@ -103,11 +103,11 @@ func (g *group) together() table.Use {
 	all.Weeks = 0
 	for _, d := range g.demands {
 		all.Weeks |= d.use.Weeks
-		for _, h := range d.use.Hands {
-			if slices.Contains(all.Hands, h) {
+		for _, h := range d.use.Recorded {
+			if slices.Contains(all.Recorded, h) {
 				continue
 			}
-			all.Hands = append(slices.Clip(all.Hands), h)
+			all.Recorded = append(slices.Clip(all.Recorded), h)
 			all.Season = all.Season.With(h.Start)
 			if all.Lot != nil && h.Start.End > h.Start.Ready {
 				all.Lot = append(slices.Clip(all.Lot), len(all.Season.Starts)-1)
@@ -124,10 +124,10 @@ func (g *group) stagger(taken map[string]bool, said *notes) (rows []*row, gaps [
 	w := g.weeks.wishes[first.wish].Wish
 	sowings := sowing.Plan(all, w.Stagger, sowing.Known{
 		Now:    g.dayOf(g.in.AsOf),
-		Bound:  g.bound(all.Season, all.Hands),
+		Bound:  g.bound(all.Season, all.Recorded),
 		Begin:  func(like season.Start, day int) season.Start { return g.startLike(first.crop, g.key.cover, like, day) },
-		Agreed: g.weeks.resolver.Agreements.Days(first.crop.ID, g.key.cover, g.key.fresh),
-		Feeds:  func(h *table.Hand, run []int) int { return g.feedsOf(all.Season, h, run) },
+		Agreed: g.weeks.resolver.BaselineDays.Days(first.crop.ID, g.key.cover, g.key.fresh),
+		Feeds:  func(h *table.RecordedSowing, run []int) int { return g.feedsOf(all.Season, h, run) },
 		Gives:  g.givesOf,
 	})
 	prefix := fmt.Sprintf("%02d-%s-%s-", g.in.Household.Year%100, w.ID, first.name())
@@ -173,12 +173,12 @@ func (g *group) stagger(taken map[string]bool, said *notes) (rows []*row, gaps [
 
 // startLike returns the start of a crop on a day, by the same method as another start.
 func (b *basis) startLike(crop *book.Crop, cover place.Cover, like season.Start, day int) season.Start {
-	way := season.UsualWay
+	way := season.UsualMethod
 	switch {
 	case like.Bought:
 		way = season.Bought
 	case like.Raised:
-		way = season.Raised
+		way = season.Indoors
 	}
 	st, _ := b.begin(crop, cover, way, day)
 	return st
@@ -209,7 +209,7 @@ func (g *group) wants(s *season.Season, st season.Start, run season.Weeks) int {
 
 // feedsOf returns how many of the weeks of a run the plants counted for a recorded sowing
 // can feed.
-func (g *group) feedsOf(s *season.Season, h *table.Hand, run []int) int {
+func (g *group) feedsOf(s *season.Season, h *table.RecordedSowing, run []int) int {
 	for n := len(run); n > 0; n-- {
 		var weeks season.Weeks
 		for _, w := range run[:n] {
@@ -225,7 +225,7 @@ func (g *group) feedsOf(s *season.Season, h *table.Hand, run []int) int {
 
 // givesOf returns the share of a group's lots that the plants counted for a recorded
 // sowing give.
-func (g *group) givesOf(h *table.Hand, share float64) float64 {
+func (g *group) givesOf(h *table.RecordedSowing, share float64) float64 {
 	if share <= 0 {
 		return 0
 	}

@@ -58,7 +58,7 @@ func TestTasksFollowTheSowing(t *testing.T) {
 func TestSowingsLieInTheirFields(t *testing.T) {
 	p := planned(t, everything())
 	for _, s := range p.Sowings {
-		for _, f := range p.Fields {
+		for _, f := range p.Windows {
 			if f.Crop != s.Crop || f.Cover != s.Cover {
 				continue
 			}

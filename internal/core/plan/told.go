@@ -12,27 +12,27 @@ import (
 
 // Plan is what a household's wishes come to.
 type Plan struct {
-	AsOf       civil.Date   `json:"as_of"`
-	Year       string       `json:"year"`        // such as 2027/28
-	Weeks      []civil.Date `json:"weeks"`       // first day of each week of the table year
-	LastFrost  int          `json:"last_frost"`  // week of the median last spring frost; -1 where there is none
-	FirstFrost int          `json:"first_frost"` // week of the median first autumn frost; -1 where there is none
-	Eaters     float64      `json:"eaters"`      // mean over the year, an adult being 1
-	Warmest    int          `json:"warmest"`     // week with the greatest mean daily maximum
-	WarmestC   float64      `json:"warmest_c"`   // that maximum, °C
-	EmptyShelf bool         `json:"empty_shelf"` // nothing stands on the shelf: what is kept comes only with the first harvests
-	Tally      Tally        `json:"tally"`
-	Wishes     []Wish       `json:"wishes"`
-	Sowings    []Sowing     `json:"sowings"` // by date
-	Green      []Green      `json:"green"`   // green manures, by date
-	Fields     []Field      `json:"fields"`  // when each crop of the sowings may be begun
-	Kitchen    Kitchen      `json:"kitchen"`
-	Rooms      []Room       `json:"rooms"` // stores and freezer, against what they hold
-	Goals      Goals        `json:"goals"`
-	Shelf      []Standing   `json:"shelf"`   // what stands on the shelf today, and how long
-	Work       Work         `json:"work"`    // hours in the garden and trays on the raising shelf, by week
-	Moons      []place.Moon `json:"moons"`   // information only
-	Changed    []Move       `json:"changed"` // what differs from the plan that was agreed
+	AsOf             civil.Date    `json:"as_of"`
+	Year             string        `json:"year"`        // such as 2027/28
+	Weeks            []civil.Date  `json:"weeks"`       // first day of each week of the table year
+	LastFrost        int           `json:"last_frost"`  // week of the median last spring frost; -1 where there is none
+	FirstFrost       int           `json:"first_frost"` // week of the median first autumn frost; -1 where there is none
+	AdultEquivalents float64       `json:"eaters"`      // mean over the year, an adult being 1
+	Warmest          int           `json:"warmest"`     // week with the greatest mean daily maximum
+	WarmestC         float64       `json:"warmest_c"`   // that maximum, °C
+	EmptyShelf       bool          `json:"empty_shelf"` // nothing stands on the shelf: what is kept comes only with the first harvests
+	Tally            Tally         `json:"tally"`
+	Wishes           []Wish        `json:"wishes"`
+	Sowings          []Sowing      `json:"sowings"` // by date
+	Green            []Green       `json:"green"`   // green manures, by date
+	Windows          []CropWindows `json:"fields"`  // when each crop of the sowings may be begun
+	Kitchen          Kitchen       `json:"kitchen"`
+	Storage          []StorageUse  `json:"rooms"` // stores and freezer, against what they hold
+	Goals            Goals         `json:"goals"`
+	Shelf            []ShelfItem   `json:"shelf"`   // what stands on the shelf today, and how long
+	Work             Work          `json:"work"`    // hours in the garden and trays on the raising shelf, by week
+	Moons            []place.Moon  `json:"moons"`   // information only
+	Changed          []Move        `json:"changed"` // what differs from the plan that was agreed
 
 	Unknown []household.Unknown `json:"unknown"` // what the crop book does not know: kept, and left out of the plan
 }
@@ -117,68 +117,68 @@ type Use struct {
 
 // Sowing is one sowing with its dates and counts.
 type Sowing struct {
-	ID        string      `json:"id"`
-	Wish      string      `json:"wish"`
-	WishTitle string      `json:"wish_title"`
-	Crop      string      `json:"crop"`
-	CropName  string      `json:"crop_name"`
-	Form      string      `json:"form"`
-	Method    string      `json:"method"` // raised, direct, stock, tray, patch
-	Date      civil.Date  `json:"date"`   // the first thing to do: sow, or plant stock
-	HardenOff *civil.Date `json:"harden_off,omitempty"`
-	PlantOut  *civil.Date `json:"plant_out,omitempty"`
-	UpBy      *civil.Date `json:"up_by,omitempty"`
-	FirstPick *civil.Date `json:"first_pick,omitempty"`
-	LastPick  *civil.Date `json:"last_pick,omitempty"`
-	PlainPick *civil.Date `json:"plain_pick,omitempty"` // the first pick by the catalogue's days alone
-	SurePick  *civil.Date `json:"sure_pick,omitempty"`  // the first pick with the slack that is planned for
-	Frost     float64     `json:"frost"`                // chance of a killing frost after it stands in the open; tender crops only
-	Clear     civil.Date  `json:"clear"`
-	Days      int         `json:"days"` // catalogue days from Date or planting out to the first harvest
-	Late      bool        `json:"late"` // its date is past
-	Feeds     []int       `json:"feeds"`
-	Unit      amount.Unit `json:"unit"` // of Need, Low, Likely, High: kg or pieces
-	Need      float64     `json:"need"`
-	Plants    int         `json:"plants"`
-	SetOut    int         `json:"set_out"`
-	Cells     int         `json:"cells"`
-	Stations  int         `json:"stations"`
-	Planted   int         `json:"-"` // places that it takes in the bed: plants or stations
-	Seeds     int         `json:"seeds"`
-	SeedGram  float64     `json:"seed_gram"`
-	PerPlace  int         `json:"per_place"` // seeds to a cell or station
-	StockKg   float64     `json:"stock_kg"`
-	StockUnit string      `json:"stock_unit,omitempty"`
-	DrillM    float64     `json:"drill_m"`
-	Layout    wish.Layout `json:"layout,omitempty"`
-	Rows      int         `json:"rows"`
-	InRow     float64     `json:"in_row"` // cm
-	RowGap    float64     `json:"row_gap"`
-	RowMetres float64     `json:"row_metres"`
-	BedLength float64     `json:"bed_length"`
-	Area      float64     `json:"area"`
-	Low       float64     `json:"low"`
-	Likely    float64     `json:"likely"`
-	High      float64     `json:"high"`
-	LossShare float64     `json:"loss_chance"` // chance that it is lost outright
-	FirstWhy  string      `json:"first_why"`   // why not earlier
-	LastWhy   string      `json:"last_why"`    // why not later
-	Cover     string      `json:"cover,omitempty"`
-	Stands    bool        `json:"stands"` // a patch that stands already
-	Way       season.Way  `json:"way,omitempty"`
-	Early     bool        `json:"early"`             // a row risked before the season: nothing is counted on it
-	Merged    string      `json:"merged,omitempty"`  // what was sown with it, being too small for itself
-	Set       bool        `json:"set"`               // set by hand, or really begun
-	SetWhy    string      `json:"set_why,omitempty"` // why it may not be begun then, where it was set all the same
-	Begun     bool        `json:"begun"`             // really sown or planted
-	Behind    int         `json:"behind"`            // days later than reckoned, as seen in the bed
-	Over      bool        `json:"over"`              // it has ended: cleared, bolted or lost
-	Wants     int         `json:"wants"`             // plants that are reckoned, where they were counted by hand
-	Spare     int         `json:"spare"`             // starts beyond those set out, in a middling year
-	KeepBack  float64     `json:"keep_back"`         // g of seed to keep for the sowings that follow
-	Crosses   string      `json:"crosses,omitempty"` // with what it would cross, and what would avoid it
-	Tasks     []work.Task `json:"tasks"`
-	For       []Served    `json:"for"` // the wishes it serves
+	ID        string        `json:"id"`
+	Wish      string        `json:"wish"`
+	WishTitle string        `json:"wish_title"`
+	Crop      string        `json:"crop"`
+	CropName  string        `json:"crop_name"`
+	Form      string        `json:"form"`
+	Method    string        `json:"method"` // raised, direct, stock, tray, patch
+	Date      civil.Date    `json:"date"`   // the first thing to do: sow, or plant stock
+	HardenOff *civil.Date   `json:"harden_off,omitempty"`
+	PlantOut  *civil.Date   `json:"plant_out,omitempty"`
+	UpBy      *civil.Date   `json:"up_by,omitempty"`
+	FirstPick *civil.Date   `json:"first_pick,omitempty"`
+	LastPick  *civil.Date   `json:"last_pick,omitempty"`
+	PlainPick *civil.Date   `json:"plain_pick,omitempty"` // the first pick by the catalogue's days alone
+	SurePick  *civil.Date   `json:"sure_pick,omitempty"`  // the first pick with the slack that is planned for
+	Frost     float64       `json:"frost"`                // chance of a killing frost after it stands in the open; tender crops only
+	Clear     civil.Date    `json:"clear"`
+	Days      int           `json:"days"` // catalogue days from Date or planting out to the first harvest
+	Late      bool          `json:"late"` // its date is past
+	Feeds     []int         `json:"feeds"`
+	Unit      amount.Unit   `json:"unit"` // of Need, Low, Likely, High: kg or pieces
+	Need      float64       `json:"need"`
+	Plants    int           `json:"plants"`
+	SetOut    int           `json:"set_out"`
+	Cells     int           `json:"cells"`
+	Stations  int           `json:"stations"`
+	Planted   int           `json:"-"` // places that it takes in the bed: plants or stations
+	Seeds     int           `json:"seeds"`
+	SeedGram  float64       `json:"seed_gram"`
+	PerPlace  int           `json:"per_place"` // seeds to a cell or station
+	StockKg   float64       `json:"stock_kg"`
+	StockUnit string        `json:"stock_unit,omitempty"`
+	DrillM    float64       `json:"drill_m"`
+	Layout    wish.Layout   `json:"layout,omitempty"`
+	Rows      int           `json:"rows"`
+	InRow     float64       `json:"in_row"` // cm
+	RowGap    float64       `json:"row_gap"`
+	RowMetres float64       `json:"row_metres"`
+	BedLength float64       `json:"bed_length"`
+	Area      float64       `json:"area"`
+	Low       float64       `json:"low"`
+	Likely    float64       `json:"likely"`
+	High      float64       `json:"high"`
+	LossShare float64       `json:"loss_chance"` // chance that it is lost outright
+	FirstWhy  string        `json:"first_why"`   // why not earlier
+	LastWhy   string        `json:"last_why"`    // why not later
+	Cover     string        `json:"cover,omitempty"`
+	Stands    bool          `json:"stands"` // a patch that stands already
+	Choice    season.Method `json:"way,omitempty"`
+	Early     bool          `json:"early"`             // a row risked before the season: nothing is counted on it
+	Merged    string        `json:"merged,omitempty"`  // what was sown with it, being too small for itself
+	Set       bool          `json:"set"`               // set by hand, or really begun
+	SetWhy    string        `json:"set_why,omitempty"` // why it may not be begun then, where it was set all the same
+	Begun     bool          `json:"begun"`             // really sown or planted
+	Behind    int           `json:"behind"`            // days later than reckoned, as seen in the bed
+	Over      bool          `json:"over"`              // it has ended: cleared, bolted or lost
+	Wants     int           `json:"wants"`             // plants that are reckoned, where they were counted by hand
+	Spare     int           `json:"spare"`             // starts beyond those set out, in a middling year
+	KeepBack  float64       `json:"keep_back"`         // g of seed to keep for the sowings that follow
+	Crosses   string        `json:"crosses,omitempty"` // with what it would cross, and what would avoid it
+	Tasks     []work.Task   `json:"tasks"`
+	For       []Served      `json:"for"` // the wishes it serves
 
 	Day civil.Date `json:"day"` // on which it takes the ground
 }

@@ -21,7 +21,7 @@ import (
 // Way is one way of mending a gap or an overload: the change it takes, and what
 // the whole plan comes to with it, less what it comes to now. Every way is
 // found by reckoning the changed input again.
-type Way struct {
+type Remedy struct {
 	Words    string         `json:"words"`
 	Wish     *wish.Wish     `json:"wish,omitempty"`     // the wish as it would be
 	Overrule *book.Overrule `json:"overrule,omitempty"` // or the rule as it would be
@@ -53,7 +53,7 @@ func (in Input) with(i int, w wish.Wish) Input {
 	return in
 }
 
-func difference(way *Way, before, after *Plan) {
+func difference(way *Remedy, before, after *Plan) {
 	way.Plants = after.Tally.Plants - before.Tally.Plants
 	for i := range after.Wishes {
 		way.Area += after.Wishes[i].Area - before.Wishes[i].Area
@@ -79,7 +79,7 @@ func allowed(in Input) (Plan, error) {
 // Ways returns the ways of closing the gaps of one wish, those that close most
 // first; none where it has no gap. It ends early, with the context's error, where
 // nobody waits any longer.
-func Ways(ctx context.Context, in Input, id string) ([]Way, error) {
+func Remedies(ctx context.Context, in Input, id string) ([]Remedy, error) {
 	now, err := worked(in, nil)
 	if err != nil {
 		return nil, err
@@ -89,7 +89,7 @@ func Ways(ctx context.Context, in Input, id string) ([]Way, error) {
 	if i < 0 {
 		return nil, fmt.Errorf("there is no wish %q", id)
 	}
-	out := []Way{}
+	out := []Remedy{}
 	gaps := gapsOf(&now.plan.Wishes[i])
 	if gaps == 0 {
 		return out, nil
@@ -112,22 +112,22 @@ func Ways(ctx context.Context, in Input, id string) ([]Way, error) {
 		difference(&c, &now.plan, &changed)
 		out = append(out, c)
 	}
-	slices.SortStableFunc(out, func(a, b Way) int { return cmp.Or(cmp.Compare(b.Weeks, a.Weeks), cmp.Compare(a.Area, b.Area)) })
+	slices.SortStableFunc(out, func(a, b Remedy) int { return cmp.Or(cmp.Compare(b.Weeks, a.Weeks), cmp.Compare(a.Area, b.Area)) })
 	return append(out, now.buying(i, gaps), now.wanting(w, gaps)), nil
 }
 
 // candidates lists the changes of a wish that might close its gaps.
-func (c *computed) candidates(w wish.Wish, r *table.Resolved) (out []Way) {
+func (c *computed) candidates(w wish.Wish, r *table.Resolved) (out []Remedy) {
 	add := func(words string, change func(*wish.Wish)) {
 		changed := w
 		changed.Forms, changed.Preparations = slices.Clone(w.Forms), slices.Clone(w.Preparations)
 		change(&changed)
-		out = append(out, Way{Words: words, Wish: &changed})
+		out = append(out, Remedy{Words: words, Wish: &changed})
 	}
 	b := c.desk.Book
 	kinds := b.Food(w.Food)
-	if w.Kind != "" {
-		kinds = []*book.Crop{b.Crop(w.Kind)}
+	if w.Variety != "" {
+		kinds = []*book.Crop{b.Crop(w.Variety)}
 	}
 	if !w.Amount.Kind.PutUp() {
 		if !slices.Contains(w.Forms, wish.Cellar) {
@@ -148,12 +148,12 @@ func (c *computed) candidates(w wish.Wish, r *table.Resolved) (out []Way) {
 			})
 		}
 	}
-	if w.Kind != "" {
-		add("let each use have the kind that suits it", func(x *wish.Wish) { x.Kind = "" })
+	if w.Variety != "" {
+		add("let each use have the kind that suits it", func(x *wish.Wish) { x.Variety = "" })
 	}
 	for _, k := range b.Food(w.Food) {
-		if k.ID != w.Kind && k.Weighed() && len(b.Food(w.Food)) > 1 {
-			add("grow "+k.Short(), func(x *wish.Wish) { x.Kind = k.ID })
+		if k.ID != w.Variety && k.Weighed() && len(b.Food(w.Food)) > 1 {
+			add("grow "+k.Short(), func(x *wish.Wish) { x.Variety = k.ID })
 		}
 	}
 	if slices.Contains(w.Forms, wish.Fresh) {
@@ -172,13 +172,13 @@ func (c *computed) candidates(w wish.Wish, r *table.Resolved) (out []Way) {
 var coverWords = map[place.Cover]string{place.Fleece: "fleece", place.Net: "a net", place.Frame: "a frame", place.Tunnel: "a tunnel", place.Shade: "shade"}
 
 // buying pins the gaps of a wish to buying and says how much that is.
-func (c *computed) buying(i, gaps int) Way {
+func (c *computed) buying(i, gaps int) Remedy {
 	r := c.weeks.wishes[i]
 	w := c.in.Household.Wishes[i]
 	w.Pins = slices.DeleteFunc(slices.Clone(w.Pins), func(p wish.Pin) bool {
 		return r.Source[season.WeekOf(p.Day.YearDay()-c.start.YearDay())] == wish.Gap
 	})
-	way := Way{Wish: &w, Weeks: gaps}
+	way := Remedy{Wish: &w, Weeks: gaps}
 	kinds := c.desk.Book.Food(w.Food)
 	crop := kinds[0]
 	if len(r.Uses) > 0 {
@@ -196,7 +196,7 @@ func (c *computed) buying(i, gaps int) Way {
 		switch kind := w.Amount.Kind; {
 		case kind.Counts(wish.CountsMeals):
 			if crop.Edible > 0 {
-				way.Buy += a * r.Eaters[week] * portion(w, crop) / 1000 / crop.Edible
+				way.Buy += a * r.AdultEquivalents[week] * portion(w, crop) / 1000 / crop.Edible
 			}
 		case kind.Counts(wish.CountsPieces):
 			way.Buy += a * crop.Piece.Or(0) / 1000
@@ -221,15 +221,15 @@ func (c *computed) buying(i, gaps int) Way {
 }
 
 // wanting asks for no more than the season gives.
-func (c *computed) wanting(w wish.Wish, gaps int) Way {
+func (c *computed) wanting(w wish.Wish, gaps int) Remedy {
 	w.Season = wish.Season{Kind: wish.While}
-	return Way{Words: "want it only while it lasts", Wish: &w, Weeks: gaps}
+	return Remedy{Words: "want it only while it lasts", Wish: &w, Weeks: gaps}
 }
 
 // Helps returns what helps where a week has more putting up than the kitchen can
 // do: another sowing of what is put up then, fewer jars, one evening more. It ends
 // early where nobody waits any longer.
-func Helps(ctx context.Context, in Input, week int) ([]Way, error) {
+func KitchenRemedies(ctx context.Context, in Input, week int) ([]Remedy, error) {
 	now, err := worked(in, nil)
 	if err != nil {
 		return nil, err
@@ -238,11 +238,11 @@ func Helps(ctx context.Context, in Input, week int) ([]Way, error) {
 	if week < 0 || week >= season.WeeksPerYear {
 		return nil, fmt.Errorf("there is no week %d; the year has weeks 0 to 51", week)
 	}
-	out := []Way{}
+	out := []Remedy{}
 	if now.plan.Kitchen.Over[week] == 0 {
 		return out, nil
 	}
-	try := func(way Way, changed Input) bool {
+	try := func(way Remedy, changed Input) bool {
 		after, err := allowed(changed)
 		if err != nil {
 			return false
@@ -264,7 +264,7 @@ func Helps(ctx context.Context, in Input, week int) ([]Way, error) {
 		w.Fill()
 		more := w
 		more.Stagger.Sowings = max(1, w.Stagger.Sowings) + 1
-		try(Way{Words: fmt.Sprintf("%s: %d sowings a fortnight apart", part.Title, more.Stagger.Sowings), Wish: &more}, in.with(i, more))
+		try(Remedy{Words: fmt.Sprintf("%s: %d sowings a fortnight apart", part.Title, more.Stagger.Sowings), Wish: &more}, in.with(i, more))
 		now.fewer(w, i, try)
 	}
 	r := now.desk.Rules
@@ -274,9 +274,9 @@ func Helps(ctx context.Context, in Input, week int) ([]Way, error) {
 		changed.Household.Overrules = append(slices.DeleteFunc(slices.Clone(in.Household.Overrules), func(o book.Overrule) bool {
 			return o.Subject == evenings.Subject && o.Field == evenings.Field
 		}), evenings)
-		try(Way{Words: "one putting-up evening more in every week", Overrule: &evenings}, changed)
+		try(Remedy{Words: "one putting-up evening more in every week", Overrule: &evenings}, changed)
 	}
-	slices.SortStableFunc(out, func(a, b Way) int {
+	slices.SortStableFunc(out, func(a, b Remedy) int {
 		return cmp.Or(cmp.Compare(b.Batches, a.Batches), strings.Compare(a.Words, b.Words))
 	})
 	return out, nil
@@ -291,7 +291,7 @@ func sum(v []float64) (s float64) {
 
 // fewer tries full loads fewer of a wish in jars until its week is no longer too
 // full.
-func (c *computed) fewer(w wish.Wish, i int, try func(Way, Input) bool) {
+func (c *computed) fewer(w wish.Wish, i int, try func(Remedy, Input) bool) {
 	load := c.plan.Wishes[i].Load
 	if load == nil || load.Jars <= 0 || w.Story != nil {
 		return
@@ -311,7 +311,7 @@ func (c *computed) fewer(w wish.Wish, i int, try func(Way, Input) bool) {
 			return
 		}
 		if sum(after.Kitchen.Over) < sum(c.plan.Kitchen.Over) {
-			try(Way{Words: fmt.Sprintf("%s: %.0f jars instead of %.0f", c.plan.Wishes[i].Title, fewer.Amount.Number, w.Amount.Number), Wish: &fewer}, changed)
+			try(Remedy{Words: fmt.Sprintf("%s: %.0f jars instead of %.0f", c.plan.Wishes[i].Title, fewer.Amount.Number, w.Amount.Number), Wish: &fewer}, changed)
 			return
 		}
 	}

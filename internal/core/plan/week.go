@@ -15,16 +15,16 @@ import (
 // Week is one week of the ledger: what is eaten and from where, what comes in,
 // what the kitchen does.
 type Week struct {
-	Week    int        `json:"week"`
-	From    civil.Date `json:"from"`
-	To      civil.Date `json:"to"`
-	Eaters  float64    `json:"eaters"`
-	Eaten   []Eaten    `json:"eaten"`
-	Coming  []Coming   `json:"coming"`
-	Kitchen []Batch    `json:"kitchen"`
-	Batches float64    `json:"batches"`
-	Can     float64    `json:"can"` // batches
-	Hours   float64    `json:"hours"`
+	Week             int        `json:"week"`
+	From             civil.Date `json:"from"`
+	To               civil.Date `json:"to"`
+	AdultEquivalents float64    `json:"eaters"`
+	Eaten            []Eaten    `json:"eaten"`
+	Coming           []Coming   `json:"coming"`
+	Kitchen          []Batch    `json:"kitchen"`
+	Batches          float64    `json:"batches"`
+	Can              float64    `json:"can"` // batches
+	Hours            float64    `json:"hours"`
 }
 
 // Eaten is one wish in one week.
@@ -62,7 +62,7 @@ func WeekOf(in Input, n int) (Week, error) {
 		return Week{}, err
 	}
 	k := &c.kitchen
-	out := Week{Week: n, From: c.weekStart(n), To: c.date(7*n + 6), Eaters: c.eaters[n],
+	out := Week{Week: n, From: c.weekStart(n), To: c.date(7*n + 6), AdultEquivalents: c.eaters[n],
 		Eaten: []Eaten{}, Coming: []Coming{}, Kitchen: k.parts(n), Batches: k.Batches[n], Can: k.Capacity, Hours: k.Hours[n]}
 	for i := range c.weeks.wishes {
 		if r := c.weeks.wishes[i]; r.Wanted[n] > 0 {

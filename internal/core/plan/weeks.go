@@ -19,7 +19,7 @@ type weeks struct {
 func sourcesOfWeeks(b *basis, rec recorded) weeks {
 	h, rules := b.in.Household, b.desk.Rules
 	out := weeks{&table.Resolver{
-		Household: h, Book: b.desk.Book, Eaters: b.eaters, Seasons: b.season, Hands: rec.byCrop, Agreements: h.Agreements(),
+		Household: h, Book: b.desk.Book, AdultEquivalents: b.eaters, Seasons: b.season, Recorded: rec.byCrop, BaselineDays: h.BaselineDays(),
 		Batches: rules.Evenings * rules.Batches, Cull: rules.Cull, Spoil: rules.Spoil,
 	}, make([]*table.Resolved, len(h.Wishes))}
 	for i, w := range h.Wishes {

@@ -7,7 +7,7 @@ import (
 
 // Field is when a crop may be begun here: runs of days with the reason at each
 // edge.
-type Field struct {
+type CropWindows struct {
 	Crop    string   `json:"crop"`
 	Cover   string   `json:"cover,omitempty"`
 	Windows []Window `json:"windows"`
@@ -25,8 +25,8 @@ type Window struct {
 
 // fieldsOf returns when each crop of the sowings can be started, in the order in which
 // they first are.
-func fieldsOf(b *basis, all []*sown) []Field {
-	out := []Field{}
+func windowsOf(b *basis, all []*sown) []CropWindows {
+	out := []CropWindows{}
 	seen := map[under]bool{}
 	for _, s := range all {
 		key := under{b.desk.Book.Crop(s.Crop), place.Cover(s.Cover)}
@@ -34,7 +34,7 @@ func fieldsOf(b *basis, all []*sown) []Field {
 			continue
 		}
 		seen[key] = true
-		f := Field{Crop: s.Crop, Cover: s.Cover, Windows: []Window{}}
+		f := CropWindows{Crop: s.Crop, Cover: s.Cover, Windows: []Window{}}
 		for _, w := range b.season(key.crop, key.cover).Windows {
 			first, last := w.First, w.Last
 			if last.Sow < first.Sow { // it runs on past the end of the table year

@@ -30,7 +30,7 @@ func yearOf(b *basis) (p Plan) {
 	p.EmptyShelf = len(b.in.Household.Lots) == 0
 	for w, e := range b.eaters {
 		p.Weeks = append(p.Weeks, b.weekStart(w))
-		p.Eaters += e / season.WeeksPerYear
+		p.AdultEquivalents += e / season.WeeksPerYear
 	}
 	p.LastFrost, p.FirstFrost = -1, -1
 	if !b.year.FrostFree {
@@ -46,7 +46,7 @@ func yearOf(b *basis) (p Plan) {
 		}
 	}
 	s.Is("When all are at home", amount.Eater)
-	if diff := p.Eaters - s.Value(); diff > 1e-9 || diff < -1e-9 {
+	if diff := p.AdultEquivalents - s.Value(); diff > 1e-9 || diff < -1e-9 {
 		s.Do(working.Plus, "Away and guests, over the year", diff, amount.Eater, working.Household)
 		s.Is("In the mean of the year", amount.Eater)
 	}

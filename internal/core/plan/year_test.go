@@ -195,7 +195,7 @@ func TestAwayAllAugustAndGuestsAtMidwinter(t *testing.T) {
 	if away.Wishes[0].WeeksWanted >= home.Wishes[0].WeeksWanted || away.Wishes[0].Harvested >= home.Wishes[0].Harvested {
 		t.Error("nobody at home all August still eats tomatoes")
 	}
-	in.Household.Guests = []household.Guest{{ID: "g", Name: "Cousins", Eaters: 6, Span: household.Span{From: civil.MonthDay{Month: 12, Day: 20}, To: civil.MonthDay{Month: 1, Day: 3}}}}
+	in.Household.Guests = []household.Guest{{ID: "g", Name: "Cousins", AdultEquivalents: 6, Span: household.Span{From: civil.MonthDay{Month: 12, Day: 20}, To: civil.MonthDay{Month: 1, Day: 3}}}}
 	guests := planned(t, in)
 	if guests.Wishes[1].Harvested <= away.Wishes[1].Harvested || guests.Wishes[0].Harvested != away.Wishes[0].Harvested {
 		t.Errorf("guests at midwinter eat potatoes from the store, no fresh tomatoes: %g → %g, %g → %g",
@@ -209,7 +209,7 @@ func TestAStoreAtTenDegrees(t *testing.T) {
 	if got := use(t, planned(t, in).Wishes[0], "cellar").Life; got != 26 {
 		t.Errorf("%d weeks at 2 °C", got)
 	}
-	in.Household.Stores[0].Temperature = 10
+	in.Household.Storage[0].Temperature = 10
 	w := planned(t, in).Wishes[0]
 	if got := use(t, w, "cellar").Life; got != 13 || w.WeeksFed != 13 {
 		t.Errorf("%d weeks at 10 °C, %d fed", got, w.WeeksFed)
@@ -263,7 +263,7 @@ func TestWishesForOneCropAddUp(t *testing.T) {
 	}
 	// Sauce and juice of one kind are one sowing, each with its own confidence.
 	must := sauce(20)
-	must.Priority = wish.Must
+	must.Priority = wish.MustHave
 	juice := wish.Wish{Food: "tomato", Forms: []wish.Form{wish.Juiced}, Preparations: []string{"tomato-juice"}, Amount: wish.Amount{Kind: wish.Jars, Number: 10}}
 	p := planned(t, ford(must, juice))
 	if len(p.Sowings) != 1 || len(p.Sowings[0].For) != 2 {
@@ -286,7 +286,7 @@ func TestMoreAsksForMore(t *testing.T) {
 			continue
 		}
 		w := meals(c.Food, 1+3*r.Float64(), wish.Fresh)
-		w.Kind = c.ID
+		w.Variety = c.ID
 		if c.Store != "none" && c.StoreWeeks.Value > 0 {
 			w.Forms = append(w.Forms, wish.Cellar)
 		}
@@ -378,7 +378,7 @@ func TestPatchesGiveByTheirAge(t *testing.T) {
 }
 
 func TestTheKitchenAndWhatHelps(t *testing.T) {
-	in := ford(wish.Wish{Food: "snap bean", Kind: "bush-bean", Forms: []wish.Form{wish.Canned}, Preparations: []string{"green-bean-canned"}, Amount: wish.Amount{Kind: wish.Jars, Number: 120}, Stagger: wish.Stagger{Sowings: 1}})
+	in := ford(wish.Wish{Food: "snap bean", Variety: "bush-bean", Forms: []wish.Form{wish.Canned}, Preparations: []string{"green-bean-canned"}, Amount: wish.Amount{Kind: wish.Jars, Number: 120}, Stagger: wish.Stagger{Sowings: 1}})
 	p := planned(t, in)
 	if len(p.Kitchen.Overloads) == 0 || p.Kitchen.Capacity != 4 {
 		t.Fatalf("120 quarts of beans are no overload: %+v", p.Kitchen)
@@ -386,7 +386,7 @@ func TestTheKitchenAndWhatHelps(t *testing.T) {
 	if math.Abs(sum(p.Kitchen.Batches)-p.Kitchen.Total) > 1e-6 {
 		t.Errorf("%g batches come, %g are put up", p.Kitchen.Total, sum(p.Kitchen.Batches))
 	}
-	helps, err := Helps(context.Background(), in, p.Kitchen.Overloads[0].Week)
+	helps, err := KitchenRemedies(context.Background(), in, p.Kitchen.Overloads[0].Week)
 	if err != nil || len(helps) < 2 {
 		t.Fatalf("%d helps, %v", len(helps), err)
 	}
@@ -406,7 +406,7 @@ func TestTheKitchenAndWhatHelps(t *testing.T) {
 func TestWaysCloseWhatTheySay(t *testing.T) {
 	in := ford(meals("carrot", 2, wish.Fresh, wish.Cellar))
 	now := planned(t, in).Wishes[0]
-	ways, err := Ways(context.Background(), in, "w1")
+	ways, err := Remedies(context.Background(), in, "w1")
 	if err != nil || len(ways) < 5 {
 		t.Fatalf("%d ways, %v", len(ways), err)
 	}
@@ -416,7 +416,7 @@ func TestWaysCloseWhatTheySay(t *testing.T) {
 			t.Errorf("%s says it closes %d weeks, it closes %d", way.Words, way.Weeks, got)
 		}
 	}
-	if _, err := Ways(context.Background(), in, "w9"); err == nil {
+	if _, err := Remedies(context.Background(), in, "w9"); err == nil {
 		t.Error("ways for a wish there is not")
 	}
 }
@@ -460,8 +460,8 @@ func TestGoalsAddUp(t *testing.T) {
 	p := planned(t, in)
 	c := book.Usual().Crop("potato-maincrop")
 	w := p.Wishes[0]
-	eaten := float64(w.WeeksFed) * 3 * p.Eaters * c.Portion.Value / 1000
-	want := eaten * 10 * c.Energy.Value / (52 * 7 * p.Eaters) / 2300
+	eaten := float64(w.WeeksFed) * 3 * p.AdultEquivalents * c.Portion.Value / 1000
+	want := eaten * 10 * c.Energy.Value / (52 * 7 * p.AdultEquivalents) / 2300
 	if g := p.Goals.Energy; math.Abs(g.Value-want) > 1e-9 || g.Aim != 0.05 || g.Most != "Potato" || g.Share != 1 {
 		t.Errorf("%+v, want %g", g, want)
 	}

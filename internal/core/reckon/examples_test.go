@@ -186,8 +186,8 @@ func TestCarrotsAllYear(t *testing.T) {
 	w := wish.Wish{Amount: wish.Amount{Kind: wish.Meals, Number: 2}}
 	d := &Desk{Rules: book.UsualRules()}
 	resolved := table.Resolved{Wish: w}
-	for week := range resolved.Eaters {
-		resolved.Eaters[week] = 3.4
+	for week := range resolved.AdultEquivalents {
+		resolved.AdultEquivalents[week] = 3.4
 	}
 	const stored = 40 // so that the cellar weeks run round the end of the table year
 	fresh, cellar := table.Use{Form: wish.Fresh, Crop: carrot}, table.Use{Form: wish.Cellar, Crop: carrot, Kept: stored}

@@ -190,8 +190,8 @@ func (d *Desk) meals(s *working.Sheet, r *table.Resolved, u table.Use, amounts [
 	for week, a := range amounts {
 		if a > 0 {
 			meals += a
-			plates += a * r.Eaters[week]
-			amounts[week] = a * r.Eaters[week]
+			plates += a * r.AdultEquivalents[week]
+			amounts[week] = a * r.AdultEquivalents[week]
 		}
 	}
 	s.Do(working.Together, "", meals, amount.Meal, working.Household).Called("Meals, %g a week", w.Amount.Number).Note("over %d weeks", weeks)

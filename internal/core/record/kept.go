@@ -8,21 +8,21 @@ import (
 
 // Agreement is a plan as the household agreed to it: what the year's end is
 // compared with, and what later reckonings stay close to.
-type Agreement struct {
-	On      civil.Date `json:"on"`
-	Year    int        `json:"year"` // the household's, when it was agreed
-	Sowings []Agreed   `json:"sowings"`
-	Fed     int        `json:"fed"` // weeks, of those wanted
-	Wanted  int        `json:"wanted"`
-	Plants  int        `json:"plants"`
-	Area    float64    `json:"area"` // m² of bed in the fullest week
-	Jars    int        `json:"jars"`
+type Baseline struct {
+	On      civil.Date       `json:"on"`
+	Year    int              `json:"year"` // the household's, when it was agreed
+	Sowings []BaselineSowing `json:"sowings"`
+	Fed     int              `json:"fed"` // weeks, of those wanted
+	Wanted  int              `json:"wanted"`
+	Plants  int              `json:"plants"`
+	Area    float64          `json:"area"` // m² of bed in the fullest week
+	Jars    int              `json:"jars"`
 
 	Laid []bed.Laid `json:"laid,omitempty"` // where everything was to stand
 }
 
 // Agreed is one sowing of an agreed plan.
-type Agreed struct {
+type BaselineSowing struct {
 	ID       string      `json:"id"`
 	Crop     string      `json:"crop"`
 	CropName string      `json:"crop_name"`
@@ -37,7 +37,7 @@ type Agreed struct {
 
 // Agreements are the days, counted from the start of the table year, that an
 // agreed plan gave the sowings of a crop.
-type Agreements map[agreedKey][]int
+type BaselineDays map[agreedKey][]int
 
 type agreedKey struct {
 	crop  string
@@ -47,14 +47,14 @@ type agreedKey struct {
 
 // Days returns the agreed days of a crop's sowings for the table, or of those
 // that are kept.
-func (a Agreements) Days(crop string, cover place.Cover, fresh bool) []int {
+func (a BaselineDays) Days(crop string, cover place.Cover, fresh bool) []int {
 	return a[agreedKey{crop, cover, fresh}]
 }
 
 // AgreedDays returns the days of the sowings of a kept plan, counted from the start of
 // the table year.
-func AgreedDays(sowings []Agreed, start civil.Date) Agreements {
-	out := Agreements{}
+func BaselineDaysOf(sowings []BaselineSowing, start civil.Date) BaselineDays {
+	out := BaselineDays{}
 	for _, s := range sowings {
 		k := agreedKey{s.Crop, s.Cover, s.Fresh}
 		out[k] = append(out[k], int(s.Day-start))

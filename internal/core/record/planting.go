@@ -16,15 +16,15 @@ import (
 // Planting is a sowing that somebody has set: moved or counted by hand, really
 // sown, or standing when the household began. The rest is reckoned around it.
 type Planting struct {
-	ID    string      `json:"id"` // of the sowing it is
-	Crop  string      `json:"crop"`
-	Cover place.Cover `json:"cover,omitempty"`
-	Way   season.Way  `json:"way,omitempty"`
-	Day   civil.Date  `json:"day"`             // on which it takes the ground, or is to
-	Sown  *civil.Date `json:"sown,omitempty"`  // really sown, or planted where nothing is sown; nil: not yet
-	Out   *civil.Date `json:"out,omitempty"`   // really planted out
-	Up    *civil.Date `json:"up,omitempty"`    // seen to be up
-	Asked int         `json:"asked,omitempty"` // plants that the plan wanted when they were counted
+	ID     string        `json:"id"` // of the sowing it is
+	Crop   string        `json:"crop"`
+	Cover  place.Cover   `json:"cover,omitempty"`
+	Method season.Method `json:"way,omitempty"`
+	Day    civil.Date    `json:"day"`             // on which it takes the ground, or is to
+	Sown   *civil.Date   `json:"sown,omitempty"`  // really sown, or planted where nothing is sown; nil: not yet
+	Out    *civil.Date   `json:"out,omitempty"`   // really planted out
+	Up     *civil.Date   `json:"up,omitempty"`    // seen to be up
+	Asked  int           `json:"asked,omitempty"` // plants that the plan wanted when they were counted
 
 	Planned *civil.Date `json:"planned,omitempty"` // when the plan wanted it begun
 
@@ -68,9 +68,9 @@ func (p Planting) Validate(c invalid.Check, b *book.Book) {
 		c.OfBook().Add("crop", p.Crop, "a crop of a season: perennials that stand are entered as patches")
 	}
 	place.ValidateCover(c, "cover", p.Cover)
-	c.OneOf("way", string(p.Way), "", string(season.Direct), string(season.Raised), string(season.Bought))
-	if !season.MayBe(crop, p.Way) {
-		c.OfBook().Add("way", string(p.Way), "a way in which "+crop.Short()+" can be grown")
+	c.OneOf("way", string(p.Method), "", string(season.Direct), string(season.Indoors), string(season.Bought))
+	if !season.MayBe(crop, p.Method) {
+		c.OfBook().Add("way", string(p.Method), "a way in which "+crop.Short()+" can be grown")
 	}
 	day := func(field string, d civil.Date) {
 		if d < civil.Of(1950, 1, 1) || d > civil.Of(2151, 1, 1) {

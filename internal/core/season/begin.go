@@ -18,7 +18,7 @@ func Begin(c *book.Crop, y *place.Year, r Rules, yearStart, day int) (st Start, 
 		}
 		return s.Starts[0], ""
 	}
-	g := newGround(c, y, r, waysOf(c, r.Way)[0])
+	g := newGround(c, y, r, methodsOf(c, r.Method)[0])
 	g.leaving(yearStart)
 	offset := mod(yearStart-y.Last, place.Days)
 	from, to := g.span()

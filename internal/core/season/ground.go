@@ -10,14 +10,14 @@ import (
 // ground holds the rules of one crop at one place. Days x count from the median
 // last spring frost, or from 1 January where there is none.
 type ground struct {
-	crop  *book.Crop
-	year  *place.Year
-	rules Rules
-	way   Way
-	turns turns
-	limit int // it must be ready before this day, first time round
-	last  int // where there is frost: that day of the season whose starts are tried
-	why   string
+	crop   *book.Crop
+	year   *place.Year
+	rules  Rules
+	method Method
+	turns  turns
+	limit  int // it must be ready before this day, first time round
+	last   int // where there is frost: that day of the season whose starts are tried
+	why    string
 	// What is the same for every start: days from planting or sowing by the
 	// catalogue, days indoors before, the heat needed without slack, with it and for
 	// a lot that is kept, the least and most days it may take.
@@ -35,8 +35,8 @@ type ground struct {
 }
 
 // newGround works out the limits of one crop, begun in one way.
-func newGround(c *book.Crop, y *place.Year, r Rules, w Way) *ground {
-	g := &ground{crop: c, year: y, rules: r, way: w, cumul: curve(c)}
+func newGround(c *book.Crop, y *place.Year, r Rules, w Method) *ground {
+	g := &ground{crop: c, year: y, rules: r, method: w, cumul: curve(c)}
 	if c.Dense == nil && !c.Perennial() {
 		g.heat = y.HeatSums(c.TBase, c.TCap)
 		if c.HeatMax.Known {
@@ -57,7 +57,7 @@ func (g *ground) tenderShift() int {
 	return g.rules.Risk.shift()
 }
 
-func (g *ground) raised() bool { return g.way == Raised || g.way == Bought }
+func (g *ground) raised() bool { return g.method == Indoors || g.method == Bought }
 
 func (g *ground) earliest() book.Maybe {
 	if g.crop.Start == "vegetative" || g.raised() {
@@ -171,7 +171,7 @@ func (g *ground) count() {
 	if g.raised() && c.Dense == nil {
 		g.isRaised, g.indoors, g.days = true, int(7*c.RaiseWeeks.Or(0)), c.RaisedAfterCheck()
 	}
-	if g.way == Bought {
+	if g.method == Bought {
 		g.bought, g.indoors = true, 0
 	}
 	g.counted = max(1, int(math.Round(g.days)))

@@ -62,37 +62,37 @@ const (
 )
 
 // Way is how a crop comes into the ground.
-type Way string
+type Method string
 
 // The ways. The usual one is what the book says of the crop.
 const (
-	UsualWay Way = ""
-	Direct   Way = "direct" // sown in place
-	Raised   Way = "raised" // sown indoors and planted out
-	Bought   Way = "bought" // bought as a start and planted out
+	UsualMethod Method = ""
+	Direct      Method = "direct" // sown in place
+	Indoors     Method = "raised" // sown indoors and planted out
+	Bought      Method = "bought" // bought as a start and planted out
 )
 
 // Rules are a household's rules for one crop.
 type Rules struct {
 	Risk      Risk
 	School    School         // empty: by frost
-	Way       Way            // empty: as the book has it
+	Method    Method         // empty: as the book has it
 	NotBefore civil.MonthDay // of the day it takes the ground; none: no such limit
 	NotAfter  civil.MonthDay
 }
 
 // MayBe tells whether a household may have a crop come into the ground in a way: what
 // is grown from seed in any, whatever is usual.
-func MayBe(c *book.Crop, w Way) bool {
+func MayBe(c *book.Crop, w Method) bool {
 	seed := !c.Perennial() && c.Start != "vegetative" && c.Dense == nil
-	return w == UsualWay || seed || w == Direct && c.Dense != nil
+	return w == UsualMethod || seed || w == Direct && c.Dense != nil
 }
 
 // CanBe tells whether a crop can come into the ground in a way, by the figures that the
 // book has for it.
-func CanBe(c *book.Crop, w Way) bool {
+func CanBe(c *book.Crop, w Method) bool {
 	switch {
-	case w == UsualWay:
+	case w == UsualMethod:
 		return true
 	case !MayBe(c, w):
 		return false
@@ -104,17 +104,17 @@ func CanBe(c *book.Crop, w Way) bool {
 
 // waysOf returns the ways in which a crop's starts are looked for: the first for
 // all weeks, a second only for those that the first cannot feed.
-func waysOf(c *book.Crop, w Way) []Way {
+func methodsOf(c *book.Crop, w Method) []Method {
 	switch {
-	case w != UsualWay && CanBe(c, w):
-		return []Way{w}
+	case w != UsualMethod && CanBe(c, w):
+		return []Method{w}
 	case c.Dense != nil || c.Perennial() || c.Start == "vegetative" || c.Start == "direct":
-		return []Way{Direct}
+		return []Method{Direct}
 	case c.Start == "either" && c.DirectWeeks.Known:
-		if CanBe(c, Raised) {
-			return []Way{Direct, Raised}
+		if CanBe(c, Indoors) {
+			return []Method{Direct, Indoors}
 		}
-		return []Way{Direct}
+		return []Method{Direct}
 	}
-	return []Way{Raised}
+	return []Method{Indoors}
 }

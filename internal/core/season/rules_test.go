@@ -72,7 +72,7 @@ func TestBeginAgreesWithTheSeason(t *testing.T) {
 // What usually goes in place is raised where only that feeds the week.
 func TestRaisedWhereOnlyThatFeeds(t *testing.T) {
 	s := at(t, "river-plain", "zucchini", UsualRisk)
-	direct := Of(s.Crop, place.Build(place.Examples()[0].Place), Rules{Risk: UsualRisk, Way: Direct}, 117)
+	direct := Of(s.Crop, place.Build(place.Examples()[0].Place), Rules{Risk: UsualRisk, Method: Direct}, 117)
 	if s.main == len(s.Starts) || s.Fresh().Count() <= direct.Fresh().Count() {
 		t.Errorf("%d of %d starts are in place; %d weeks fed, in place alone %d", s.main, len(s.Starts), s.Fresh().Count(), direct.Fresh().Count())
 	}

@@ -111,7 +111,7 @@ func (s *Season) Fresh() (all Weeks) {
 // Of works out a crop's season at a place, for a household with its rules.
 // yearStart is the year day (0 to 364) on which the table year begins.
 func Of(c *book.Crop, y *place.Year, r Rules, yearStart int) *Season {
-	ways := waysOf(c, r.Way)
+	ways := methodsOf(c, r.Method)
 	g := newGround(c, y, r, ways[0])
 	s := &Season{Crop: c, cumul: g.cumul, endless: g.limit >= never}
 	s.leaves = g.leaving(yearStart)

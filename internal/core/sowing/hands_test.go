@@ -13,8 +13,8 @@ import (
 
 // withHand puts a planting with so many plants on a start of a use.
 func withHand(u table.Use, i, plants int) table.Use {
-	h := &table.Hand{Planting: &record.Planting{ID: "h", Crop: u.Crop.ID, Plants: plants}, Start: u.Season.Starts[i]}
-	u.Hands = append(slices.Clone(u.Hands), h)
+	h := &table.RecordedSowing{Planting: &record.Planting{ID: "h", Crop: u.Crop.ID, Plants: plants}, Start: u.Season.Starts[i]}
+	u.Recorded = append(slices.Clone(u.Recorded), h)
 	u.Season = u.Season.With(h.Start)
 	return u
 }
@@ -36,7 +36,7 @@ func TestAPlantingFeedsFirst(t *testing.T) {
 			t.Fatalf("start %d: the planting is not among them", i)
 		}
 		u = withHand(plain, i, 5)
-		one := Known{Feeds: func(_ *table.Hand, run []int) int { return min(1, len(run)) }}
+		one := Known{Feeds: func(_ *table.RecordedSowing, run []int) int { return min(1, len(run)) }}
 		got = Plan(u, wish.Stagger{Kind: wish.ByNeed}, one)
 		for _, s := range got {
 			if s.Hand != nil && s.Run.Count() != 1 {
@@ -108,7 +108,7 @@ func TestACountedLot(t *testing.T) {
 	u = withHand(u, u.Lot[0]-20, 50)
 	u.Lot = []int{len(u.Season.Starts) - 1}
 	for share, want := range map[float64]int{1: 1, 0.95: 1, 0.6: 2, 0.01: 2} {
-		got := Plan(u, wish.Stagger{}, Known{Now: -1000, Gives: func(*table.Hand, float64) float64 { return share }})
+		got := Plan(u, wish.Stagger{}, Known{Now: -1000, Gives: func(*table.RecordedSowing, float64) float64 { return share }})
 		var sum float64
 		for _, s := range got {
 			sum += s.Part / float64(s.Of)
@@ -117,7 +117,7 @@ func TestACountedLot(t *testing.T) {
 			t.Errorf("a planting that gives %g of it: %d sowings, %g of the lot together", share, len(got), sum)
 		}
 	}
-	if late := Plan(u, wish.Stagger{}, Known{Now: place.Days, Gives: func(*table.Hand, float64) float64 { return 0.5 }}); len(late) != 1 {
+	if late := Plan(u, wish.Stagger{}, Known{Now: place.Days, Gives: func(*table.RecordedSowing, float64) float64 { return 0.5 }}); len(late) != 1 {
 		t.Errorf("when no start is left, %d sowings", len(late))
 	}
 }

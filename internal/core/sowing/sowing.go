@@ -14,12 +14,12 @@ import (
 // Sowing is one sowing of one use of a wish.
 type Sowing struct {
 	Start season.Start
-	Run   season.Weeks // the weeks it is to feed
-	Share float64      // share of a plant's full harvest gathered for them
-	Of    int          // how many equal sowings share the need; 1 where it has its own
-	Part  float64      // the share of the whole need that those sowings are to meet
-	Hand  *table.Hand  // nil unless somebody has set it
-	Early bool         // a row risked before the season: nothing is counted on it
+	Run   season.Weeks          // the weeks it is to feed
+	Share float64               // share of a plant's full harvest gathered for them
+	Of    int                   // how many equal sowings share the need; 1 where it has its own
+	Part  float64               // the share of the whole need that those sowings are to meet
+	Hand  *table.RecordedSowing // nil unless somebody has set it
+	Early bool                  // a row risked before the season: nothing is counted on it
 }
 
 // Known is what binds a plan of sowings beside the season.
@@ -36,10 +36,10 @@ type Known struct {
 	Agreed []int
 	// Feeds returns those weeks of a run that the plants counted for a planting
 	// can feed, in the order given.
-	Feeds func(h *table.Hand, run []int) int
+	Feeds func(h *table.RecordedSowing, run []int) int
 	// Gives returns the share of a lot that the plants counted for a planting
 	// give.
-	Gives func(h *table.Hand, share float64) float64
+	Gives func(h *table.RecordedSowing, share float64) float64
 }
 
 // Plan staggers the sowings of one use: those of fresh food by the wish's way
@@ -47,7 +47,7 @@ type Known struct {
 // no sowing of the result feeds are those that the plantings starve and nothing
 // else can feed.
 func Plan(u table.Use, stagger wish.Stagger, k Known) []Sowing {
-	w := walk{use: u, known: k, first: len(u.Season.Starts) - len(u.Hands)}
+	w := walk{use: u, known: k, first: len(u.Season.Starts) - len(u.Recorded)}
 	switch {
 	case u.Form != wish.Fresh:
 		return w.lot()
@@ -68,11 +68,11 @@ type walk struct {
 }
 
 // hand returns the planting a start belongs to; nil where it is not set by hand.
-func (w *walk) hand(i int) *table.Hand {
+func (w *walk) hand(i int) *table.RecordedSowing {
 	if i < w.first {
 		return nil
 	}
-	return w.use.Hands[i-w.first]
+	return w.use.Recorded[i-w.first]
 }
 
 // fewest is the share of a lot that is worth a sowing of its own.

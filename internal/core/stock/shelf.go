@@ -10,7 +10,7 @@ import (
 )
 
 // Store is a place in the house where crops are kept whole.
-type Store struct {
+type StoragePlace struct {
 	ID          string  `json:"id"`
 	Name        string  `json:"name"`
 	Temperature float64 `json:"temperature"` // °C in the storing season
@@ -19,7 +19,7 @@ type Store struct {
 }
 
 // Validate looks for what cannot be.
-func (s Store) Validate(c invalid.Check) {
+func (s StoragePlace) Validate(c invalid.Check) {
 	c.Text("name", s.Name, 60)
 	c.Number("temperature", s.Temperature, -30, 40)
 	c.Number("room_kg", s.RoomKg, 0, 100000)
@@ -51,7 +51,7 @@ func Life(c *book.Crop, temperature float64, damp bool) float64 {
 // Best returns the household's store in which a crop keeps longest, and its
 // life there in weeks. Without stores it is the ideal one, as yet unnamed;
 // standing in the ground needs none.
-func Best(c *book.Crop, stores []Store) (best *Store, life float64) {
+func Best(c *book.Crop, stores []StoragePlace) (best *StoragePlace, life float64) {
 	if c.Store == "none" {
 		return nil, 0
 	}

@@ -34,7 +34,7 @@ func TestACropsOwnIdealTemperature(t *testing.T) {
 }
 
 func TestTheBestStore(t *testing.T) {
-	stores := []Store{{ID: "a", Temperature: 14, Damp: false}, {ID: "b", Temperature: 3, Damp: true}, {ID: "c", Temperature: 5, Damp: false}}
+	stores := []StoragePlace{{ID: "a", Temperature: 14, Damp: false}, {ID: "b", Temperature: 3, Damp: true}, {ID: "c", Temperature: 5, Damp: false}}
 	for crop, want := range map[string]string{"carrot-storage": "b", "onion-bulb": "c", "winter-squash": "a"} {
 		if best, _ := Best(book.Usual().Crop(crop), stores); best == nil || best.ID != want {
 			t.Errorf("%s goes into %+v, want %s", crop, best, want)

@@ -20,8 +20,8 @@ type chooser struct {
 // where no kind will do.
 func (ch chooser) kind(w wish.Wish, form wish.Form, prep *book.Preparation) (*book.Crop, string) {
 	kinds := ch.book.Food(w.Food)
-	if w.Kind != "" {
-		kinds = []*book.Crop{ch.book.Crop(w.Kind)}
+	if w.Variety != "" {
+		kinds = []*book.Crop{ch.book.Crop(w.Variety)}
 	}
 	will := func(c *book.Crop) bool {
 		switch {
@@ -41,7 +41,7 @@ func (ch chooser) kind(w wish.Wish, form wish.Form, prep *book.Preparation) (*bo
 	switch {
 	case len(kinds) == 0:
 		return nil, ""
-	case w.Kind != "":
+	case w.Variety != "":
 		return kinds[0], "the kind you chose"
 	case len(kinds) == 1 && len(ch.book.Food(w.Food)) == 1:
 		return kinds[0], "the only kind in the book"

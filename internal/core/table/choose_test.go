@@ -58,7 +58,7 @@ func TestAThirstyKindIsPassedOver(t *testing.T) {
 // A crock is filled in autumn, whatever kind is named for it.
 func TestACrockIsFilledInAutumn(t *testing.T) {
 	w := wished("cabbage", wish.Litres, 10, wish.Fermented)
-	w.Kind, w.Preparations = "cabbage-early", []string{"sauerkraut"}
+	w.Variety, w.Preparations = "cabbage-early", []string{"sauerkraut"}
 	h := fiveEaters()
 	y, start := place.Build(h.Place), h.YearStart().YearDay()
 	for _, u := range resolver(h).Resolve(w).Uses {

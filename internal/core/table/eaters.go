@@ -24,12 +24,12 @@ func each(p wish.Per, m household.Member) bool {
 // people makes an amount for each of some the amount of them all, and says who eats
 // of the wish.
 func (rs *Resolver) people(r *Resolved, w *wish.Wish) {
-	r.Eaters = rs.eaters(w)
+	r.AdultEquivalents = rs.eaters(w)
 	if w.For == nil || w.For.Per == "" || w.Amount.Kind.Counts(wish.CountsMeals) {
 		return
 	}
 	if w.For.Per == wish.PerEater {
-		for _, e := range r.Eaters {
+		for _, e := range r.AdultEquivalents {
 			r.Heads += e / season.WeeksPerYear
 		}
 	} else {
@@ -48,7 +48,7 @@ func (rs *Resolver) people(r *Resolved, w *wish.Wish) {
 // eaters returns who eats of a wish in each week: all at the table, or some of them.
 func (rs *Resolver) eaters(w *wish.Wish) [season.WeeksPerYear]float64 {
 	if w.For == nil || w.For.Away() || w.For.Use == "" && w.For.People == 0 && (w.For.Per == "" || w.For.Per == wish.PerMember || w.For.Per == wish.PerEater) {
-		return rs.Eaters
+		return rs.AdultEquivalents
 	}
 	if found, ok := rs.whom[*w.For]; ok {
 		return found
@@ -56,18 +56,18 @@ func (rs *Resolver) eaters(w *wish.Wish) [season.WeeksPerYear]float64 {
 	var out [season.WeeksPerYear]float64
 	switch h := rs.Household; {
 	case w.For.People > 0:
-		for week, all := range rs.Eaters {
+		for week, all := range rs.AdultEquivalents {
 			if all > 0 {
 				out[week] = float64(w.For.People)
 			}
 		}
 	case w.For.Use == wish.ForGuests:
 		h.Members = nil
-		out = h.Eaters()
+		out = h.AdultEquivalents()
 	default:
 		h.Guests = nil
 		h.Members = slices.DeleteFunc(slices.Clone(h.Members), func(m household.Member) bool { return !each(w.For.Per, m) })
-		out = h.Eaters()
+		out = h.AdultEquivalents()
 	}
 	if rs.whom == nil {
 		rs.whom = map[wish.Whom][season.WeeksPerYear]float64{}

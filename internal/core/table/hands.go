@@ -11,7 +11,7 @@ import (
 )
 
 // Hand is a planting of this table year with what follows from it.
-type Hand struct {
+type RecordedSowing struct {
 	*record.Planting
 	Under place.Cover  // what lies over it: its own cover, else that of the bed it was put in
 	Start season.Start // counted from the start of the table year
@@ -20,7 +20,7 @@ type Hand struct {
 
 // serves tells whether a planting is for a use of a wish. One whose wishes are
 // gone serves whatever wants its crop in the same form.
-func (rs *Resolver) serves(h *Hand, id string, f wish.Form, part bool) bool {
+func (rs *Resolver) serves(h *RecordedSowing, id string, f wish.Form, part bool) bool {
 	known := false
 	for _, p := range h.For {
 		if p.Wish == id && p.Form == f && p.Part == part {
@@ -35,8 +35,8 @@ func (rs *Resolver) serves(h *Hand, id string, f wish.Form, part bool) bool {
 }
 
 // ByHand returns the plantings of this year for a use of a wish.
-func (rs *Resolver) ByHand(c *book.Crop, cover place.Cover, id string, f wish.Form, part bool) (out []*Hand) {
-	for _, h := range rs.Hands[c.ID] {
+func (rs *Resolver) RecordedFor(c *book.Crop, cover place.Cover, id string, f wish.Form, part bool) (out []*RecordedSowing) {
+	for _, h := range rs.Recorded[c.ID] {
 		if h.Cover == cover && rs.serves(h, id, f, part) {
 			out = append(out, h)
 		}
@@ -45,7 +45,7 @@ func (rs *Resolver) ByHand(c *book.Crop, cover place.Cover, id string, f wish.Fo
 }
 
 // agreedStarts returns which starts of a season are on the agreed days.
-func agreedStarts(a record.Agreements, c *book.Crop, cover place.Cover, fresh bool, s *season.Season) (out []int) {
+func baselineStarts(a record.BaselineDays, c *book.Crop, cover place.Cover, fresh bool, s *season.Season) (out []int) {
 	for _, day := range a.Days(c.ID, cover, fresh) {
 		for i, st := range s.Starts {
 			if distance(st.Day, day) == 0 {

@@ -22,7 +22,7 @@ func randomWish(r *rand.Rand, b *book.Book) wish.Wish {
 		c := b.Crops()[r.IntN(len(b.Crops()))]
 		w := wished(c.Food, kinds[r.IntN(len(kinds))], 0.5+r.Float64()*20)
 		if r.IntN(2) == 0 {
-			w.Kind = c.ID
+			w.Variety = c.ID
 		}
 		prep := b.Preparations()[r.IntN(len(b.Preparations()))]
 		w.Forms = []wish.Form{wish.Fresh, wish.Cellar, wish.Form(prep.Form)}
@@ -48,7 +48,7 @@ func TestEveryWeekHasOneSource(t *testing.T) {
 	for i := range 600 {
 		h := fiveEaters()
 		h.Place = place.Examples()[i%3].Place
-		h.Stores = []stock.Store{{ID: "s", Name: "S", Temperature: r.Float64() * 15, Damp: r.IntN(2) == 0}}
+		h.Storage = []stock.StoragePlace{{ID: "s", Name: "S", Temperature: r.Float64() * 15, Damp: r.IntN(2) == 0}}
 		w := randomWish(r, b)
 		got := resolver(h).Resolve(w)
 		var wanted, byUses float64

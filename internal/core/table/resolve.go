@@ -21,19 +21,19 @@ import (
 
 // Use is the part of a wish that one form of one crop feeds.
 type Use struct {
-	Form    wish.Form // empty for plants that nobody weighs
-	Crop    *book.Crop
-	Why     string // why this kind
-	Season  *season.Season
-	Prep    *book.Preparation // nil unless put up
-	Store   *stock.Store      // nil unless kept in a store of the house
-	Life    int               // whole weeks it keeps, once stored or put up
-	Lot     []int             // the starts of what is kept or put up, indices into Season.Starts
-	Hands   []*Hand           // the plantings that are for it; their starts are the last ones of Season.Starts
-	Kept    int               // the week in which it is stored or put up
-	Weeks   season.Weeks      // the weeks it feeds
-	Amount  [season.WeeksPerYear]float64
-	CanFeed season.Weeks // the weeks it could feed
+	Form     wish.Form // empty for plants that nobody weighs
+	Crop     *book.Crop
+	Why      string // why this kind
+	Season   *season.Season
+	Prep     *book.Preparation   // nil unless put up
+	Store    *stock.StoragePlace // nil unless kept in a store of the house
+	Life     int                 // whole weeks it keeps, once stored or put up
+	Lot      []int               // the starts of what is kept or put up, indices into Season.Starts
+	Recorded []*RecordedSowing   // the plantings that are for it; their starts are the last ones of Season.Starts
+	Kept     int                 // the week in which it is stored or put up
+	Weeks    season.Weeks        // the weeks it feeds
+	Amount   [season.WeeksPerYear]float64
+	CanFeed  season.Weeks // the weeks it could feed
 
 	OnShelf   bool    // whether something of it stands on the shelf today
 	Left      float64 // what will be left of that when the new crop comes, in what it is drawn in
@@ -65,7 +65,7 @@ type Resolved struct {
 	IdleCovers int       // uses for which the wish's cover does nothing here
 	Heads      float64   // how many each get the amount, where it is for each of some; else 0
 	// Eaters are those who eat of it in each week, an adult being 1.
-	Eaters [season.WeeksPerYear]float64
+	AdultEquivalents [season.WeeksPerYear]float64
 }
 
 // Fed returns what is fed in week w, in the wish's own unit; the rest of what
@@ -79,13 +79,13 @@ func (r Resolved) Fed(w int) float64 {
 
 // Resolver resolves the wishes of one household.
 type Resolver struct {
-	Household household.Household
-	Book      *book.Book
-	Eaters    [season.WeeksPerYear]float64
-	Seasons   func(*book.Crop, place.Cover) *season.Season
-	Hands     map[string][]*Hand // plantings of this table year, by crop
+	Household        household.Household
+	Book             *book.Book
+	AdultEquivalents [season.WeeksPerYear]float64
+	Seasons          func(*book.Crop, place.Cover) *season.Season
+	Recorded         map[string][]*RecordedSowing // plantings of this table year, by crop
 
-	Agreements record.Agreements // the days that were agreed, by what is sown on them
+	BaselineDays record.BaselineDays // the days that were agreed, by what is sown on them
 
 	whom map[wish.Whom][season.WeeksPerYear]float64 // the eaters of wishes that are for some alone
 
@@ -111,8 +111,8 @@ func (rs *Resolver) Resolve(w wish.Wish) Resolved {
 		u := Use{Crop: c, Why: why, Season: rs.Seasons(c, w.Cover)}
 		u.Lot = rs.counted(u.Season, w)
 		own := len(u.Season.Starts)
-		for rs.hands(&u, w); own < len(u.Season.Starts); own++ {
-			u.Lot = append(withoutNearest(u.Season, u.Lot, u.Hands), own)
+		for rs.addRecorded(&u, w); own < len(u.Season.Starts); own++ {
+			u.Lot = append(withoutNearest(u.Season, u.Lot, u.Recorded), own)
 		}
 		rs.noteSeason(&r, u)
 		r.Uses = []Use{u}
@@ -216,7 +216,7 @@ func (rs *Resolver) idleCover(r *Resolved, c *book.Crop) {
 func (rs *Resolver) use(w wish.Wish, f wish.Form, c *book.Crop, prep *book.Preparation) Use {
 	u := Use{Form: f, Crop: c, Season: rs.Seasons(c, w.Cover), Prep: prep}
 	if f == wish.Fresh {
-		hands := rs.ByHand(c, w.Cover, w.ID, f, false)
+		hands := rs.RecordedFor(c, w.Cover, w.ID, f, false)
 		switch w.Stagger.Kind {
 		case wish.Every:
 			u.Season = u.Season.Only(apartFrom(u.Season, u.Season.Every(w.Stagger.Days), hands, w.Stagger.Days))
@@ -236,11 +236,11 @@ func (rs *Resolver) use(w wish.Wish, f wish.Form, c *book.Crop, prep *book.Prepa
 			}
 			u.Season = u.Season.Only(spread)
 		case wish.ByNeed:
-			if m := rs.yearly(w, c); m > 0 && len(hands) == 0 && len(rs.Agreements.Days(c.ID, w.Cover, true)) == 0 {
+			if m := rs.yearly(w, c); m > 0 && len(hands) == 0 && len(rs.BaselineDays.Days(c.ID, w.Cover, true)) == 0 {
 				u.Season = u.Season.Only(u.Season.Evenly(m, rs.inSeason(w)))
 			}
 		}
-		rs.hands(&u, w)
+		rs.addRecorded(&u, w)
 		u.CanFeed = u.Season.Fresh()
 		return u
 	}
@@ -289,13 +289,13 @@ func (rs *Resolver) yearly(w wish.Wish, c *book.Crop) int {
 }
 
 // hands puts the starts of the plantings that are for a use into its season.
-func (rs *Resolver) hands(u *Use, w wish.Wish) {
-	u.Hands = rs.ByHand(u.Crop, w.Cover, w.ID, u.Form, false)
-	if len(u.Hands) == 0 {
+func (rs *Resolver) addRecorded(u *Use, w wish.Wish) {
+	u.Recorded = rs.RecordedFor(u.Crop, w.Cover, w.ID, u.Form, false)
+	if len(u.Recorded) == 0 {
 		return
 	}
-	starts := make([]season.Start, len(u.Hands))
-	for i, h := range u.Hands {
+	starts := make([]season.Start, len(u.Recorded))
+	for i, h := range u.Recorded {
 		starts[i] = h.Start
 		if u.Form == wish.Cellar {
 			starts[i] = u.Season.Stored(h.Start, rs.fromStore(w))
@@ -317,20 +317,20 @@ func (rs *Resolver) lot(u *Use, w wish.Wish) {
 	if m == 0 {
 		m = rs.split(u, w)
 	}
-	plain := agreedStarts(rs.Agreements, u.Crop, w.Cover, false, u.Season)
+	plain := baselineStarts(rs.BaselineDays, u.Crop, w.Cover, false, u.Season)
 	if len(plain) != m {
 		plain = u.Season.Lot(late, m, rs.liking(u, w))
 	}
 	before := u.Season
-	rs.hands(u, w)
-	first := len(u.Season.Starts) - len(u.Hands)
-	for i := range u.Hands {
-		if u.Hands[i].Start.End > u.Hands[i].Start.Ready {
+	rs.addRecorded(u, w)
+	first := len(u.Season.Starts) - len(u.Recorded)
+	for i := range u.Recorded {
+		if u.Recorded[i].Start.End > u.Recorded[i].Start.Ready {
 			u.Lot = append(u.Lot, first+i)
 		}
 	}
-	for range u.Hands {
-		plain = withoutNearest(before, plain, u.Hands)
+	for range u.Recorded {
+		plain = withoutNearest(before, plain, u.Recorded)
 	}
 	u.Lot = append(u.Lot, plain...)
 }
@@ -365,7 +365,7 @@ func (rs *Resolver) liking(u *Use, w wish.Wish) func(season.Start) int {
 	var fresh season.Weeks
 	if slices.Contains(w.Forms, wish.Fresh) {
 		for _, c := range rs.Book.Food(w.Food) {
-			if w.Kind == "" || w.Kind == c.ID {
+			if w.Variety == "" || w.Variety == c.ID {
 				fresh |= rs.Seasons(c, w.Cover).Fresh()
 			}
 		}
@@ -379,9 +379,9 @@ func (rs *Resolver) liking(u *Use, w wish.Wish) func(season.Start) int {
 // cellar returns the store in which a lot lies, the weeks that it feeds, the week in
 // which it is stored and for how many weeks it keeps. What stands in the bed as in a store feeds until it freezes
 // or runs to seed.
-func (rs *Resolver) cellar(u *Use, st season.Start) (store *stock.Store, feeds season.Weeks, kept, weeks int) {
+func (rs *Resolver) cellar(u *Use, st season.Start) (store *stock.StoragePlace, feeds season.Weeks, kept, weeks int) {
 	var life float64
-	store, life = stock.Best(u.Crop, rs.Household.Stores)
+	store, life = stock.Best(u.Crop, rs.Household.Storage)
 	kept = season.WeekOf(st.Ready + int(u.Crop.CureDays.Or(0)))
 	if u.Crop.Store == "ground" {
 		life = float64(st.End-st.Sure) / 7
@@ -421,9 +421,9 @@ func (rs *Resolver) split(u *Use, w wish.Wish) int {
 
 // apartFrom leaves out the starts that lie nearer to a planting than half the
 // interval.
-func apartFrom(s *season.Season, starts []int, hands []*Hand, days int) (out []int) {
+func apartFrom(s *season.Season, starts []int, hands []*RecordedSowing, days int) (out []int) {
 	for _, i := range starts {
-		if !slices.ContainsFunc(hands, func(h *Hand) bool { return 2*distance(h.Start.Day, s.Starts[i].Day) < days }) {
+		if !slices.ContainsFunc(hands, func(h *RecordedSowing) bool { return 2*distance(h.Start.Day, s.Starts[i].Day) < days }) {
 			out = append(out, i)
 		}
 	}
@@ -431,7 +431,7 @@ func apartFrom(s *season.Season, starts []int, hands []*Hand, days int) (out []i
 }
 
 // withoutNearest leaves out the start nearest to any of the plantings.
-func withoutNearest(s *season.Season, starts []int, hands []*Hand) []int {
+func withoutNearest(s *season.Season, starts []int, hands []*RecordedSowing) []int {
 	nearest, least := -1, place.Days
 	for k, i := range starts {
 		for _, h := range hands {
@@ -495,7 +495,7 @@ func (rs *Resolver) want(r *Resolved, possible season.Weeks) {
 	a := r.Wish.Amount
 	if a.Kind.Weekly() {
 		for _, w := range weeks.List() {
-			if !a.Kind.Counts(wish.CountsMeals) || r.Eaters[w] > 0 {
+			if !a.Kind.Counts(wish.CountsMeals) || r.AdultEquivalents[w] > 0 {
 				r.Wanted[w] = a.Number
 			}
 		}

@@ -17,13 +17,13 @@ import (
 func (rs *Resolver) keptAs(l stock.Lot) (kind *book.Crop, weeks float64) {
 	for _, c := range rs.Book.Food(l.Food) {
 		life := c.StoreWeeks.Or(0)
-		for _, s := range rs.Household.Stores {
+		for _, s := range rs.Household.Storage {
 			if s.ID == l.Store {
 				life = stock.Life(c, s.Temperature, s.Damp)
 			}
 		}
 		if l.Store == "" {
-			_, life = stock.Best(c, rs.Household.Stores)
+			_, life = stock.Best(c, rs.Household.Storage)
 		}
 		if kind == nil || life > weeks {
 			kind, weeks = c, life

@@ -31,7 +31,7 @@ func wished(food string, kind wish.AmountKind, number float64, forms ...wish.For
 
 func resolver(h household.Household) *Resolver {
 	y, start := place.Build(h.Place), h.YearStart().YearDay()
-	return &Resolver{Household: h, Book: book.Usual(), Eaters: h.Eaters(), Cull: 0.05, Spoil: 0.02, Seasons: func(c *book.Crop, cover place.Cover) *season.Season {
+	return &Resolver{Household: h, Book: book.Usual(), AdultEquivalents: h.AdultEquivalents(), Cull: 0.05, Spoil: 0.02, Seasons: func(c *book.Crop, cover place.Cover) *season.Season {
 		return season.Of(c, y.Under(cover), season.Rules{Risk: h.Risk}, start)
 	}}
 }
@@ -60,7 +60,7 @@ func TestWeeksAreFedByTheFormsInOrder(t *testing.T) {
 		t.Errorf("the store first: %d weeks from it, %d fresh", turned.Uses[0].Weeks.Count(), turned.Uses[1].Weeks.Count())
 	}
 	// A warmer cellar keeps for fewer weeks.
-	rs.Household.Stores = []stock.Store{{ID: "s", Name: "S", Temperature: 10, Damp: true}}
+	rs.Household.Storage = []stock.StoragePlace{{ID: "s", Name: "S", Temperature: 10, Damp: true}}
 	if warm := rs.Resolve(w); warm.Uses[0].Life != 13 {
 		t.Errorf("at 10 °C it keeps %d weeks, want 13", warm.Uses[0].Life)
 	}

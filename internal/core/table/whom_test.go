@@ -17,7 +17,7 @@ import (
 // whom 1.15 + 0.75 + 0.5 are children and teens.
 func TestWhoEatsOfAWish(t *testing.T) {
 	h := fiveEaters()
-	h.Guests = []household.Guest{{ID: "g", Name: "G", Eaters: 3, Span: household.Span{From: h.Place.LastFrost, To: h.Place.FirstFrost}}}
+	h.Guests = []household.Guest{{ID: "g", Name: "G", AdultEquivalents: 3, Span: household.Span{From: h.Place.LastFrost, To: h.Place.FirstFrost}}}
 	for _, c := range []struct {
 		whom         *wish.Whom
 		kind         wish.AmountKind
@@ -38,8 +38,8 @@ func TestWhoEatsOfAWish(t *testing.T) {
 		w.For = c.whom
 		r := resolver(h).Resolve(w)
 		const midwinter = 40
-		if math.Abs(r.Eaters[midwinter]-c.eaters) > 1e-9 || r.Heads != c.heads || r.Wanted[midwinter] != c.total {
-			t.Errorf("%+v: %g eaters, %g heads, %g wanted; want %g, %g, %g", c.whom, r.Eaters[midwinter], r.Heads, r.Wanted[midwinter], c.eaters, c.heads, c.total)
+		if math.Abs(r.AdultEquivalents[midwinter]-c.eaters) > 1e-9 || r.Heads != c.heads || r.Wanted[midwinter] != c.total {
+			t.Errorf("%+v: %g eaters, %g heads, %g wanted; want %g, %g, %g", c.whom, r.AdultEquivalents[midwinter], r.Heads, r.Wanted[midwinter], c.eaters, c.heads, c.total)
 		}
 	}
 	w := wished("carrot", wish.WeightWeek, 1, wish.Fresh)
@@ -49,8 +49,8 @@ func TestWhoEatsOfAWish(t *testing.T) {
 	}
 	w = wished("carrot", wish.Meals, 1, wish.Fresh, wish.Cellar)
 	w.For = &wish.Whom{Use: wish.ForGuests}
-	if r := resolver(h).Resolve(w); math.Abs(r.Eaters[10]-3) > 1e-9 || r.Wanted[10] != 1 {
-		t.Errorf("the guests of summer: %g eaters, %g wanted", r.Eaters[10], r.Wanted[10])
+	if r := resolver(h).Resolve(w); math.Abs(r.AdultEquivalents[10]-3) > 1e-9 || r.Wanted[10] != 1 {
+		t.Errorf("the guests of summer: %g eaters, %g wanted", r.AdultEquivalents[10], r.Wanted[10])
 	}
 }
 

@@ -54,9 +54,9 @@ type Priority string
 
 // The priorities.
 const (
-	Must Priority = "must"
-	Want Priority = "want"
-	Nice Priority = "nice"
+	MustHave   Priority = "must"
+	WouldLike  Priority = "want"
+	NiceToHave Priority = "nice"
 )
 
 // StaggerKind says how sowings follow each other.
@@ -93,7 +93,7 @@ const (
 type Wish struct {
 	ID           string   `json:"id"`
 	Food         string   `json:"food"`
-	Kind         string   `json:"kind,omitempty"`         // crop id; empty: the kind that suits each use
+	Variety      string   `json:"kind,omitempty"`         // crop id; empty: the kind that suits each use
 	Forms        []Form   `json:"forms"`                  // acceptable forms in the family's order
 	Preparations []string `json:"preparations,omitempty"` // of the forms that are put up, one for each
 	// Preparation is how older files name the one preparation there could be;
@@ -155,7 +155,7 @@ func (w Wish) Validate(c invalid.Check, b *book.Book) {
 	if w.Amount.Jar != 0 {
 		c.Number("amount.jar", w.Amount.Jar, 0.05, 25)
 	}
-	c.OneOf("priority", string(w.Priority), string(Must), string(Want), string(Nice))
+	c.OneOf("priority", string(w.Priority), string(MustHave), string(WouldLike), string(NiceToHave))
 	if w.Confidence != nil && *w.Confidence != 0 {
 		c.Number("confidence", *w.Confidence, 0.5, 0.99)
 	}
@@ -206,10 +206,10 @@ func (w Wish) validateFood(c invalid.Check, b *book.Book) {
 		c.Add("food", w.Food, "a food of the crop book"+NearestWords(b, w.Food))
 		return
 	}
-	if w.Kind != "" {
-		crop := b.Crop(w.Kind)
+	if w.Variety != "" {
+		crop := b.Crop(w.Variety)
 		if crop == nil || crop.Food != w.Food {
-			c.Add("kind", w.Kind, "a kind of "+w.Food+", or none")
+			c.Add("kind", w.Variety, "a kind of "+w.Food+", or none")
 			return
 		}
 		kinds = []*book.Crop{crop}
@@ -330,7 +330,7 @@ func (w Wish) ConfidenceFor(f Form) float64 {
 		return *w.Confidence
 	case f == Fresh || f == "":
 		return 0
-	case w.Priority == Must:
+	case w.Priority == MustHave:
 		return 0.8
 	}
 	return 0.7
@@ -342,7 +342,7 @@ func (w *Wish) Fill() {
 		w.Season.Kind = AllYear
 	}
 	if w.Priority == "" {
-		w.Priority = Want
+		w.Priority = WouldLike
 	}
 	if w.Stagger.Kind == "" {
 		w.Stagger.Kind = ByNeed

@@ -30,7 +30,7 @@ func TestWhatCannotBeWished(t *testing.T) {
 		{"infinite", func(w *Wish) { w.Amount.Number = math.Inf(1) }, "amount.number"},
 		{"1e12", func(w *Wish) { w.Amount.Number = 1e12 }, "amount.number"},
 		{"unknown food", func(w *Wish) { w.Food = "carot" }, "food"},
-		{"a kind of another food", func(w *Wish) { w.Kind = "leek" }, "kind"},
+		{"a kind of another food", func(w *Wish) { w.Variety = "leek" }, "kind"},
 		{"a form it has not", func(w *Wish) { w.Forms = []Form{"smoked"} }, "forms[0]"},
 		{"a form twice", func(w *Wish) { w.Forms = []Form{Fresh, Fresh} }, "forms[1]"},
 		{"no form", func(w *Wish) { w.Forms = nil }, "forms"},

@@ -37,7 +37,7 @@ func Title(w Wish, b *book.Book) string {
 	if p := w.Made(b); p != nil {
 		return p.Name
 	}
-	if c := b.Crop(w.Kind); c != nil {
+	if c := b.Crop(w.Variety); c != nil {
 		return c.Short()
 	}
 	if w.Food == "" {
@@ -96,8 +96,8 @@ func Words(w Wish, b *book.Book) string {
 	if w.Season.Kind == While {
 		out += " · while it lasts"
 	}
-	if w.Priority == Must || w.Priority == Nice {
-		out += " · " + map[Priority]string{Must: "a must", Nice: "nice to have"}[w.Priority]
+	if w.Priority == MustHave || w.Priority == NiceToHave {
+		out += " · " + map[Priority]string{MustHave: "a must", NiceToHave: "nice to have"}[w.Priority]
 	}
 	return out
 }
