@@ -19,7 +19,7 @@ func cropBook(b *book.Book) CropBook {
 		return slices.Index(book.Parts, x.Part) - slices.Index(book.Parts, y.Part)
 	})
 	for _, c := range b.Crops() {
-		row := BookCrop{ID: c.ID, Food: c.Food, Name: c.Name, Botanical: c.Botanical, Family: c.Family, Group: c.Group, Own: c.Own, From: c.From, Basis: c.Basis, Facts: facts(c), Figures: []BookFigure{}}
+		row := BookCrop{ID: c.ID, Food: c.Food, Name: c.Name, Botanical: c.Botanical, Family: c.Family, Group: string(c.Group), Own: c.Own, From: c.From, Basis: c.Basis, Facts: facts(c), Figures: []BookFigure{}}
 		for _, a := range as["crop"] {
 			if a, ok := c.Assumed(a.Field); ok {
 				row.Figures = append(row.Figures, figure(a))
@@ -67,8 +67,8 @@ func figure(a book.Assumed) BookFigure {
 
 // facts says in words what of a crop is not a figure to be overruled.
 func facts(c *book.Crop) []string {
-	out := []string{fmt.Sprintf("%s, %s; %s", c.Life, c.Frost, map[string]string{
-		"direct": "sown in place", "transplant": "raised and planted out", "either": "sown in place or raised", "vegetative": "planted as " + c.Unit + "s",
+	out := []string{fmt.Sprintf("%s, %s; %s", c.Life, c.Frost, map[book.Start]string{
+		book.SownDirect: "sown in the bed", book.Transplanted: "sown indoors and planted out", book.SownEither: "sown in the bed or indoors", book.Vegetative: "planted as " + c.Unit + "s",
 	}[c.Start])}
 	weeks := func(v float64) string {
 		switch {
@@ -111,8 +111,8 @@ func facts(c *book.Crop) []string {
 	if !c.Perennial() && c.Dense == nil {
 		out = append(out, "freezes at "+amount.Mark(c.FrostKill, amount.Celsius))
 	}
-	if c.Store != "none" && c.StoreWeeks.Value > 0 {
-		out = append(out, map[string]string{"cool-moist": "keeps cool and moist", "cool-dry": "keeps cool and dry", "warm-dry": "keeps warm and dry", "dry": "keeps dry", "ground": "keeps standing in the ground"}[c.Store])
+	if c.Store != book.NoStorage && c.StoreWeeks.Value > 0 {
+		out = append(out, map[string]string{"cool-moist": "keeps cool and moist", "cool-dry": "keeps cool and dry", "warm-dry": "keeps warm and dry", "dry": "keeps dry", "ground": "keeps standing in the ground"}[string(c.Store)])
 	}
 	if c.RotationYears.Known && c.RotationYears.Value > 0 {
 		out = append(out, fmt.Sprintf("back on the same ground after %.0f years", c.RotationYears.Value))

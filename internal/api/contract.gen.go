@@ -559,15 +559,21 @@ type Food struct {
 type FoodKind struct {
 	// AmountKinds in which an amount of it can be given
 	AmountKinds []AmountKind `json:"amount_kinds"`
-	Family      string       `json:"family"`
+
+	// Bulbing it makes its bulbs by the length of the day
+	Bulbing bool   `json:"bulbing"`
+	Family  string `json:"family"`
 
 	// Forms in which it can be had
 	Forms []Form `json:"forms"`
 	ID    string `json:"id"`
 
 	// Keeps keeps whole in a store
-	Keeps bool   `json:"keeps"`
-	Name  string `json:"name"`
+	Keeps bool `json:"keeps"`
+
+	// Methods that a household may choose for it
+	Methods []SowingWay `json:"methods"`
+	Name    string      `json:"name"`
 
 	// OnePiece one piece to a plant, so that spacing sets its size
 	OnePiece  bool `json:"one_piece"`
@@ -694,6 +700,9 @@ type Material = bed.Material
 
 // Member defines model for Member.
 type Member = household.Member
+
+// MethodFacts defines model for MethodFacts.
+type MethodFacts = season.MethodFacts
 
 // Moon defines model for Moon.
 type Moon = place.Moon
@@ -847,6 +856,7 @@ type Reference struct {
 
 	// Green green manures of the book
 	Green        []BookGreen   `json:"green"`
+	Methods      []MethodFacts `json:"methods"`
 	Pairings     []Pairing     `json:"pairings"`
 	Preparations []Preparation `json:"preparations"`
 	Sources      []SourceFacts `json:"sources"`

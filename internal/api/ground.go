@@ -12,6 +12,7 @@ import (
 	"inventory/internal/core/ground"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/season"
 	"inventory/internal/exchange"
 	"inventory/internal/store"
 )
@@ -93,7 +94,7 @@ func (s *Server) placed(snap store.Snapshot, b PlaceAsk) (*bed.Placement, string
 	if i := slices.IndexFunc(f.of.plan.Sowings, func(x plan.Sowing) bool { return x.ID == b.Sowing }); i >= 0 {
 		x := f.of.plan.Sowings[i]
 		name = x.CropName + " of " + x.Date.Short()
-		stands = x.Stands || x.Begun && x.Method != "raised"
+		stands = x.Stands || x.Begun && x.Method != season.Indoors
 	}
 	if b.Stays != nil && *b.Stays {
 		if p := ground.StandsAt(f.input, f.layout, b.Sowing); p != nil && stands {

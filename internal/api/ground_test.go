@@ -8,6 +8,7 @@ import (
 	"testing"
 
 	"inventory/internal/core/bed"
+	"inventory/internal/core/season"
 )
 
 // The layout of the demo keeps the contract: every plant has its ground or is
@@ -39,7 +40,7 @@ func TestTheLayoutKeepsTheContract(t *testing.T) {
 	for _, sow := range st.Plan.Sowings {
 		placed := slices.ContainsFunc(l.Pieces, func(p Piece) bool { return p.Planting == sow.ID })
 		left := slices.ContainsFunc(l.Left, func(p LeftOut) bool { return p.Planting == sow.ID })
-		if sow.Method != "tray" && sow.Plants > 0 && placed == left {
+		if sow.Method != season.Tray && sow.Plants > 0 && placed == left {
 			t.Errorf("%s is placed %v and left out %v", sow.ID, placed, left)
 		}
 	}

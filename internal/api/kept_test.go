@@ -9,6 +9,7 @@ import (
 	"testing"
 
 	"inventory/internal/core/bed"
+	"inventory/internal/core/season"
 )
 
 // What the ground answers keeps the contract, and what is wrong is refused with
@@ -152,7 +153,7 @@ func TestTheLayoutStaysAsAgreed(t *testing.T) {
 func TestWhatIsSownStandsWhereItWas(t *testing.T) {
 	s := served(t, true)
 	st := state(t, s)
-	pick := func(method string) string {
+	pick := func(method season.Method) string {
 		return st.Plan.Sowings[slices.IndexFunc(st.Plan.Sowings, func(x Sowing) bool { return x.Method == method && !x.Begun })].ID
 	}
 	direct, raised := pick("direct"), pick("raised")

@@ -8,12 +8,13 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/household"
 	"inventory/internal/core/place"
+	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 )
 
 // reference is what the interface needs to know of the book and the units.
 func reference(b *book.Book) Reference {
-	r := Reference{Foods: []Food{}, Preparations: []Preparation{}, Cautions: []Caution{}, Units: []Unit{}, Climates: []Climate{}, Bands: []Band{}, Assumptions: []Assumption{}, Pairings: []Pairing{}, Customs: bed.UsualCustoms(), Green: []BookGreen{}, AmountKinds: wish.AmountKinds(), Forms: wish.FormsKnown(), Sources: wish.SourcesKnown()}
+	r := Reference{Foods: []Food{}, Preparations: []Preparation{}, Cautions: []Caution{}, Units: []Unit{}, Climates: []Climate{}, Bands: []Band{}, Assumptions: []Assumption{}, Pairings: []Pairing{}, Customs: bed.UsualCustoms(), Green: []BookGreen{}, AmountKinds: wish.AmountKinds(), Forms: wish.FormsKnown(), Sources: wish.SourcesKnown(), Methods: season.Methods()}
 	for _, g := range b.GreenManures {
 		r.Green = append(r.Green, BookGreen{ID: g.ID, Name: g.Name, Seed: g.SeedGram, Weeks: g.WeeksToWorth, Wait: g.WaitWeeks, Nitrogen: g.Nitrogen})
 	}
@@ -21,7 +22,7 @@ func reference(b *book.Book) Reference {
 		f := Food{Name: name, Kinds: []FoodKind{}}
 		for _, c := range b.Food(name) {
 			n, pieces := c.PiecesPerPlant(c.Yield.Value)
-			k := FoodKind{ID: c.ID, Name: c.Name, Family: c.Family, OnePiece: pieces && n == 1, Perennial: c.Perennial(), Own: c.Own, Keeps: wish.KeepsWhole(c), Weighed: c.Weighed(), AmountKinds: wish.KindsFor(c, b), Forms: wish.FormsFor(c, b)}
+			k := FoodKind{ID: c.ID, Name: c.Name, Family: c.Family, OnePiece: pieces && n == 1, Perennial: c.Perennial(), Own: c.Own, Keeps: wish.KeepsWhole(c), Weighed: c.Weighed(), AmountKinds: wish.KindsFor(c, b), Forms: wish.FormsFor(c, b), Methods: season.MethodsFor(c), Bulbing: household.Bulbing(c)}
 			if c.Portion.Known {
 				k.Portion = &c.Portion.Value
 			}

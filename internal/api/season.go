@@ -18,6 +18,7 @@ import (
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/record"
+	"inventory/internal/core/season"
 	"inventory/internal/exchange"
 	"inventory/internal/store"
 )
@@ -68,7 +69,7 @@ func (s *Server) standsThere(ctx context.Context, p *record.Planting) (*bed.Plac
 		return nil, err
 	}
 	i := slices.IndexFunc(f.of.plan.Sowings, func(x plan.Sowing) bool { return x.ID == p.ID })
-	if i < 0 || p.Out == nil && f.of.plan.Sowings[i].Method == "raised" { // it stands indoors still
+	if i < 0 || p.Out == nil && f.of.plan.Sowings[i].Method == season.Indoors { // it stands indoors still
 		return nil, nil
 	}
 	return ground.StandsAt(f.input, f.layout, p.ID), nil

@@ -20,7 +20,7 @@ import (
 func TestTheLog(t *testing.T) {
 	doc, s := strict(t), served(t, true)
 	before := state(t, s)
-	k := slices.IndexFunc(before.Plan.Sowings, func(s Sowing) bool { return s.Method == "raised" && len(s.Feeds) > 1 })
+	k := slices.IndexFunc(before.Plan.Sowings, func(s Sowing) bool { return s.Method == season.Indoors && len(s.Feeds) > 1 })
 	lettuce := before.Plan.Sowings[k]
 	entry := Log{Client: "t", ID: "l1", Revision: before.Revision, Event: SowingEvent{Sowing: lettuce.ID, What: "set", Day: lettuce.Date + 7}}
 	status, body, _ := call(t, s, "/api/log", entry)
@@ -61,7 +61,7 @@ func TestCommandsOfTheSeason(t *testing.T) {
 	do, takeBack := editing(t, s)
 	got := do(Edit{Command: "set-habit", Habit: &household.Habit{Crop: "tomato-slicing", Method: season.Bought, NotBefore: civil.MonthDay{Month: 5, Day: 20}}}, 200)
 	k := slices.IndexFunc(got.Plan.Sowings, func(s Sowing) bool { return s.Crop == "tomato-slicing" })
-	if tomato := got.Plan.Sowings[k]; tomato.Method != "bought" || tomato.Date < civil.Of(2027, 5, 20) || !strings.Contains(got.Words, "tomato") {
+	if tomato := got.Plan.Sowings[k]; tomato.Method != season.Bought || tomato.Date < civil.Of(2027, 5, 20) || !strings.Contains(got.Words, "tomato") {
 		t.Errorf("%q: %s on %s", got.Words, tomato.Method, tomato.Date)
 	}
 	do(Edit{Command: "set-habit", Habit: &household.Habit{Crop: "potato-early", Method: season.Indoors}}, 422)

@@ -198,7 +198,7 @@ func (g generator) season(in plan.Input) plan.Input {
 			break
 		}
 		s := p.Sowings[g.below(len(p.Sowings))]
-		e := plan.Event{Sowing: s.ID, What: []string{"set", "count", "done", "done", "behind", "ended"}[g.below(6)], Day: s.Date + civil.Date(g.below(9)), Count: float64(1 + g.below(60))}
+		e := plan.Event{Sowing: s.ID, What: []plan.EventKind{"set", "count", "done", "done", "behind", "ended"}[g.below(6)], Day: s.Date + civil.Date(g.below(9)), Count: float64(1 + g.below(60))}
 		if e.What == "done" {
 			if len(s.Tasks) == 0 {
 				continue

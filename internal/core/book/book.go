@@ -85,11 +85,11 @@ func (b *Book) crossCheck() error {
 		switch {
 		case c.Life == "perennial" && c.Patch == nil:
 			errs = append(errs, fmt.Errorf("crops.csv: %s is perennial, but perennials.csv does not have it", c.ID))
-		case c.Group == "shoots" && c.Dense == nil:
+		case c.Group == Shoots && c.Dense == nil:
 			errs = append(errs, fmt.Errorf("crops.csv: %s are shoots, but dense.csv does not have them", c.ID))
 		case c.Dense == nil && (!c.InRow.Known || !c.RowGap.Known || !c.Block.Known || !c.Yield.Known):
 			errs = append(errs, fmt.Errorf("crops.csv: %s has no spacing or no yield", c.ID))
-		case c.Store != "none" && (!c.StoreWeeks.Known || !c.StoreLoss.Known):
+		case c.Store != NoStorage && (!c.StoreWeeks.Known || !c.StoreLoss.Known):
 			errs = append(errs, fmt.Errorf("crops.csv: %s has a store but no weeks or loss in it", c.ID))
 		}
 	}

@@ -16,34 +16,13 @@ func (m Maybe) Or(other float64) float64 {
 	return other
 }
 
-// Harvest says how a crop is gathered.
-type Harvest string
-
-// The ways of gathering.
-const (
-	Once Harvest = "once" // one gathering
-	Pick Harvest = "pick" // repeated picking over a window
-	Cut  Harvest = "cut"  // cut and come again
-)
-
-// Frost says how much cold a growing crop bears.
-type Frost string
-
-// The classes of frost hardiness, from the hardiest.
-const (
-	Hardy      Frost = "hardy"
-	HalfHardy  Frost = "half-hardy"
-	Tender     Frost = "tender"
-	VeryTender Frost = "very-tender"
-)
-
 // Crop is one crop or kind of the book. Lengths are cm, temperatures °C,
 // yields kg of market-ready produce per plant and season.
 type Crop struct {
 	ID, Food, Name, Botanical, Family string
-	Group                             string // root, tuber, bulb, stem, leaf, head, fruit, legume, grain, herb, flower, berry, perennial, shoots, craft
+	Group                             Group
 	Life                              string // annual, biennial, perennial
-	Start                             string // direct, transplant, either, vegetative: usual practice
+	Start                             Start  // usual practice
 	Unit                              string // seed, clove, set, tuber, slip, crown, plant
 	Frost                             Frost
 
@@ -80,8 +59,8 @@ type Crop struct {
 	FailProb                  float64
 
 	Height          float64
-	Support         string
-	Sun             string
+	Support         Support
+	Sun             Sunlight
 	Feed            string
 	RotationYears   Maybe
 	SeedsPerGram    Maybe
@@ -90,7 +69,7 @@ type Crop struct {
 	SeedLife        Maybe // years
 	MinPlants       float64
 	Edible          float64
-	Store           string // none, cool-moist, cool-dry, warm-dry, dry, ground
+	Store           Storage // none, cool-moist, cool-dry, warm-dry, dry, ground
 	StoreWeeks      Maybe
 	StoreLoss       Maybe // share lost a month in its store
 	CureDays        Maybe
@@ -147,9 +126,9 @@ func (c *Crop) Short() string {
 // Perennial tells whether the crop stands as a patch for years.
 func (c *Crop) Perennial() bool { return c.Patch != nil }
 
-// WindPollinatedCorn tells whether the crop is maize, which fills its ears
-// only in a block of rows.
-func (c *Crop) WindPollinatedCorn() bool { return c.Botanical == "Zea mays" }
+// WindPollinated reports whether the wind pollinates the crop, which then fills its ears only
+// in a block of rows.
+func (c *Crop) WindPollinated() bool { return c.LeastRows.Known }
 
 // Weighed tells whether the crop gives anything that is weighed for the table.
 func (c *Crop) Weighed() bool {
@@ -201,7 +180,7 @@ func (c *Crop) RaisedAfterCheck() float64 {
 
 // DirectDays returns the days from sowing in place to the first harvest.
 func (c *Crop) DirectDays() float64 {
-	if c.DTMFrom == "plant" && c.Start != "vegetative" {
+	if c.DTMFrom == "plant" && c.Start != Vegetative {
 		return c.DTM + 7*c.RaiseWeeks.Or(0) - 10
 	}
 	return c.DTM

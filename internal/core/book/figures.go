@@ -26,7 +26,7 @@ var cropAssumptions = []Assumption{
 	{Field: "yield_cv", Part: "Yield", Name: "Yield varies from year to year by", Unit: amount.Share, Most: 1.5, crop: func(c *Crop) *float64 { return maybe(&c.YieldCV) }},
 	{Field: "fail_prob", Part: "Yield", Name: "Chance that a sowing is lost", Unit: amount.Chance, Most: 0.9, crop: func(c *Crop) *float64 { return &c.FailProb }},
 	{Field: "germination", Part: "Sowing", Name: "Seed that comes up", Unit: amount.Share, Least: 0.05, Most: 1, crop: func(c *Crop) *float64 {
-		if c.Start == "vegetative" {
+		if c.Start == Vegetative {
 			return nil
 		}
 		return maybe(&c.Germination)
@@ -99,9 +99,9 @@ var cropAssumptions = []Assumption{
 		},
 		put: func(c *Crop, v string) { c.GoesOn = v == "yes" }},
 	{Field: "store", Part: "Keeping", Name: "Keeps whole", Choices: []Choice{{"none", "not"}, {"cool-moist", "cool and moist"}, {"cool-dry", "cool and dry"}, {"warm-dry", "warm and dry"}, {"dry", "dry"}, {"ground", "standing in the ground"}},
-		get: func(c *Crop) string { return c.Store },
+		get: func(c *Crop) string { return string(c.Store) },
 		put: func(c *Crop, v string) {
-			if c.Store = v; v != "none" && !c.StoreWeeks.Known {
+			if c.Store = Storage(v); c.Store != NoStorage && !c.StoreWeeks.Known {
 				c.StoreWeeks, c.StoreLoss = Maybe{usualStoreWeeks, true}, Maybe{usualStoreLoss, true}
 			}
 		}},
@@ -118,7 +118,7 @@ func dense(c *Crop, get func(*Dense) *float64) *float64 {
 
 // seeded returns a figure of what is grown from seed in a bed; nil of anything else.
 func seeded(c *Crop, m *Maybe) *Maybe {
-	if c.Start == "vegetative" {
+	if c.Start == Vegetative {
 		return nil
 	}
 	return grown(c, m)
@@ -196,26 +196,27 @@ func why(at invalid.Check, o Overrule) {
 	}
 }
 
-// Grown returns the book with what a household's own way of growing a crop needs: the
-// weeks indoors of what the book sows in place, and when it may be sown in place or
-// planted out. Ways holds direct, raised or bought by crop. What the book has stays.
-func (b *Book) Grown(ways map[string]string) *Book {
+// Grown returns the book with what a household's own method of starting a crop needs: the
+// weeks indoors of what the book sows in the bed, and when it may be sown in the bed or
+// planted out. PlantedOut says of each such crop whether it is planted out, from indoors or
+// bought, or else sown in the bed. Figures that the book has stay.
+func (b *Book) Grown(plantedOut map[string]bool) *Book {
 	out, changed := *b, map[string]bool{}
-	for id, way := range ways {
+	for id, planted := range plantedOut {
 		c := b.byCrop[id]
 		if c == nil || seeded(c, &c.Depth) == nil {
 			continue
 		}
 		own := *c
-		switch raised := way == "raised" || way == "bought"; {
-		case raised && (!c.RaiseWeeks.Known || !c.PlantOutWeeks.Known):
+		switch {
+		case planted && (!c.RaiseWeeks.Known || !c.PlantOutWeeks.Known):
 			if !c.RaiseWeeks.Known {
 				own.RaiseWeeks = Maybe{usualRaiseWeeks, true}
 			}
 			if !c.PlantOutWeeks.Known {
 				own.PlantOutWeeks = Maybe{c.DirectWeeks.Or(0), true}
 			}
-		case way == "direct" && !c.DirectWeeks.Known:
+		case !planted && !c.DirectWeeks.Known:
 			own.DirectWeeks = Maybe{c.PlantOutWeeks.Or(0), true}
 		default:
 			continue

@@ -103,7 +103,7 @@ func TestEveryChoiceIsOneOfItsWords(t *testing.T) {
 // it raises a day in the open where the household sows it; what the book has stays.
 func TestABookForAHouseholdsOwnWays(t *testing.T) {
 	usual := Usual()
-	own := usual.Grown(map[string]string{"parsnip": "raised", "celeriac": "direct", "broccoli": "raised", "potato-early": "raised", "nothing": "direct"})
+	own := usual.Grown(map[string]bool{"parsnip": true, "celeriac": false, "broccoli": true, "potato-early": true, "nothing": false})
 	if c := own.Crop("parsnip"); c.RaiseWeeks != (Maybe{4, true}) || c.PlantOutWeeks != usual.Crop("parsnip").DirectWeeks {
 		t.Errorf("parsnip: %+v %+v", c.RaiseWeeks, c.PlantOutWeeks)
 	}

@@ -13,9 +13,9 @@ var cropColumns = strings.Fields(`id name food botanical family group life start
 func (b *Book) readCrop(s *sheet) {
 	c := &Crop{
 		ID: s.key("id"), Food: s.must("food"), Name: s.must("name"), Botanical: s.must("botanical"), Family: s.must("family"),
-		Group: s.word("group", "root", "tuber", "bulb", "stem", "leaf", "head", "fruit", "legume", "grain", "herb", "flower", "berry", "perennial", "shoots", "craft"),
+		Group: Group(s.word("group", "root", "tuber", "bulb", "stem", "leaf", "head", "fruit", "legume", "grain", "herb", "flower", "berry", "perennial", "shoots", "craft")),
 		Life:  s.word("life", "annual", "biennial", "perennial"),
-		Start: s.word("start", "direct", "transplant", "either", "vegetative"),
+		Start: Start(s.word("start", "direct", "transplant", "either", "vegetative")),
 		Unit:  s.word("unit", "seed", "clove", "set", "tuber", "slip", "crown", "plant"),
 		Frost: Frost(s.word("frost", "hardy", "half-hardy", "tender", "very-tender")),
 
@@ -32,11 +32,11 @@ func (b *Book) readCrop(s *sheet) {
 		Depth: s.maybe("depth_cm", 0, 50), PerStation: s.maybe("per_station", 1, 50), SeedsPerMetre: s.maybe("seeds_per_m", 1, 1000),
 		YieldMin: s.maybe("yield_min", 0, 200), Yield: s.maybe("yield_typ", 0, 200), YieldMax: s.maybe("yield_max", 0, 200),
 		Piece: s.maybe("piece_g", 0.1, 50000), YieldCV: s.maybe("yield_cv", 0, 2), FailProb: s.number("fail_prob", 0, 0.9),
-		Height: s.number("height_cm", 1, 1000), Support: s.word("support", "none", "stake", "cage", "trellis", "ridge-string"),
-		Sun: s.word("sun", "full", "part"), Feed: s.word("feed", "light", "medium", "heavy", "fixer"),
+		Height: s.number("height_cm", 1, 1000), Support: Support(s.word("support", "none", "stake", "cage", "trellis", "ridge-string")),
+		Sun: Sunlight(s.word("sun", "full", "part")), Feed: s.word("feed", "light", "medium", "heavy", "fixer"),
 		RotationYears: s.maybe("rotation_years", 0, 20), SeedsPerGram: s.maybe("seeds_per_g", 0.01, 100000), StockGram: s.maybe("piece_plant_g", 0.1, 5000),
 		Germination: s.maybe("germ_rate", 0.01, 1), SeedLife: s.maybe("seed_life_years", 0.5, 20), MinPlants: s.number("min_plants", 1, 1000),
-		Edible: s.number("edible", 0, 1), Store: s.word("store", "none", "cool-moist", "cool-dry", "warm-dry", "dry", "ground"),
+		Edible: s.number("edible", 0, 1), Store: Storage(s.word("store", "none", "cool-moist", "cool-dry", "warm-dry", "dry", "ground")),
 		StoreIdeal: s.maybe("store_ideal_c", -5, 30),
 		StoreWeeks: s.maybe("store_weeks", 0, 520), StoreLoss: s.maybe("store_loss_month", 0, 0.9), CureDays: s.maybe("cure_days", 0, 120),
 		WaterMM: s.maybe("water_mm_week", 0, 200), StoreWhen: s.word("store_when", "", "late", "own"), RootDepth: s.maybe("root_depth_cm", 1, 300),
@@ -52,7 +52,7 @@ func (b *Book) readCrop(s *sheet) {
 		s.fail("yield_typ", s.text("yield_typ"), "a yield between yield_min and yield_max is wanted")
 	}
 	// Planting stock other than rooted plants survives at the book's germ_rate.
-	if c.Start == "vegetative" && c.Unit != "plant" {
+	if c.Start == Vegetative && c.Unit != "plant" {
 		c.Survive = c.Germination.Or(0.95)
 	}
 	if b.byCrop[c.ID] != nil {

@@ -40,7 +40,7 @@ func OfPreparation(b *book.Book, p *book.Preparation) (ids []string) {
 }
 
 // Of returns the setting of a crop as it is grown and eaten fresh.
-func Of(c *book.Crop) Setting { return Setting{Crop: c.ID, Group: c.Group} }
+func Of(c *book.Crop) Setting { return Setting{Crop: c.ID, Group: string(c.Group)} }
 
 // For returns the ids of the warnings that belong to a setting, in the book's
 // order. A preparation's warnings are its own list and are not looked for here.

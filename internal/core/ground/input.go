@@ -9,6 +9,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 )
 
@@ -87,7 +88,7 @@ func PlantingsOf(p plan.Plan, b *book.Book, wishes []wish.Wish) (out []Planting)
 	}
 	for _, s := range p.Sowings {
 		crop := b.Crop(s.Crop)
-		if crop == nil || s.Method == "tray" || s.Plants == 0 || s.Clear <= s.Day {
+		if crop == nil || s.Method == season.Tray || s.Plants == 0 || s.Clear <= s.Day {
 			continue
 		}
 		g := Planting{ID: s.ID, Crop: crop, Layout: s.Layout, Cover: place.Cover(s.Cover), Planted: max(1, s.Planted), From: s.Day, To: s.Clear, Priority: 2}
@@ -97,7 +98,7 @@ func PlantingsOf(p plan.Plan, b *book.Book, wishes []wish.Wish) (out []Planting)
 		for _, f := range s.For {
 			g.Priority = min(g.Priority, priority[f.Wish])
 		}
-		if s.Method == "patch" { // it holds its ground through the whole year that is planned
+		if s.Method == season.Patch { // it holds its ground through the whole year that is planned
 			g.From, g.To = p.Weeks[0]-60, p.Weeks[0]+365
 		}
 		out = append(out, g)

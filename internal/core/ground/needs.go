@@ -11,6 +11,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/household"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/season"
 	"inventory/internal/core/supply"
 	"inventory/internal/core/work"
 )
@@ -160,7 +161,7 @@ func (in Input) lines(b bed.Bed, mine []Piece, crops []supply.Crop, u bed.Custom
 		out.Drip = math.Max(out.Drip, at(day, drip))
 		climbing := func(of func(many int, long float64) float64) float64 {
 			return at(day, func(i int) float64 {
-				if crops[i].Support != "trellis" {
+				if crops[i].Support != book.Trellis {
 					return 0
 				}
 				return of(rows(i))
@@ -168,7 +169,7 @@ func (in Input) lines(b bed.Bed, mine []Piece, crops []supply.Crop, u bed.Custom
 		}
 		out.Trellis = math.Max(out.Trellis, climbing(func(many int, long float64) float64 { return float64(many) * long }))
 		out.Posts = max(out.Posts, int(climbing(func(many int, long float64) float64 { return float64(many * supply.Posts(long, u.Posts)) })))
-		of := func(support string) int {
+		of := func(support book.Support) int {
 			return int(at(day, func(i int) float64 {
 				if crops[i].Support == support {
 					return float64(crops[i].Plants)
@@ -176,7 +177,7 @@ func (in Input) lines(b bed.Bed, mine []Piece, crops []supply.Crop, u bed.Custom
 				return 0
 			}))
 		}
-		out.Stakes, out.Cages = max(out.Stakes, of("stake")), max(out.Cages, of("cage"))
+		out.Stakes, out.Cages = max(out.Stakes, of(book.Stake)), max(out.Cages, of(book.Cage))
 	}
 	for i := range mine {
 		if s := crops[i].Support; s != "none" && s != "" && !slices.Contains(out.For, crops[i].Name) {
@@ -213,7 +214,7 @@ func relays(mine []Piece, crops []supply.Crop, count func(int) int) []supply.Rel
 func (n *Needs) water(h household.Household, p plan.Plan, fit Input, l Layout, u bed.Customs) {
 	crops := []work.Thirst{}
 	for _, s := range p.Sowings {
-		t := work.Thirst{Crop: nil, Name: s.CropName, Sown: s.Method == "direct"}
+		t := work.Thirst{Crop: nil, Name: s.CropName, Sown: s.Method == season.Direct}
 		for _, g := range fit.Plantings {
 			if g.ID == s.ID {
 				t.Crop, t.From, t.To = g.Crop, g.From, g.To

@@ -10,6 +10,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/ground"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 	"inventory/internal/exchange"
 )
@@ -32,7 +33,7 @@ func TestWhatNeedsGround(t *testing.T) {
 	got := ground.PlantingsOf(p, b, h.Wishes)
 	for _, s := range p.Sowings {
 		i := slices.IndexFunc(got, func(g ground.Planting) bool { return g.ID == s.ID })
-		if (i < 0) != (s.Method == "tray") {
+		if (i < 0) != (s.Method == season.Tray) {
 			t.Errorf("%s, %s: among what needs ground %v", s.ID, s.Method, i >= 0)
 			continue
 		}
@@ -40,7 +41,7 @@ func TestWhatNeedsGround(t *testing.T) {
 			continue
 		}
 		g := got[i]
-		if g.Planted < s.Plants || g.To <= g.From || s.Method == "patch" && g.To-g.From < 365 {
+		if g.Planted < s.Plants || g.To <= g.From || s.Method == season.Patch && g.To-g.From < 365 {
 			t.Errorf("%+v of %s", g, s.ID)
 		}
 		best := 2

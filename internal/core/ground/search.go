@@ -78,7 +78,7 @@ func (f *search) inPart(i int) {
 	p := &f.in.Plantings[i]
 	laid := p.Planted - f.pieces(i)
 	least := max(leastPart*float64(p.Planted), p.Crop.MinPlants)
-	if p.Crop.WindPollinatedCorn() { // a block that fills its ears must be whole
+	if p.Crop.WindPollinated() { // a block that fills its ears must be whole
 		for _, at := range f.at[i] {
 			j := slices.IndexFunc(f.beds[at.bed], func(q piece) bool { return q.planting == i && q.at == at.at })
 			if float64(f.beds[at.bed][j].planted) < p.Crop.MinPlants {

@@ -65,7 +65,7 @@ const twoFaces = "two-faces"
 
 var faces = book.Pairing{ID: twoFaces, WeeksTogether: 60, RoomFraction: 1, Why: "each climbs its own face of the trellis.", Timing: "easy"}
 
-func climbs(c *book.Crop) bool { return c.Support == "trellis" && !c.Perennial() }
+func climbs(c *book.Crop) bool { return c.Support == book.Trellis && !c.Perennial() }
 
 // enoughPicking and aCut are what a short crop must have given before it may be cleared
 // early: a third of its picking, or one cut, which comes a week after the one before.

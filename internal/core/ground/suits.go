@@ -98,10 +98,10 @@ func drawbacks(p *Planting, b *bed.Bed, year int) (out []string) {
 	switch {
 	case b.Sun == "shade":
 		out = append(out, "it has less than 4 h of sun there")
-	case b.Sun == "part" && c.Sun == "full":
+	case b.Sun == "part" && c.Sun == book.FullSun:
 		out = append(out, "it wants full sun")
 	}
-	if c.Support == "trellis" && !b.Climb {
+	if c.Support == book.Trellis && !b.Climb {
 		out = append(out, "there is nothing to climb")
 	}
 	if soil := b.SoilIn(year); c.RootDepth.Known && soil > 0 && soil*100 < c.RootDepth.Value/2 {
@@ -166,7 +166,7 @@ func (f *laying) shaded(k int, q piece) (out []string) {
 			}
 			c := f.in.Plantings[o.planting].Crop
 			together := f.in.Beds[k].Turned != f.in.Beds[j].Turned || o.at < q.at+q.length && q.at < o.at+o.length
-			if c.Sun == "full" && c.Height+taller <= p.Crop.Height && together {
+			if c.Sun == book.FullSun && c.Height+taller <= p.Crop.Height && together {
 				out = append(out, "it shades "+f.in.Beds[j].Name)
 				break
 			}

@@ -14,6 +14,7 @@ import (
 	"inventory/internal/core/household"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/record"
+	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 )
 
@@ -297,7 +298,7 @@ func (w *shortage) later() {
 	tried := 0
 	for _, l := range left {
 		s, i := w.sowing(l.Planting), f.planting(l.Planting)
-		if s == nil || s.Begun || s.Method == "patch" || tried == mostLater {
+		if s == nil || s.Begun || s.Method == season.Patch || tried == mostLater {
 			continue
 		}
 		by, k := f.firstLater(i)

@@ -30,7 +30,7 @@ var DayLengths = map[string][2]float64{"short": {0, 35}, "intermediate": {33, 42
 func (h Habit) Empty() bool { return h == Habit{Crop: h.Crop} }
 
 // Bulbing tells whether a crop makes its bulbs by the length of the day.
-func Bulbing(c *book.Crop) bool { return c.Group == "bulb" && c.Food == "onion" }
+func Bulbing(c *book.Crop) bool { return c.Group == book.Bulb && c.Food == "onion" }
 
 // Validate looks at a habit.
 func (h Habit) Validate(c invalid.Check, b *book.Book) {
@@ -40,7 +40,7 @@ func (h Habit) Validate(c invalid.Check, b *book.Book) {
 		return
 	}
 	c.OneOf("school", string(h.School), "", string(season.ByFrost), string(season.ByTemperature))
-	c.OneOf("way", string(h.Method), "", string(season.Direct), string(season.Indoors), string(season.Bought))
+	c.OneOf("way", string(h.Method), season.Chosen()...)
 	if !season.MayBe(crop, h.Method) {
 		c.OfBook().Add("way", string(h.Method), "a way in which "+crop.Short()+" can be grown")
 	}
@@ -56,16 +56,16 @@ func (h Habit) Validate(c invalid.Check, b *book.Book) {
 	}
 }
 
-// ways returns how the household has its crops come into the ground, where not as the
-// book has it.
-func (h Household) methods() map[string]string {
-	var out map[string]string
+// plantedOut returns the crops whose method the household has chosen: whether they are
+// planted out, or else sown in the bed.
+func (h Household) plantedOut() map[string]bool {
+	var out map[string]bool
 	for _, x := range h.Habits {
 		if x.Method != season.UsualMethod {
 			if out == nil {
-				out = map[string]string{}
+				out = map[string]bool{}
 			}
-			out[x.Crop] = string(x.Method)
+			out[x.Crop] = x.Method != season.Direct
 		}
 	}
 	return out

@@ -73,8 +73,8 @@ func (h Household) Book(usual *book.Book) (*book.Book, book.Rules, map[string]fl
 	if err != nil {
 		return nil, book.Rules{}, nil, err
 	}
-	if ways := h.methods(); ways != nil {
-		b = b.Grown(ways)
+	if own := h.plantedOut(); own != nil {
+		b = b.Grown(own)
 	}
 	return b.With(h.Overrules)
 }

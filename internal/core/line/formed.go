@@ -155,7 +155,7 @@ func (r *reader) madeOf(m subject) string {
 
 // gatheredDry tells whether a food is gathered dry, as dry beans are.
 func (r *reader) gatheredDry(m subject) bool {
-	return slices.ContainsFunc(r.kinds(m), func(c *book.Crop) bool { return c.Store == "dry" })
+	return slices.ContainsFunc(r.kinds(m), func(c *book.Crop) bool { return c.Store == book.DryStorage })
 }
 
 func (s *said) formText(f wish.Form) string {

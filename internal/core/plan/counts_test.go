@@ -6,6 +6,7 @@ import (
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 )
 
@@ -19,7 +20,7 @@ func TestEverySowingsCounts(t *testing.T) {
 	checked := map[string]int{}
 	for _, s := range planned(t, everything()).Sowings {
 		c := book.Usual().Crop(s.Crop)
-		if s.Method == "tray" {
+		if s.Method == season.Tray {
 			if math.Abs(s.SeedGram-s.Area*c.Dense.SeedGram) > 1e-9 {
 				t.Errorf("%s: %g g of seed on %g m²", s.ID, s.SeedGram, s.Area)
 			}
@@ -31,7 +32,7 @@ func TestEverySowingsCounts(t *testing.T) {
 		}
 		n, on := float64(s.Plants), s.Plants
 		switch {
-		case c.Start == "vegetative":
+		case c.Start == book.Vegetative:
 			survive := c.Germination.Or(0.95)
 			if c.Unit == "plant" {
 				survive = 0.95
@@ -50,7 +51,7 @@ func TestEverySowingsCounts(t *testing.T) {
 				t.Errorf("%s: %d set out, %d cells, %d seeds; want %d, %d, %d", s.ID, s.SetOut, s.Cells, s.Seeds, starts, cells, int(m)*cells)
 			}
 			if s.PlantOut == nil || *s.PlantOut-s.Date != civil.Date(7*c.RaiseWeeks.Value) || *s.PlantOut-*s.HardenOff != 7 {
-				if s.Method != "patch" {
+				if s.Method != season.Patch {
 					t.Errorf("%s: sown %s, hardened off %v, planted out %v", s.ID, s.Date, s.HardenOff, s.PlantOut)
 				}
 			}

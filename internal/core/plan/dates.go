@@ -25,15 +25,15 @@ type dated struct {
 func (b *basis) dates(crop *book.Crop, form wish.Form, s sowing.Sowing) dated {
 	at := func(d int) *civil.Date { date := b.date(d); return &date }
 	sw := dated{Sowing: Sowing{Crop: crop.ID, CropName: crop.Short(), Form: string(form), Date: b.date(s.Start.Sow), Day: b.date(s.Start.Day), Early: s.Early, Feeds: s.Run.List(), Days: s.Start.Ready - s.Start.Day}}
-	sw.Method, sw.Choice = methodsOf(crop, s.Start)
+	sw.Method, sw.Choice = methodOf(crop, s.Start)
 	switch sw.Method {
-	case "raised":
+	case season.Indoors:
 		sw.HardenOff, sw.PlantOut = at(s.Start.Day-hardeningDays), at(s.Start.Day)
-	case "stock":
+	case season.Stock:
 		sw.PlantOut = at(s.Start.Day)
 	}
-	seasonal := sw.Method != "patch" && sw.Method != "tray"
-	if crop.GermDaysMax.Known && sw.Method != "patch" && sw.Method != "bought" {
+	seasonal := sw.Method.OneYear()
+	if crop.GermDaysMax.Known && sw.Method != season.Patch && sw.Method != season.Bought {
 		sw.UpBy = at(s.Start.Sow + int(crop.GermDaysMax.Value))
 	}
 	last := lastPick(crop, form, s)
@@ -49,13 +49,13 @@ func (b *basis) dates(crop *book.Crop, form wish.Form, s sowing.Sowing) dated {
 	end := last + 1 + int(b.desk.Rules.ClearDays)
 	sw.Clear, sw.ground = b.date(end), span{s.Start.Day, end}
 	switch sw.Method {
-	case "patch": // it holds its ground the year round
+	case season.Patch: // it holds its ground the year round
 		sw.ground = span{s.Start.Day, s.Start.Day + place.Days}
 		sw.Clear = sw.Date + civil.Date(365.25*crop.Patch.StandYears)
-	case "tray":
+	case season.Tray:
 		sw.ground, sw.Clear = span{}, b.date(last+1)
 	}
-	sw.Late = sw.Date < b.in.AsOf && sw.Method != "patch"
+	sw.Late = sw.Date < b.in.AsOf && sw.Method != season.Patch
 	if s.Hand != nil {
 		sw.recorded(b, s.Hand)
 	}
@@ -63,30 +63,30 @@ func (b *basis) dates(crop *book.Crop, form wish.Form, s sowing.Sowing) dated {
 }
 
 // methodOf returns how a sowing is started, and the method as the household may choose it.
-func methodsOf(crop *book.Crop, st season.Start) (method string, way season.Method) {
+func methodOf(crop *book.Crop, st season.Start) (method, chosen season.Method) {
 	switch {
 	case crop.Perennial():
-		method = "patch"
+		method = season.Patch
 	case crop.Dense != nil:
-		method = "tray"
+		method = season.Tray
 	case st.Bought:
-		method = "bought"
+		method = season.Bought
 	case st.Raised:
-		method = "raised"
-	case crop.Start == "vegetative":
-		method = "stock"
+		method = season.Indoors
+	case crop.Start == book.Vegetative:
+		method = season.Stock
 	default:
-		method = "direct"
+		method = season.Direct
 	}
 	switch {
 	case st.Bought:
-		way = season.Bought
+		chosen = season.Bought
 	case st.Raised:
-		way = season.Indoors
+		chosen = season.Indoors
 	case season.CanBe(crop, season.Direct):
-		way = season.Direct
+		chosen = season.Direct
 	}
-	return method, way
+	return method, chosen
 }
 
 // recorded puts into a sowing what was recorded of it.
@@ -149,7 +149,7 @@ func lastPick(crop *book.Crop, form wish.Form, s sowing.Sowing) int {
 	switch {
 	case form == "":
 		return s.Start.End - 1
-	case form == wish.Cellar && crop.Store == "ground":
+	case form == wish.Cellar && crop.Store == book.GroundStorage:
 		last := s.Start.Ready
 		for d := s.Start.Ready; d < s.Start.Ready+place.Days-7; d++ {
 			if s.Run.Has(season.WeekOf(d)) {

@@ -5,6 +5,7 @@ import (
 	"slices"
 	"strings"
 
+	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/season"
 )
@@ -16,7 +17,7 @@ const apartDays, greenDays, ripeDays = 14, 20, 55
 
 // flowers returns the day on which a start of corn flowers.
 func flowers(s *season.Season, st season.Start) int {
-	if s.Crop.HoldDays > 20 || s.Crop.Store != "none" { // ripened on the stalk
+	if s.Crop.HoldDays > 20 || s.Crop.Store != book.NoStorage { // ripened on the stalk
 		return st.Ready - ripeDays
 	}
 	return st.Ready - greenDays
@@ -28,7 +29,7 @@ func floweringApart(b *basis, rows []*row) []*row {
 	out := slices.Clone(rows)
 	var corn []int
 	for i, r := range out {
-		if r.crop.WindPollinatedCorn() && r.uses[0].d.form != "" {
+		if r.crop.WindPollinated() && r.uses[0].d.form != "" {
 			corn = append(corn, i)
 		}
 	}
@@ -91,7 +92,7 @@ func crossings(b *basis, sown []*sown) []string {
 	var corn []flowering
 	for i, s := range sown {
 		crop := b.desk.Book.Crop(s.Crop)
-		if crop.WindPollinatedCorn() && s.season != nil && s.FirstPick != nil {
+		if crop.WindPollinated() && s.season != nil && s.FirstPick != nil {
 			corn = append(corn, flowering{i, flowers(s.season, season.Start{Ready: b.dayOf(*s.FirstPick)})})
 		}
 	}

@@ -66,7 +66,7 @@ func TestAnyCropIsRaisedWhereAHouseholdRaisesIt(t *testing.T) {
 			continue
 		}
 		found = true
-		if s.Method != "raised" || s.PlantOut == nil || *s.PlantOut-s.Date != 42 || s.Cells == 0 {
+		if s.Method != season.Indoors || s.PlantOut == nil || *s.PlantOut-s.Date != 42 || s.Cells == 0 {
 			t.Errorf("%s: %s on %s, out on %v, %d cells", s.ID, s.Method, s.Date, s.PlantOut, s.Cells)
 		}
 	}

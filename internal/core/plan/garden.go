@@ -38,7 +38,7 @@ func workOf(b *basis, all []*sown) (w Work, tasks [][]work.Task) {
 		todo = ticked(s, todo)
 		tasks = append(tasks, todo)
 		b.hours(s, todo, w.Hours, circle)
-		if s.Method == "raised" && s.PlantOut != nil {
+		if s.Method == season.Indoors && s.PlantOut != nil {
 			for d := s.Date; d < *s.PlantOut; d++ {
 				trays[circle(d)] += work.Trays(s.Cells, rules)
 			}
@@ -84,7 +84,7 @@ func (b *basis) jobOf(s *sown) work.Job {
 		}
 	}
 	j.Kept = slices.ContainsFunc(s.For, func(f Served) bool { return f.Form == string(wish.Cellar) })
-	if s.Cover != "" && s.Method != "tray" {
+	if s.Cover != "" && s.Method != season.Tray {
 		j.Cover, j.Covers = coverNames[place.Cover(s.Cover).Kind()], b.covered(s)
 		switch place.Cover(s.Cover).Kind() {
 		case place.Fleece, place.Net, place.Shade:
@@ -107,7 +107,7 @@ func (b *basis) hours(s *sown, tasks []work.Task, hours []float64, circle func(c
 			hours[season.WeekOf(circle(d))] += t.Minutes / 60 / n
 		}
 	}
-	if s.Method == "tray" {
+	if s.Method == season.Tray {
 		return
 	}
 	daily := s.Area * b.desk.Rules.MinutesWeed / 60 / 7
@@ -141,7 +141,7 @@ func ticked(s *sown, tasks []work.Task) []work.Task {
 		case work.Sow:
 			seen(p.Sown)
 		case work.PlantOut:
-			if p.Out == nil && s.Method != "raised" {
+			if p.Out == nil && s.Method != season.Indoors {
 				seen(p.Sown)
 			}
 			seen(p.Out)
@@ -177,7 +177,7 @@ func keptBack(all []*sown) []float64 {
 	out, later := make([]float64, len(all)), map[string]float64{}
 	for i := len(all) - 1; i >= 0; i-- {
 		s := all[i]
-		if s.SeedGram <= 0 || s.Method == "bought" {
+		if s.SeedGram <= 0 || s.Method == season.Bought {
 			continue
 		}
 		out[i] = later[s.Crop]

@@ -6,6 +6,7 @@ import (
 
 	"inventory/internal/core/civil"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 )
 
@@ -21,7 +22,7 @@ func TestTheDemoAtAGlance(t *testing.T) {
 		return slices.ContainsFunc(s.For, func(f plan.Served) bool { return f.Form == string(wish.Fresh) })
 	}
 	for i, a := range p.Sowings {
-		if a.Method == "patch" || a.Method == "tray" {
+		if a.Method == season.Patch || a.Method == season.Tray {
 			continue
 		}
 		for _, b := range p.Sowings[:i] {

@@ -74,7 +74,7 @@ func TestANoughtMoveChangesNothing(t *testing.T) {
 	in.Memory = &Memory{}
 	before := planned(t, in)
 	for _, s := range before.Sowings {
-		if s.Method == "patch" || s.Early {
+		if s.Method == season.Patch || s.Early {
 			continue
 		}
 		now := planned(t, after(t, in, Event{Sowing: s.ID, What: "set"}))
@@ -123,7 +123,7 @@ func TestFewerCellsAreMadeUpFor(t *testing.T) {
 	in := wanting(lettuce(6))
 	in.AsOf = civil.Of(2027, 5, 3)
 	before := planned(t, in)
-	k := slices.IndexFunc(before.Sowings, func(s Sowing) bool { return s.Date >= in.AsOf && s.Method == "raised" && len(s.Feeds) >= 2 })
+	k := slices.IndexFunc(before.Sowings, func(s Sowing) bool { return s.Date >= in.AsOf && s.Method == season.Indoors && len(s.Feeds) >= 2 })
 	if k < 0 {
 		k = slices.IndexFunc(before.Sowings, func(s Sowing) bool { return len(s.Feeds) >= 2 })
 	}
@@ -306,13 +306,13 @@ func TestHabitsMoveTheWindow(t *testing.T) {
 	tomato.Household.Habits = []household.Habit{{Crop: "tomato-slicing", Method: season.Bought}}
 	bought := planned(t, tomato).Sowings[0]
 	raised := frost.Sowings[0]
-	if bought.Method != "bought" || bought.Date != *raised.PlantOut || bought.Seeds != 0 || bought.Cells != 0 || bought.SetOut != raised.SetOut {
+	if bought.Method != season.Bought || bought.Date != *raised.PlantOut || bought.Seeds != 0 || bought.Cells != 0 || bought.SetOut != raised.SetOut {
 		t.Errorf("bought: %+v", bought)
 	}
 	// One sowing alone may be bought.
 	in = wanting(lettuce(6))
 	id := planned(t, in).Sowings[1].ID
-	if one := sowingOf(t, planned(t, after(t, in, Event{Sowing: id, What: "way", Method: season.Bought})), id); one.Method != "bought" {
+	if one := sowingOf(t, planned(t, after(t, in, Event{Sowing: id, What: "way", Method: season.Bought})), id); one.Method != season.Bought {
 		t.Errorf("one of them is %s", one.Method)
 	}
 }

@@ -187,7 +187,7 @@ func (b *basis) lots(m served) (out []lot) {
 	}
 	perKg := (1 - b.desk.Rules.Spoil) * (1 - b.desk.Rules.Cull) / prep.Raw / prep.BatchUnits
 	wait := int(p.d.crop.KeepDays.Or(0)) / 7
-	if p.d.crop.Store != "none" {
+	if p.d.crop.Store != book.NoStorage {
 		_, life := stock.Best(p.d.crop, b.in.Household.Storage)
 		wait = max(wait, min(26, int(life)))
 	}
@@ -212,7 +212,7 @@ func (m served) arrives() (kg [season.WeeksPerYear]float64) {
 	if a.key.pieces {
 		per = a.crop.Piece.Or(0) / 1000
 	}
-	if n := p.s.Run.Count(); n > 0 && a.crop.Harvest == book.Once && (a.form == wish.Fresh || a.crop.Store == "ground" && a.form == wish.Cellar) {
+	if n := p.s.Run.Count(); n > 0 && a.crop.Harvest == book.Once && (a.form == wish.Fresh || a.crop.Store == book.GroundStorage && a.form == wish.Cellar) {
 		for _, w := range p.s.Run.List() {
 			kg[w] = f.Average * per / float64(n)
 		}

@@ -5,7 +5,6 @@ import (
 	"math"
 	"slices"
 
-	"inventory/internal/core/civil"
 	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
@@ -14,29 +13,6 @@ import (
 	"inventory/internal/core/wish"
 	"inventory/internal/core/work"
 )
-
-// Event is what somebody did to a sowing, or saw of it.
-type Event struct {
-	Sowing string        `json:"sowing"` // its id in the plan
-	What   string        `json:"what"`   // one of Events
-	Day    civil.Date    `json:"day,omitzero"`
-	Count  float64       `json:"count,omitempty"`
-	Task   string        `json:"task,omitempty"` // for done: which of its tasks
-	Method season.Method `json:"way,omitempty"`
-	Note   string        `json:"note,omitempty"`
-}
-
-// Events are the things that can be said of a sowing.
-var Events = []string{
-	"set",    // held where it is; with a day: begun on that day
-	"count",  // so many plants: Count
-	"way",    // begun in another way: Way
-	"done",   // a task was done on a day, and of it so much: Task, Day, Count; 0 counts as all
-	"share",  // so many in a hundred came up or stand: Count
-	"behind", // so many days behind what is reckoned: Count; before it: less than 0
-	"ready",  // the first was picked on a day
-	"ended",  // bolted, failed or eaten by something: from a day on it gives nothing
-}
 
 // Outcome is what an event makes of a sowing: a planting, or, of a perennial that
 // was planted, a patch.
@@ -58,7 +34,7 @@ func Log(in Input, e Event) (Outcome, error) {
 		return Outcome{}, &invalid.Field{Field: "sowing", Value: e.Sowing, Allowed: "a sowing of the plan; it may have changed since"}
 	}
 	s := c.sown[k]
-	if s.Method == "patch" {
+	if s.Method == season.Patch {
 		return c.planted(s, e)
 	}
 	p := c.planting(s)
@@ -74,7 +50,7 @@ func Log(in Input, e Event) (Outcome, error) {
 
 // planted makes a patch of a perennial that was planted.
 func (c *computed) planted(s *sown, e Event) (Outcome, error) {
-	if e.What != "done" || e.Task != work.PlantOut || s.Stands {
+	if e.What != Done || e.Task != work.PlantOut || s.Stands {
 		return Outcome{}, &invalid.Field{Field: "sowing", Value: s.CropName, Allowed: "a sowing of a season: a patch that stands is entered in House"}
 	}
 	day := e.Day
@@ -110,95 +86,10 @@ func (c *computed) planting(s *sown) record.Planting {
 	return p
 }
 
-// happened puts an event into a planting.
-func (c *computed) happened(s *sown, p *record.Planting, e Event) (string, error) {
-	name := lower(s.CropName)
-	on := func() civil.Date {
-		if e.Day == 0 {
-			return c.in.AsOf
-		}
-		return e.Day
-	}
-	count := func(least, most float64, of string) error {
-		if math.IsNaN(e.Count) || e.Count < least || e.Count > most {
-			return &invalid.Field{Field: "count", Value: invalid.FormatNumber(e.Count), Allowed: fmt.Sprintf("%s from %g to %g", of, least, most)}
-		}
-		return nil
-	}
-	if slices.Contains([]string{"share", "behind", "ready"}, e.What) && !s.Begun {
-		return "", &invalid.Field{Field: "what", Value: e.What, Allowed: "first that it was sown or planted: until then there is nothing to see of it"}
-	}
-	switch e.What {
-	case "set":
-		if e.Day == 0 || e.Day == s.Date {
-			return "held " + name + " of " + s.Date.Short(), nil
-		}
-		if s.Begun {
-			return "", &invalid.Field{Field: "day", Value: e.Day.String(), Allowed: "no other day: it was begun on " + s.Date.Short() + "; say when it was done instead"}
-		}
-		p.Day += e.Day - s.Date
-		return fmt.Sprintf("moved %s from %s to %s", name, s.Date.Short(), e.Day.Short()), nil
-	case "count":
-		if err := count(1, 200000, "plants"); err != nil {
-			return "", err
-		}
-		p.Plants, p.Asked = int(e.Count), max(s.Plants, s.Wants)
-		return fmt.Sprintf("counted %d plants of %s", p.Plants, name), nil
-	case "way":
-		p.Method = e.Method
-		return fmt.Sprintf("%s of %s: %s", name, s.Date.Short(), methodWords[e.Method]), nil
-	case "done":
-		return c.doneTask(s, p, e, on())
-	case "share":
-		if err := count(0, 100, "plants in a hundred"); err != nil {
-			return "", err
-		}
-		p.Asked = max(p.Asked, s.Plants)
-		p.Plants = max(1, int(float64(s.Plants)*e.Count/100))
-		if p.Up == nil {
-			day := on()
-			p.Up = &day
-		}
-		return fmt.Sprintf("%.0f in a hundred of %s stand", e.Count, name), nil
-	case "behind":
-		if err := count(-60, 120, "days"); err != nil {
-			return "", err
-		}
-		p.Behind += int(e.Count)
-		if e.Count < 0 {
-			return fmt.Sprintf("%s of %s is %.0f days ahead", name, s.Date.Short(), -e.Count), nil
-		}
-		return fmt.Sprintf("%s of %s is %.0f days behind", name, s.Date.Short(), e.Count), nil
-	case "ready":
-		if s.FirstPick == nil {
-			return "", &invalid.Field{Field: "what", Value: "ready", Allowed: "something else: nothing is picked of it"}
-		}
-		if on() <= s.Day {
-			return "", &invalid.Field{Field: "day", Value: on().String(), Allowed: "a day after " + s.Day.Short() + ", when it went into the ground"}
-		}
-		p.Behind += int(on() - *s.FirstPick)
-		p.Behind = max(-120, min(120, p.Behind))
-		p.Done = logged(p.Done, record.Done{What: work.Pick, Day: on()})
-		return fmt.Sprintf("first picked %s on %s", name, on().Short()), nil
-	case "ended":
-		day := on()
-		p.Ended, p.Lost = &day, true
-		if p.Plants == 0 {
-			p.Plants = s.Plants
-		}
-		if !p.Begun() {
-			return fmt.Sprintf("%s of %s is not sown", name, s.Date.Short()), nil
-		}
-		return fmt.Sprintf("%s of %s ended on %s", name, s.Date.Short(), day.Short()), nil
-	}
-	return "", &invalid.Field{Field: "what", Value: e.What, Allowed: "one of set, count, way, done, share, behind, ready, ended"}
-}
-
-var methodWords = map[season.Method]string{"": "as the book has it", season.Direct: "sown in place", season.Indoors: "raised indoors", season.Bought: "bought as starts"}
-
 // doneTask puts a task that was done into a planting, with its real day and
 // count.
-func (c *computed) doneTask(s *sown, p *record.Planting, e Event, day civil.Date) (string, error) {
+func (c *computed) doneTask(s *sown, p *record.Planting, e Event) (string, error) {
+	day := e.Day
 	k := slices.IndexFunc(s.Tasks, func(t work.Task) bool { return t.What == e.Task })
 	if k < 0 {
 		return "", &invalid.Field{Field: "task", Value: e.Task, Allowed: "a task of this sowing"}
@@ -224,7 +115,7 @@ func (c *computed) doneTask(s *sown, p *record.Planting, e Event, day civil.Date
 		p.Day += day - s.Date
 		counts()
 	case work.PlantOut:
-		if s.Method == "raised" {
+		if s.Method == season.Indoors {
 			p.Out = &day
 			if p.Sown == nil {
 				sown := day - (s.Day - s.Date)
@@ -242,7 +133,7 @@ func (c *computed) doneTask(s *sown, p *record.Planting, e Event, day civil.Date
 			return "", &invalid.Field{Field: "task", Value: t.Do, Allowed: "first that it was sown or planted, and on which day before"}
 		}
 		if s.FirstPick != nil {
-			p.Behind = max(-120, min(120, p.Behind+int(day-*s.FirstPick)))
+			p.Behind = max(-mostBehind, min(mostBehind, p.Behind+int(day-*s.FirstPick)))
 		}
 	case work.Clear:
 		p.Ended = &day

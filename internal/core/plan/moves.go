@@ -8,6 +8,7 @@ import (
 	"inventory/internal/core/household"
 	"inventory/internal/core/place"
 	"inventory/internal/core/record"
+	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 )
 
@@ -27,7 +28,7 @@ func (p *Plan) Baseline() record.Baseline {
 	a := record.Baseline{On: p.AsOf, Sowings: []record.BaselineSowing{}, Fed: p.Tally.WeeksFed, Wanted: p.Tally.WeeksWanted, Plants: p.Tally.Plants, Area: p.Tally.Area, Jars: p.Tally.Jars}
 	for i := range p.Sowings {
 		s := &p.Sowings[i]
-		if s.Method == "patch" {
+		if s.Method == season.Patch {
 			continue
 		}
 		fresh := slices.ContainsFunc(s.For, func(f Served) bool { return f.Form == string(wish.Fresh) })

@@ -138,7 +138,7 @@ func TestFiguresAreTheirWorkings(t *testing.T) {
 	}
 	for _, s := range p.Sowings {
 		check("sowing/"+s.ID+"/area", s.Area)
-		if s.Method != "tray" {
+		if s.Method != season.Tray {
 			check("sowing/"+s.ID+"/plants", float64(s.Plants))
 		}
 		if s.Form != "" {
@@ -280,10 +280,10 @@ func sound(t *testing.T, name string, p Plan) {
 		}
 	}
 	for _, s := range p.Sowings {
-		if s.Method != "tray" && (s.Plants < 1 || s.SetOut+s.Stations == 0 && s.DrillM <= 0) || s.Area <= 0 {
+		if s.Method != season.Tray && (s.Plants < 1 || s.SetOut+s.Stations == 0 && s.DrillM <= 0) || s.Area <= 0 {
 			t.Errorf("%s: a sowing of nothing: %+v", name, s)
 		}
-		if s.FirstPick != nil && (*s.FirstPick < s.Date && s.Method != "patch" || *s.LastPick < *s.FirstPick || s.Clear < *s.LastPick && s.Method != "patch") {
+		if s.FirstPick != nil && (*s.FirstPick < s.Date && s.Method != season.Patch || *s.LastPick < *s.FirstPick || s.Clear < *s.LastPick && s.Method != season.Patch) {
 			t.Errorf("%s: dates out of order: %+v", name, s)
 		}
 		if s.Low > s.Likely || s.Likely > s.High || s.FirstWhy == "" || s.LastWhy == "" {

@@ -27,7 +27,7 @@ func standsUp(t *testing.T, what string, p Plan) {
 				t.Fatalf("%s: %s of %s is %g", what, name, s.ID, v)
 			}
 		}
-		if s.Plants < 0 || s.SetOut < 0 || s.Cells < 0 || s.Seeds < 0 || s.Clear < s.Day && s.Method != "tray" && !s.Over {
+		if s.Plants < 0 || s.SetOut < 0 || s.Cells < 0 || s.Seeds < 0 || s.Clear < s.Day && s.Method != season.Tray && !s.Over {
 			t.Fatalf("%s: %+v", what, s)
 		}
 		if !slices.IsSorted(s.Feeds) || len(s.Feeds) > season.WeeksPerYear {
@@ -87,7 +87,7 @@ func TestAnySeasonCanBePutDown(t *testing.T) {
 			in.AsOf += civil.Date(d.below(12))
 			p = planned(t, in)
 			s := p.Sowings[d.below(len(p.Sowings))]
-			e := Event{Sowing: s.ID, What: Events[d.below(len(Events))], Day: in.AsOf - civil.Date(d.below(10)), Count: float64(d.below(120))}
+			e := Event{Sowing: s.ID, What: Events()[d.below(len(Events()))], Day: in.AsOf - civil.Date(d.below(10)), Count: float64(d.below(120))}
 			switch e.What {
 			case "set":
 				e.Day = s.Date + civil.Date(d.below(60)-30)
@@ -156,7 +156,7 @@ func TestTheHoursAddUp(t *testing.T) {
 	// Seed is kept back for the sowings that follow, and none for the last one.
 	left := map[string]float64{}
 	for _, s := range slices.Backward(p.Sowings) {
-		if s.SeedGram > 0 && s.Method != "bought" {
+		if s.SeedGram > 0 && s.Method != season.Bought {
 			if math.Abs(s.KeepBack-left[s.Crop]) > 1e-9 {
 				t.Errorf("%s keeps back %g g, the later ones want %g", s.ID, s.KeepBack, left[s.Crop])
 			}

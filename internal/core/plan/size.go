@@ -104,7 +104,7 @@ func (z *sizer) size(r *row) {
 	}
 	z.sumNeed(base, r, parts, figures)
 	least := int(math.Ceil(r.crop.MinPlants / math.Max(1, float64(r.of))))
-	if r.crop.WindPollinatedCorn() {
+	if r.crop.WindPollinated() {
 		least = int(r.crop.MinPlants) // each sowing must pollinate itself
 	}
 	ask := reckon.Ask{Raised: first.s.Start.Raised, Bought: first.s.Start.Bought, Parts: parts, Least: least, Bearing: 1, Counted: counted(r)}
@@ -149,7 +149,7 @@ func counted(r *row) int {
 // more than twice what a sowing is for, and how long one sowing could feed at that rate.
 // It is said once for each wish.
 func (z *sizer) tooMuch(r *row, size reckon.Size, least int) {
-	if !r.key.fresh || r.hand != nil || r.early || size.Plants > least && !r.crop.WindPollinatedCorn() || least < 2 || size.Need.Amount <= 0 || size.Average <= 2*size.Need.Amount {
+	if !r.key.fresh || r.hand != nil || r.early || size.Plants > least && !r.crop.WindPollinated() || least < 2 || size.Need.Amount <= 0 || size.Average <= 2*size.Need.Amount {
 		return
 	}
 	weeks, of := r.uses[0].s.Run.Count(), r.uses[0].d.wish
@@ -281,9 +281,9 @@ func (s *Sowing) fill(z reckon.Size, crop *book.Crop) {
 		s.Spare = max(0, int(float64(s.Cells)*occupied)-s.SetOut)
 	}
 	switch {
-	case s.Method == "bought":
+	case s.Method == season.Bought:
 		s.StockUnit = "starts"
-	case crop.Start == "vegetative":
+	case crop.Start == book.Vegetative:
 		s.StockUnit = crop.Unit + "s"
 	}
 }

@@ -82,7 +82,7 @@ func fullestWeek(b *basis, all []*sown) (most float64, fullest int) {
 		return false
 	}
 	for _, s := range all {
-		if s.Method == "tray" {
+		if s.Method == season.Tray {
 			continue
 		}
 		for w := range area {
@@ -100,7 +100,7 @@ func fullestWeek(b *basis, all []*sown) (most float64, fullest int) {
 	s.Do(working.Start, "Nothing planted yet", 0, amount.SquareMetre, working.Reckoned)
 	if s.On() {
 		for _, sw := range all {
-			if sw.Method != "tray" && takes(sw, fullest) && most > 0 {
+			if sw.Method != season.Tray && takes(sw, fullest) && most > 0 {
 				from := sw.Date
 				if sw.PlantOut != nil {
 					from = *sw.PlantOut

@@ -6,6 +6,7 @@ import (
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/season"
 )
 
 // Every sowing of a full plan has its tasks in the order of their days, each
@@ -13,7 +14,7 @@ import (
 func TestTasksFollowTheSowing(t *testing.T) {
 	p := planned(t, everything())
 	say := func(v float64, u amount.Unit) string { return amount.Format(v, u, amount.Metric) }
-	methods := map[string]bool{}
+	methods := map[season.Method]bool{}
 	for i := range p.Sowings {
 		s := &p.Sowings[i]
 		methods[s.Method] = true
@@ -37,17 +38,17 @@ func TestTasksFollowTheSowing(t *testing.T) {
 		if !ok || begun != s.Date {
 			t.Errorf("%s begins on %s: %v", s.ID, s.Date, seen)
 		}
-		if s.Method == "raised" && (seen["harden-off"] < seen["sow"] || seen["plant-out"]-seen["harden-off"] != hardeningDays) {
+		if s.Method == season.Indoors && (seen["harden-off"] < seen["sow"] || seen["plant-out"]-seen["harden-off"] != hardeningDays) {
 			t.Errorf("%s is hardened off on %s and planted on %s", s.ID, seen["harden-off"], seen["plant-out"])
 		}
-		if pick, ok := seen["pick"]; ok && s.Method != "patch" && (pick < begun || seen["clear"] != 0 && seen["clear"] <= pick) {
+		if pick, ok := seen["pick"]; ok && s.Method != season.Patch && (pick < begun || seen["clear"] != 0 && seen["clear"] <= pick) {
 			t.Errorf("%s is picked on %s, begun on %s, cleared on %s", s.ID, pick, begun, seen["clear"])
 		}
 		if s.SurePick != nil && (*s.SurePick < *s.FirstPick || s.PlainPick == nil) {
 			t.Errorf("%s: picked from %s, planned for %s", s.ID, s.FirstPick, s.SurePick)
 		}
 	}
-	for _, m := range []string{"raised", "direct", "stock", "tray", "patch"} {
+	for _, m := range []season.Method{"raised", "direct", "stock", "tray", "patch"} {
 		if !methods[m] {
 			t.Errorf("the plan has no sowing that is %s", m)
 		}

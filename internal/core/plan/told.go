@@ -123,8 +123,8 @@ type Sowing struct {
 	Crop      string        `json:"crop"`
 	CropName  string        `json:"crop_name"`
 	Form      string        `json:"form"`
-	Method    string        `json:"method"` // raised, direct, stock, tray, patch
-	Date      civil.Date    `json:"date"`   // the first thing to do: sow, or plant stock
+	Method    season.Method `json:"method"`
+	Date      civil.Date    `json:"date"` // the first thing to do: sow, or plant stock
 	HardenOff *civil.Date   `json:"harden_off,omitempty"`
 	PlantOut  *civil.Date   `json:"plant_out,omitempty"`
 	UpBy      *civil.Date   `json:"up_by,omitempty"`

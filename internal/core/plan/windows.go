@@ -30,7 +30,7 @@ func windowsOf(b *basis, all []*sown) []CropWindows {
 	seen := map[under]bool{}
 	for _, s := range all {
 		key := under{b.desk.Book.Crop(s.Crop), place.Cover(s.Cover)}
-		if seen[key] || s.Method == "patch" || s.Method == "tray" {
+		if seen[key] || !s.Method.OneYear() {
 			continue
 		}
 		seen[key] = true

@@ -6,6 +6,7 @@ import (
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/caution"
+	"inventory/internal/core/season"
 	"inventory/internal/core/table"
 	"inventory/internal/core/wish"
 )
@@ -136,7 +137,7 @@ func (w *Wish) serve(res *Use, s *sown, k int) {
 	if s.Plants > 0 {
 		w.RowMetres += s.rowMetres * float64(f.Plants) / float64(s.Plants)
 	}
-	if s.Method != "tray" {
+	if s.Method != season.Tray {
 		w.Area += f.Area
 	}
 	if p.d.part {
@@ -160,7 +161,7 @@ func (b *basis) cautions(out *Wish, d *demand) {
 	u := d.use
 	setting := caution.Of(u.Crop)
 	if u.Form == wish.Cellar {
-		setting.Store = u.Crop.Store
+		setting.Store = string(u.Crop.Store)
 	}
 	ids := caution.For(b.desk.Book, setting)
 	if u.Prep != nil {

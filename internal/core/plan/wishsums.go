@@ -6,6 +6,7 @@ import (
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
+	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 	"inventory/internal/core/working"
 )
@@ -33,7 +34,7 @@ func (b *basis) wishFigures(out *Wish, mine []served) {
 	}
 	total("plants", "plants", amount.Plant, func(m served) float64 { return float64(m.f().Plants) }, func(s *sown) float64 { return float64(s.Plants) }, "plants")
 	total("area", "bed area of all its sowings", amount.SquareMetre, func(m served) float64 {
-		if m.s.Method == "tray" {
+		if m.s.Method == season.Tray {
 			return 0
 		}
 		return m.f().Area

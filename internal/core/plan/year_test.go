@@ -287,7 +287,7 @@ func TestMoreAsksForMore(t *testing.T) {
 		}
 		w := meals(c.Food, 1+3*r.Float64(), wish.Fresh)
 		w.Variety = c.ID
-		if c.Store != "none" && c.StoreWeeks.Value > 0 {
+		if c.Store != book.NoStorage && c.StoreWeeks.Value > 0 {
 			w.Forms = append(w.Forms, wish.Cellar)
 		}
 		in := ford(w)

@@ -41,7 +41,7 @@ func Crowding(r, k float64) float64 { return (1 + k) * r / (r + k) }
 // UsualLayout returns the layout of a crop where the household names none: rows
 // along the bed, across it for corn.
 func UsualLayout(c *book.Crop) wish.Layout {
-	if c.WindPollinatedCorn() {
+	if c.WindPollinated() {
 		return wish.Across
 	}
 	return wish.Rows

@@ -240,7 +240,7 @@ func keepOr(op working.Op) working.Op {
 // start reckons what is sown, raised or planted, and the bed it takes.
 func (d *Desk) start(f figures, c *book.Crop, ask Ask, z *Size) {
 	switch {
-	case c.Start == "vegetative":
+	case c.Start == book.Vegetative:
 		d.stock(f, c, z)
 	case ask.Bought:
 		d.setOut(f, c, z, "starts to buy and set out")
@@ -365,7 +365,7 @@ func (d *Desk) stock(f figures, c *book.Crop, z *Size) {
 // their place.
 func (d *Desk) ground(f figures, c *book.Crop, z *Size) {
 	planted := z.Plants
-	if z.SetOut > 0 && c.Start == "vegetative" {
+	if z.SetOut > 0 && c.Start == book.Vegetative {
 		planted = z.SetOut
 	}
 	if z.Stations > 0 {

@@ -68,7 +68,7 @@ func (p Planting) Validate(c invalid.Check, b *book.Book) {
 		c.OfBook().Add("crop", p.Crop, "a crop of a season: perennials that stand are entered as patches")
 	}
 	place.ValidateCover(c, "cover", p.Cover)
-	c.OneOf("way", string(p.Method), "", string(season.Direct), string(season.Indoors), string(season.Bought))
+	c.OneOf("way", string(p.Method), season.Chosen()...)
 	if !season.MayBe(crop, p.Method) {
 		c.OfBook().Add("way", string(p.Method), "a way in which "+crop.Short()+" can be grown")
 	}

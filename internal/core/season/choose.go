@@ -1,10 +1,11 @@
 package season
 
 import (
-	"inventory/internal/core/book"
-	"inventory/internal/core/place"
 	"math"
 	"slices"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/place"
 )
 
 // Which starts are taken: for a store, so many in a row, spread, evenly, for a lot.
@@ -34,7 +35,7 @@ func (s *Season) Stored(st Start, wanted Weeks) Start {
 
 // lifted tells whether the harvest is lifted in one go to be stored.
 func (s *Season) lifted() bool {
-	return s.Crop.Harvest == book.Once && s.Crop.Store != "ground" && !s.Crop.Perennial()
+	return s.Crop.Harvest == book.Once && s.Crop.Store != book.GroundStorage && !s.Crop.Perennial()
 }
 
 // ForStore returns the season with every start as it comes to where the harvest is

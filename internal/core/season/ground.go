@@ -60,7 +60,7 @@ func (g *ground) tenderShift() int {
 func (g *ground) raised() bool { return g.method == Indoors || g.method == Bought }
 
 func (g *ground) earliest() book.Maybe {
-	if g.crop.Start == "vegetative" || g.raised() {
+	if g.crop.Start == book.Vegetative || g.raised() {
 		return g.crop.PlantOutWeeks
 	}
 	return g.crop.DirectWeeks
@@ -81,7 +81,7 @@ func (g *ground) autumnPlanted() bool {
 func (g *ground) mustWinter() bool { return g.crop.Winter == book.MustHaveWinter }
 
 // bulb tells whether a crop makes its bulbs by the length of the day.
-func (g *ground) bulb() bool { return g.crop.Group == "bulb" }
+func (g *ground) bulb() bool { return g.crop.Group == book.Bulb }
 
 // bulbWeeks is for how long before its latest day a bulb may go in where growth never
 // stops.

@@ -1,9 +1,10 @@
 package season
 
 import (
+	"math"
+
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
-	"math"
 )
 
 // What becomes of a start: when it is ready, what winter and heat do, when it ends.
@@ -36,7 +37,7 @@ func (g *ground) grown(st Start) (Start, refusal) {
 	}
 	lot := max(g.gathers(st.Day, g.lotNeed, 2), st.Ready)
 	last := limit
-	if c.Group == "tuber" && last < never { // lifted a fortnight after the frost at the latest
+	if c.Group == book.Tuber && last < never { // lifted a fortnight after the frost at the latest
 		last += lotAfterFrost
 	}
 	st.Safe = last >= never || lot+lotBefore <= last
@@ -49,7 +50,7 @@ func (g *ground) grown(st Start) (Start, refusal) {
 // frost, tubers a fortnight after it.
 func (g *ground) lifted(st Start, limit int) int {
 	last := st.End - 1
-	if g.crop.Group == "tuber" && limit < never {
+	if g.crop.Group == book.Tuber && limit < never {
 		last = min(last, limit+lotAfterFrost)
 	}
 	if stop := after(g.turns.stop, st.Ready-1); stop < never {

@@ -19,13 +19,13 @@ const (
 func fruiting(c *book.Crop) bool {
 	switch c.Group {
 	case "fruit", "legume", "grain", "berry":
-		return !(c.Group == "legume" && c.Frost == book.Hardy)
+		return !(c.Group == book.Legume && c.Frost == book.Hardy)
 	}
 	return false
 }
 
 // setsFruit tells whether a crop's harvest is set fruit, hardy legumes among them.
-func setsFruit(c *book.Crop) bool { return fruiting(c) || c.Group == "legume" }
+func setsFruit(c *book.Crop) bool { return fruiting(c) || c.Group == book.Legume }
 
 func tender(c *book.Crop) bool { return c.Frost == book.Tender || c.Frost == book.VeryTender }
 
@@ -110,7 +110,7 @@ func (g *ground) limits() {
 	}
 	g.turns = g.turning()
 	switch {
-	case tender(c) || c.Group == "tuber":
+	case tender(c) || c.Group == book.Tuber:
 		g.limit = g.turns.frost
 		g.why = "the first autumn frost"
 	default:

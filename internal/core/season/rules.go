@@ -1,7 +1,6 @@
 package season
 
 import (
-	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 )
 
@@ -61,17 +60,6 @@ const (
 	ByTemperature School = "temperature"
 )
 
-// Way is how a crop comes into the ground.
-type Method string
-
-// The ways. The usual one is what the book says of the crop.
-const (
-	UsualMethod Method = ""
-	Direct      Method = "direct" // sown in place
-	Indoors     Method = "raised" // sown indoors and planted out
-	Bought      Method = "bought" // bought as a start and planted out
-)
-
 // Rules are a household's rules for one crop.
 type Rules struct {
 	Risk      Risk
@@ -79,42 +67,4 @@ type Rules struct {
 	Method    Method         // empty: as the book has it
 	NotBefore civil.MonthDay // of the day it takes the ground; none: no such limit
 	NotAfter  civil.MonthDay
-}
-
-// MayBe tells whether a household may have a crop come into the ground in a way: what
-// is grown from seed in any, whatever is usual.
-func MayBe(c *book.Crop, w Method) bool {
-	seed := !c.Perennial() && c.Start != "vegetative" && c.Dense == nil
-	return w == UsualMethod || seed || w == Direct && c.Dense != nil
-}
-
-// CanBe tells whether a crop can come into the ground in a way, by the figures that the
-// book has for it.
-func CanBe(c *book.Crop, w Method) bool {
-	switch {
-	case w == UsualMethod:
-		return true
-	case !MayBe(c, w):
-		return false
-	case w == Direct:
-		return c.Dense != nil || c.DirectWeeks.Known
-	}
-	return c.PlantOutWeeks.Known && c.RaiseWeeks.Known
-}
-
-// waysOf returns the ways in which a crop's starts are looked for: the first for
-// all weeks, a second only for those that the first cannot feed.
-func methodsOf(c *book.Crop, w Method) []Method {
-	switch {
-	case w != UsualMethod && CanBe(c, w):
-		return []Method{w}
-	case c.Dense != nil || c.Perennial() || c.Start == "vegetative" || c.Start == "direct":
-		return []Method{Direct}
-	case c.Start == "either" && c.DirectWeeks.Known:
-		if CanBe(c, Indoors) {
-			return []Method{Direct, Indoors}
-		}
-		return []Method{Direct}
-	}
-	return []Method{Indoors}
 }

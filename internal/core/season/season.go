@@ -286,7 +286,7 @@ func (s *Season) patch(g *ground, yearStart int) {
 	}
 	st := Start{Day: first + int(7*s.Crop.PlantOutWeeks.Or(0)), Ready: first + int(7*p.FirstPickWeeks)}
 	st.Sow = st.Day
-	if s.Crop.Start != "vegetative" {
+	if s.Crop.Start != book.Vegetative {
 		st.Raised, st.Sow = true, st.Day-int(7*s.Crop.RaiseWeeks.Or(0))
 	}
 	st.End = st.Ready + int(7*p.PickWeeks)

@@ -5,6 +5,7 @@ package sowing
 import (
 	"slices"
 
+	"inventory/internal/core/book"
 	"inventory/internal/core/place"
 	"inventory/internal/core/season"
 	"inventory/internal/core/table"
@@ -191,7 +192,7 @@ func (w *walk) thriftiest(week int, among func(i int) bool) int {
 }
 
 // mixed tells whether the crop has starts of both ways.
-func (w *walk) mixed() bool { return w.use.Season.Crop.Start == "either" }
+func (w *walk) mixed() bool { return w.use.Season.Crop.Start == book.SownEither }
 
 // byNeed walks the fresh weeks in order: the first unfed week takes a planting
 // set by hand that feeds it, or a start of the plan agreed to, or the latest

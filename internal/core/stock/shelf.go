@@ -26,10 +26,10 @@ func (s StoragePlace) Validate(c invalid.Check) {
 }
 
 // ideals are the conditions that the book's kinds of store stand for.
-var ideals = map[string]struct {
+var ideals = map[book.Storage]struct {
 	temperature float64
 	damp        bool
-}{"cool-moist": {2, true}, "cool-dry": {2, false}, "warm-dry": {13, false}, "dry": {15, false}}
+}{book.CoolMoist: {2, true}, book.CoolDry: {2, false}, book.WarmDry: {13, false}, book.DryStorage: {15, false}}
 
 // Life returns the weeks a crop keeps at a temperature: its life in the ideal
 // store, at a temperature of its own where it has one, halved for every 8 °C away
@@ -52,10 +52,10 @@ func Life(c *book.Crop, temperature float64, damp bool) float64 {
 // life there in weeks. Without stores it is the ideal one, as yet unnamed;
 // standing in the ground needs none.
 func Best(c *book.Crop, stores []StoragePlace) (best *StoragePlace, life float64) {
-	if c.Store == "none" {
+	if c.Store == book.NoStorage {
 		return nil, 0
 	}
-	if c.Store == "ground" || len(stores) == 0 {
+	if c.Store == book.GroundStorage || len(stores) == 0 {
 		return nil, c.StoreWeeks.Or(0)
 	}
 	life = -1

@@ -7,6 +7,7 @@ import (
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/bed"
+	"inventory/internal/core/book"
 )
 
 // CubicYard is a cubic yard, m³ (international yard of 1959).
@@ -58,12 +59,12 @@ func Fill(area float64, m bed.Material) Order {
 
 // Crop is what stands in a bed as far as feeding, lines and supports go.
 type Crop struct {
-	Feed    string  // light, medium, heavy, fixer
-	Support string  // none, stake, cage, trellis, ridge-string
-	Area    float64 // m²
-	Rows    float64 // m of planted row, as long as its lines together
-	Lines   int     // side by side along the bed
-	Length  float64 // m of bed
+	Feed    string       // light, medium, heavy, fixer
+	Support book.Support // none, stake, cage, trellis, ridge-string
+	Area    float64      // m²
+	Rows    float64      // m of planted row, as long as its lines together
+	Lines   int          // side by side along the bed
+	Length  float64      // m of bed
 	Plants  int
 	Name    string
 }

@@ -95,7 +95,7 @@ func checkLife(t *testing.T, w wish.Wish, u Use) {
 				t.Fatalf("%+v: no start of %s feeds week %d", w, u.Crop.ID, week)
 			}
 		case u.Form == wish.Cellar:
-			if after < 1 || after > u.Life || u.Crop.Store != "ground" && float64(u.Life) > u.Crop.StoreWeeks.Value {
+			if after < 1 || after > u.Life || u.Crop.Store != book.GroundStorage && float64(u.Life) > u.Crop.StoreWeeks.Value {
 				t.Fatalf("%+v: %s eaten in week %d after storing, it keeps %d", w, u.Crop.ID, after, u.Life)
 			}
 		default:

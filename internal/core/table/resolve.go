@@ -383,7 +383,7 @@ func (rs *Resolver) cellar(u *Use, st season.Start) (store *stock.StoragePlace, 
 	var life float64
 	store, life = stock.Best(u.Crop, rs.Household.Storage)
 	kept = season.WeekOf(st.Ready + int(u.Crop.CureDays.Or(0)))
-	if u.Crop.Store == "ground" {
+	if u.Crop.Store == book.GroundStorage {
 		life = float64(st.End-st.Sure) / 7
 		kept = season.WeekOf(st.Sure)
 	}

@@ -139,10 +139,11 @@ func formNames() []string {
 func KeptNames() []string { return formNames()[1:] }
 
 // KeepsWhole reports whether a crop keeps whole in storage.
-func KeepsWhole(c *book.Crop) bool { return c.Store != "none" && c.StoreWeeks.Value > 0 }
+func KeepsWhole(c *book.Crop) bool { return c.Store != book.NoStorage && c.StoreWeeks.Value > 0 }
 
 // FormsFor returns the forms in which a crop can be had.
-func FormsFor(c *book.Crop, b *book.Book) (out []Form) {
+func FormsFor(c *book.Crop, b *book.Book) []Form {
+	out := []Form{}
 	for _, f := range forms {
 		switch {
 		case !f.Eaten || !c.Weighed():

@@ -132,7 +132,8 @@ func kindNames() []string {
 // KindsFor returns the kinds in which an amount of a crop can be given: by weight and
 // meals if it is weighed, in pieces if one counts them, as what is put up if the book has
 // such a preparation, as plants if it grows in a bed.
-func KindsFor(c *book.Crop, b *book.Book) (out []AmountKind) {
+func KindsFor(c *book.Crop, b *book.Book) []AmountKind {
+	out := []AmountKind{}
 	made := func(unit string) bool {
 		return slices.ContainsFunc(b.Preparations(), func(p *book.Preparation) bool { return p.Unit == unit && slices.Contains(p.Crops, c.ID) })
 	}

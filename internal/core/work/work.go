@@ -11,6 +11,7 @@ import (
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/season"
 )
 
 // The things there are to do, by the names that stay the same from plan to plan.
@@ -52,7 +53,7 @@ type Task struct {
 // Job is a sowing as the work sees it. Days that are zero are none.
 type Job struct {
 	Crop   *book.Crop
-	Method string // raised, bought, direct, stock, tray, patch
+	Method season.Method
 
 	Date, Harden, Out, Up, First, Last, Clear civil.Date
 
@@ -93,7 +94,7 @@ func Tasks(j Job, r book.Rules) []Task {
 	}
 	stands := j.Date // the day it stands in the bed
 	switch j.Method {
-	case "raised":
+	case season.Indoors:
 		stands = j.Out
 		add(Task{What: Sow, Do: "Sow indoors", Day: j.Date, Count: float64(j.Cells), Unit: amount.Cell, Each: j.Each, Minutes: float64(j.Cells) * r.MinutesCell})
 		if j.Crop.RaiseWeeks.Or(0) >= pottedOn && j.Out-j.Date > 35 {
@@ -101,13 +102,13 @@ func Tasks(j Job, r book.Rules) []Task {
 		}
 		add(Task{What: Harden, Do: "Begin to harden off", Day: j.Harden, Count: float64(j.SetOut), Unit: amount.Start, Minutes: 15})
 		add(Task{What: PlantOut, Do: "Plant out", Day: j.Out, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesPlant})
-	case "bought":
+	case season.Bought:
 		add(Task{What: PlantOut, Do: "Buy and plant out", Day: j.Date, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesPlant})
-	case "stock":
+	case season.Stock:
 		add(Task{What: PlantOut, Do: "Plant", Day: j.Date, Count: float64(j.SetOut), Unit: amount.Start, Noun: j.Stock, Minutes: float64(j.SetOut) * r.MinutesPlant})
-	case "patch":
+	case season.Patch:
 		add(Task{What: PlantOut, Do: "Plant the patch", Day: j.Date, Count: float64(max(j.SetOut, j.Plants)), Unit: amount.Start, Noun: j.Stock, Minutes: float64(j.SetOut) * r.MinutesPlant})
-	case "tray":
+	case season.Tray:
 		add(Task{What: Sow, Do: "Sow on trays", Day: j.Date, Count: j.SeedGram, Unit: amount.Gram, Minutes: 10})
 	default:
 		t := Task{What: Sow, Do: "Sow in place", Day: j.Date, Count: float64(j.Stations), Unit: amount.Station, Each: j.Each, Minutes: j.Area * r.MinutesSow}
@@ -134,27 +135,27 @@ func Tasks(j Job, r book.Rules) []Task {
 		add(Task{What: UpBy, Do: "Up by now, or sow again", Day: j.Up, Count: float64(j.Plants), Unit: amount.Plant})
 	}
 	up := stands
-	if j.Method == "direct" && j.Up != 0 {
+	if j.Method == season.Direct && j.Up != 0 {
 		up = j.Up
 		if j.Drill > 0 || j.Each > 1 {
 			add(Task{What: Thin, Do: "Thin", Day: j.Up + thinAfter, Count: float64(j.Plants), Unit: amount.Plant, Minutes: j.Area * r.MinutesThin})
 		}
 	}
-	if s := j.Crop.Support; s != "" && s != "none" && j.Method != "patch" {
+	if s := j.Crop.Support; s != "" && s != book.NoSupport && j.Method != season.Patch {
 		add(Task{What: Support, Do: supports[s], Day: up + supportAfter, Count: float64(j.Plants), Unit: amount.Plant, Minutes: float64(j.Plants) * r.MinutesPlant})
 	}
 	if j.Crop.Hill {
 		add(Task{What: Hill, Do: "Hill", Day: stands + hillAfter, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area * r.MinutesThin})
 	}
 	out = append(out, j.harvest(r)...)
-	if j.Method != "patch" && j.Method != "tray" {
+	if j.Method.OneYear() {
 		add(Task{What: Clear, Do: "Clear", Day: j.Clear, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area * r.MinutesClear})
 	}
 	slices.SortStableFunc(out, func(a, b Task) int { return int(a.Day - b.Day) })
 	return slices.Clone(out)
 }
 
-var supports = map[string]string{"stake": "Stake", "cage": "Set the cages", "trellis": "Lead up the trellis", "ridge-string": "String the ridge"}
+var supports = map[book.Support]string{book.Stake: "Stake", book.Cage: "Set the cages", book.Trellis: "Lead up the trellis", book.RidgeString: "String the ridge"}
 
 // harvest returns the tasks of bringing in.
 func (j Job) harvest(r book.Rules) (out []Task) {
@@ -167,7 +168,7 @@ func (j Job) harvest(r book.Rules) (out []Task) {
 	}
 	t := Task{What: Pick, Do: "Pick", Day: j.First, Count: j.Gives, Unit: j.Unit, Minutes: weight * r.MinutesPick}
 	if j.Crop.Harvest == book.Once && !j.Crop.Perennial() {
-		if j.Crop.Group == "root" || j.Crop.Group == "bulb" || j.Crop.Group == "tuber" {
+		if j.Crop.Group == book.Root || j.Crop.Group == book.Bulb || j.Crop.Group == book.Tuber {
 			t.What, t.Do = Lift, "Lift"
 		}
 		if out = []Task{t}; j.Kept && j.Crop.CureDays.Or(0) > 0 {

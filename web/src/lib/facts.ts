@@ -37,6 +37,11 @@ export function sources(): Source[] {
   return useHousehold().reference?.sources ?? []
 }
 
+/** How a crop is started, in words; empty is what is usual for it. */
+export function methodWords(name: string): string {
+  return useHousehold().reference?.methods.find((m) => m.method === name)?.words ?? name
+}
+
 /** What is known of an amount kind. */
 export function amountKind(kind: string) {
   return useHousehold().reference?.amount_kinds.find((k) => k.kind === kind)

@@ -2102,6 +2102,7 @@ export interface components {
             };
         };
         Reference: {
+            methods: components["schemas"]["MethodFacts"][];
             amount_kinds: components["schemas"]["AmountKindFacts"][];
             forms: components["schemas"]["FormFacts"][];
             sources: components["schemas"]["SourceFacts"][];
@@ -2149,6 +2150,18 @@ export interface components {
             /** @description of an item on the shelf */
             kept: string;
         };
+        MethodFacts: {
+            method: string;
+            words: string;
+            /** @description a household may choose it */
+            chosen: boolean;
+            /** @description it takes bed space */
+            in_bed: boolean;
+            /** @description it is sown or planted anew every season */
+            one_year: boolean;
+            /** @description its seedlings come up where it is sown */
+            from_seed: boolean;
+        };
         SourceFacts: {
             source: string;
             legend: string;
@@ -2183,6 +2196,10 @@ export interface components {
             kinds: components["schemas"]["FoodKind"][];
         };
         FoodKind: {
+            /** @description it makes its bulbs by the length of the day */
+            bulbing: boolean;
+            /** @description that a household may choose for it */
+            methods: components["schemas"]["SowingWay"][];
             /** @description in which an amount of it can be given */
             amount_kinds: components["schemas"]["AmountKind"][];
             /** @description in which it can be had */

@@ -86,14 +86,6 @@ export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1)
 }
 
-/** How a crop comes into the ground. */
-export const wayWords: Record<string, string> = {
-  '': 'as the book has it',
-  direct: 'sown in place',
-  raised: 'raised indoors',
-  bought: 'bought as starts',
-}
-
 /** Whole days since 1970 of an ISO date, and back. */
 export function dayNumber(iso: string): number {
   return Math.round(Date.parse(iso) / 86400000)

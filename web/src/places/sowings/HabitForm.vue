@@ -6,7 +6,8 @@ import { computed, ref } from 'vue'
 import type { Habit, Problem } from '../../lib/api'
 import { useForesight } from '../../lib/foresight'
 import { useHousehold, wordsOf } from '../../lib/household'
-import { wayWords, yearDay } from '../../lib/words'
+import { methodWords } from '../../lib/facts'
+import { yearDay } from '../../lib/words'
 import DayField from '../../parts/DayField.vue'
 import ForesightPanel from '../../parts/ForesightPanel.vue'
 
@@ -14,9 +15,8 @@ const props = defineProps<{ crop: string; ask?: boolean }>()
 const store = useHousehold()
 const problem = ref<Problem>()
 const habit = computed<Habit>(() => store.household?.habits.find((h) => h.crop === props.crop) ?? { crop: props.crop })
-const bulbing = computed(() =>
-  store.reference?.foods.find((f) => f.name === 'onion')?.kinds.some((k) => k.id === props.crop),
-)
+const kind = computed(() => store.crops.find((k) => k.id === props.crop))
+const methods = computed(() => ['', ...(kind.value?.methods ?? [])])
 
 const { change: asked, found, wrong, propose, drop } = useForesight()
 
@@ -52,7 +52,7 @@ async function set(change: Partial<Habit>, taking = false) {
         :empty-values="[null, undefined]"
         @change="(v: Habit['way']) => set({ way: v })"
       >
-        <ElOption v-for="(words, w) in wayWords" :key="w" :value="w" :label="words" /> </ElSelect
+        <ElOption v-for="m in methods" :key="m" :value="m" :label="methodWords(m)" /> </ElSelect
     ></label>
     <div v-for="f in ['not_before', 'not_after'] as const" :key="f" class="field">
       <span
@@ -66,7 +66,7 @@ async function set(change: Partial<Habit>, taking = false) {
       />
       <span v-if="habit[f]" class="hidden-words">{{ yearDay(habit[f] ?? '') }}</span>
     </div>
-    <label v-if="bulbing" class="field"
+    <label v-if="kind?.bulbing" class="field"
       ><span>Type</span
       ><ElSelect
         :model-value="habit.day_length ?? ''"

@@ -6,7 +6,8 @@ import { computed, ref } from 'vue'
 import type { Problem, Sowing, SowingEvent } from '../../lib/api'
 import { useHousehold, wordsOf } from '../../lib/household'
 import { useUnits } from '../../lib/units'
-import { count, day, taskAmount, wayWords } from '../../lib/words'
+import { methodWords } from '../../lib/facts'
+import { count, day, taskAmount } from '../../lib/words'
 import MonthScale from '../../parts/MonthScale.vue'
 import NumberInput from '../../parts/NumberInput.vue'
 import Ribbon from '../../parts/Ribbon.vue'
@@ -105,7 +106,7 @@ const sources = computed(() => {
         ><NumberInput :model-value="s.plants" label="Plants, counted by hand" @update:model-value="recount" />
         <span v-if="s.wants && s.wants !== s.plants" class="quiet">{{ s.wants }} wanted</span></label
       >
-      <label v-if="crop && !crop.dense && s.way && !s.begun" class="field way"
+      <label v-if="crop && crop.methods.length > 1 && !s.begun" class="field way"
         ><span>Comes into the ground</span
         ><ElSelect
           :model-value="planting?.way ?? s.way"
@@ -113,7 +114,7 @@ const sources = computed(() => {
           aria-label="Comes into the ground"
           @change="(w: Sowing['way']) => tell({ what: 'way', way: w })"
         >
-          <ElOption v-for="w in ['direct', 'raised', 'bought']" :key="w" :value="w" :label="wayWords[w]" /> </ElSelect
+          <ElOption v-for="m in crop.methods" :key="m" :value="m" :label="methodWords(m)" /> </ElSelect
       ></label>
       <button v-if="!s.set" type="button" class="link" @click="tell({ what: 'set' })">hold it where it is</button>
       <template v-else>

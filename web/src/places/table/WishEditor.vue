@@ -2,7 +2,7 @@
 // All that can be said of a wish, by controls, with what each use comes to.
 import { ElButton, ElCheckbox, ElInput, ElOption, ElSelect } from 'element-plus'
 import { ref } from 'vue'
-import type { Form, PlanWish, Problem, Wish } from '../../lib/api'
+import type { PlanWish, Problem, Wish } from '../../lib/api'
 import { fieldError, otherErrors, useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { formKept } from '../../lib/facts'

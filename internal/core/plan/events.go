@@ -1,0 +1,154 @@
+package plan
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"inventory/internal/core/civil"
+	"inventory/internal/core/invalid"
+	"inventory/internal/core/record"
+	"inventory/internal/core/season"
+	"inventory/internal/core/work"
+)
+
+// Event is what somebody did to a sowing, or saw of it.
+type Event struct {
+	Sowing string        `json:"sowing"` // its id in the plan
+	What   EventKind     `json:"what"`
+	Day    civil.Date    `json:"day,omitzero"` // zero: today
+	Count  float64       `json:"count,omitempty"`
+	Task   string        `json:"task,omitempty"` // for Done: which of its tasks
+	Method season.Method `json:"way,omitempty"`
+	Note   string        `json:"note,omitempty"`
+}
+
+// EventKind is what can be said of a sowing.
+type EventKind string
+
+// The kinds of event. What is known of each is in events.
+const (
+	Fix      EventKind = "set"    // fixed where it is; with a day: begun on that day
+	Counted  EventKind = "count"  // so many plants: Count
+	ByMethod EventKind = "way"    // begun by another method: Method
+	Done     EventKind = "done"   // a task was done on a day, and of it so much: Task, Day, Count; 0 counts as all
+	Survived EventKind = "share"  // so many in a hundred came up or are alive: Count
+	Behind   EventKind = "behind" // so many days behind the plan: Count; ahead of it: less than 0
+	Ready    EventKind = "ready"  // the first was picked on a day
+	Ended    EventKind = "ended"  // it bolted, failed or was eaten: from a day on it gives nothing
+)
+
+// eventFacts is all that is known of a kind of event.
+type eventFacts struct {
+	kind        EventKind
+	growing     bool    // it can be said only of what was sown or planted
+	least, most float64 // bounds of Count
+	of          string  // what Count counts; empty: the event has no bounds of its own
+	apply       func(c *computed, s *sown, p *record.Planting, e Event) (words string, err error)
+}
+
+var events = []eventFacts{
+	{kind: Fix, apply: fix},
+	{kind: Counted, least: 1, most: 200000, of: "plants", apply: count},
+	{kind: ByMethod, apply: byMethod},
+	{kind: Done, apply: (*computed).doneTask},
+	{kind: Survived, growing: true, most: 100, of: "plants in a hundred", apply: survived},
+	{kind: Behind, growing: true, least: -60, most: 120, of: "days", apply: behind},
+	{kind: Ready, growing: true, apply: ready},
+	{kind: Ended, apply: ended},
+}
+
+// Events lists the kinds of event.
+func Events() []EventKind {
+	out := make([]EventKind, len(events))
+	for i, f := range events {
+		out[i] = f.kind
+	}
+	return out
+}
+
+// happened puts an event into what is recorded of a sowing, and says it in words.
+func (c *computed) happened(s *sown, p *record.Planting, e Event) (string, error) {
+	if e.Day == 0 && e.What != Fix {
+		e.Day = c.in.AsOf
+	}
+	names := make([]string, len(events))
+	for i, f := range events {
+		names[i] = string(f.kind)
+		switch {
+		case f.kind != e.What:
+			continue
+		case f.growing && !s.Begun:
+			return "", &invalid.Field{Field: "what", Value: string(e.What), Allowed: "first that it was sown or planted: until then there is nothing to see of it"}
+		case f.of != "" && (math.IsNaN(e.Count) || e.Count < f.least || e.Count > f.most):
+			return "", &invalid.Field{Field: "count", Value: invalid.FormatNumber(e.Count), Allowed: fmt.Sprintf("%s from %g to %g", f.of, f.least, f.most)}
+		}
+		return f.apply(c, s, p, e)
+	}
+	return "", &invalid.Field{Field: "what", Value: string(e.What), Allowed: "one of " + strings.Join(names, ", ")}
+}
+
+func fix(_ *computed, s *sown, p *record.Planting, e Event) (string, error) {
+	name := lower(s.CropName)
+	if e.Day == 0 || e.Day == s.Date {
+		return "held " + name + " of " + s.Date.Short(), nil
+	}
+	if s.Begun {
+		return "", &invalid.Field{Field: "day", Value: e.Day.String(), Allowed: "no other day: it was begun on " + s.Date.Short() + "; say when it was done instead"}
+	}
+	p.Day += e.Day - s.Date
+	return fmt.Sprintf("moved %s from %s to %s", name, s.Date.Short(), e.Day.Short()), nil
+}
+
+func count(_ *computed, s *sown, p *record.Planting, e Event) (string, error) {
+	p.Plants, p.Asked = int(e.Count), max(s.Plants, s.Wants)
+	return fmt.Sprintf("counted %d plants of %s", p.Plants, lower(s.CropName)), nil
+}
+
+func byMethod(_ *computed, s *sown, p *record.Planting, e Event) (string, error) {
+	p.Method = e.Method
+	return fmt.Sprintf("%s of %s: %s", lower(s.CropName), s.Date.Short(), e.Method.Facts().Words), nil
+}
+
+func survived(_ *computed, s *sown, p *record.Planting, e Event) (string, error) {
+	p.Asked = max(p.Asked, s.Plants)
+	p.Plants = max(1, int(float64(s.Plants)*e.Count/100))
+	if p.Up == nil {
+		p.Up = &e.Day
+	}
+	return fmt.Sprintf("%.0f in a hundred of %s stand", e.Count, lower(s.CropName)), nil
+}
+
+func behind(_ *computed, s *sown, p *record.Planting, e Event) (string, error) {
+	p.Behind += int(e.Count)
+	if e.Count < 0 {
+		return fmt.Sprintf("%s of %s is %.0f days ahead", lower(s.CropName), s.Date.Short(), -e.Count), nil
+	}
+	return fmt.Sprintf("%s of %s is %.0f days behind", lower(s.CropName), s.Date.Short(), e.Count), nil
+}
+
+// mostBehind bounds how far a sowing may be behind or ahead, days.
+const mostBehind = 120
+
+func ready(_ *computed, s *sown, p *record.Planting, e Event) (string, error) {
+	if s.FirstPick == nil {
+		return "", &invalid.Field{Field: "what", Value: string(e.What), Allowed: "something else: nothing is picked of it"}
+	}
+	if e.Day <= s.Day {
+		return "", &invalid.Field{Field: "day", Value: e.Day.String(), Allowed: "a day after " + s.Day.Short() + ", when it went into the ground"}
+	}
+	p.Behind = max(-mostBehind, min(mostBehind, p.Behind+int(e.Day-*s.FirstPick)))
+	p.Done = logged(p.Done, record.Done{What: work.Pick, Day: e.Day})
+	return fmt.Sprintf("first picked %s on %s", lower(s.CropName), e.Day.Short()), nil
+}
+
+func ended(_ *computed, s *sown, p *record.Planting, e Event) (string, error) {
+	p.Ended, p.Lost = &e.Day, true
+	if p.Plants == 0 {
+		p.Plants = s.Plants
+	}
+	if !p.Begun() {
+		return fmt.Sprintf("%s of %s is not sown", lower(s.CropName), s.Date.Short()), nil
+	}
+	return fmt.Sprintf("%s of %s ended on %s", lower(s.CropName), s.Date.Short(), e.Day.Short()), nil
+}
