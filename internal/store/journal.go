@@ -172,7 +172,7 @@ func (s *Store) Apply(ctx context.Context, e Edit) (Snapshot, error) {
 		}
 		d := &drafter{state: st}
 		if err := d.draft(&e); err != nil {
-			return cmp.Or(findClash(ctx, q, e, log.revision, key{kindOf(e), targetOf(e)}), err)
+			return cmp.Or(findClash(ctx, q, e, log.revision, aboutOf(&e)), err)
 		}
 		for _, c := range d.changes {
 			if err := findClash(ctx, q, e, log.revision, key{c.Kind, c.ID}); err != nil {
@@ -206,45 +206,15 @@ func (s *Store) Seen(ctx context.Context, id string) (bool, Snapshot, error) {
 	return true, snap, err
 }
 
-// targetOf names the thing an edit is about, where it is one of a list.
-func targetOf(e Edit) string {
-	switch {
-	case e.Wish != nil:
-		return e.Wish.ID
-	case e.Member != nil:
-		return e.Member.ID
-	case e.Guest != nil:
-		return e.Guest.ID
-	case e.Store != nil:
-		return e.Store.ID
-	case e.Lot != nil:
-		return e.Lot.ID
-	case e.Patch != nil:
-		return e.Patch.ID
-	case e.OwnCrop != nil:
-		return e.OwnCrop.ID
-	case e.Placement != nil:
-		return e.Placement.Sowing
-	case e.Bed != nil:
-		return e.Bed.ID
-	case e.Habit != nil:
-		return e.Habit.Crop
-	case e.Planting != nil:
-		return e.Planting.ID
-	case e.OwnPreparation != nil:
-		return e.OwnPreparation.ID
-	case e.Overrule != nil:
-		return e.Overrule.Subject + " " + e.Overrule.Field
+// aboutOf names the thing an edit is about, as far as the edit says it.
+func aboutOf(e *Edit) key {
+	for _, k := range kinds {
+		if id, _ := k.ofEdit(e); id != nil {
+			return key{k.name, *id}
+		}
 	}
-	return e.Target
-}
-
-func kindOf(e Edit) string {
-	if e.Command == "put-back" || e.Command == "overrule" {
-		return kindOverrule
-	}
-	_, kind, _ := strings.Cut(e.Command, "-")
-	return kind
+	_, name, _ := strings.Cut(e.Command, "-")
+	return key{name, e.Target}
 }
 
 // findClash looks whether a thing was changed after the revision of an edit,
@@ -305,44 +275,8 @@ func (d *drafter) validate(before func() (*state, error)) error {
 		return err
 	}
 	prefix := ""
-	index := func(list string, n int, id func(int) string) {
-		for i := range n {
-			if id(i) == d.about.ID {
-				prefix = fmt.Sprintf("%s[%d].", list, i)
-			}
-		}
-	}
-	switch d.about.Kind {
-	case kindPlace:
-		prefix = "place."
-	case kindMember:
-		index("members", len(h.Members), func(i int) string { return h.Members[i].ID })
-	case kindGuest:
-		index("guests", len(h.Guests), func(i int) string { return h.Guests[i].ID })
-	case kindStore:
-		index("stores", len(h.Storage), func(i int) string { return h.Storage[i].ID })
-	case kindWish:
-		index("wishes", len(h.Wishes), func(i int) string { return h.Wishes[i].ID })
-	case kindLot:
-		index("lots", len(h.Lots), func(i int) string { return h.Lots[i].ID })
-	case kindPatch:
-		index("patches", len(h.Patches), func(i int) string { return h.Patches[i].ID })
-	case kindOwnCrop:
-		index("own_crops", len(h.OwnCrops), func(i int) string { return h.OwnCrops[i].ID })
-	case kindOwnPrep:
-		index("own_preparations", len(h.OwnPreparations), func(i int) string { return h.OwnPreparations[i].ID })
-	case kindPlot:
-		prefix = "plot."
-	case kindPlacement:
-		index("placements", len(h.Placements), func(i int) string { return h.Placements[i].Sowing })
-	case kindBed:
-		index("beds", len(h.Beds), func(i int) string { return h.Beds[i].ID })
-	case kindHabit:
-		index("habits", len(h.Habits), func(i int) string { return h.Habits[i].Crop })
-	case kindPlanting:
-		index("plantings", len(h.Plantings), func(i int) string { return h.Plantings[i].ID })
-	case kindOverrule:
-		index("overrules", len(h.Overrules), func(i int) string { return h.Overrules[i].Subject + " " + h.Overrules[i].Field })
+	if k, err := kindOf(d.about.Kind); err == nil {
+		prefix = k.path(h, d.about.ID)
 	}
 	out := make(invalid.Fields, len(fields))
 	for i, f := range fields {

@@ -25,20 +25,20 @@ func (d *drafter) callIt(call *Call) error {
 	}
 	h.CallIt(call.Of, call.Unknown, call.Known)
 	entries := map[key]bool{}
-	err = lists(h, func(kind string, id *string, value any) error {
-		k := key{kind, *id}
-		if entries[k] && (kind == kindHabit || kind == kindOverrule) { // the household says it of the known one already
+	err = lists(h, func(of *kind, id *string, value any) error {
+		k := key{of.name, *id}
+		if entries[k] && of.said { // the household says it of the known one already
 			return nil
 		}
 		entries[k] = true
-		return d.set(kind, *id, 0, value)
+		return d.set(of, *id, 0, value)
 	})
 	if err != nil {
 		return err
 	}
 	for _, k := range slices.Clone(d.state.order) { // what is named after the crop has another name now
-		if (k.Kind == kindHabit || k.Kind == kindOverrule) && !entries[k] {
-			if err := d.drop(k.Kind, k.ID); err != nil {
+		if of, err := kindOf(k.Kind); err == nil && of.said && !entries[k] {
+			if err := d.drop(of, k.ID); err != nil {
 				return err
 			}
 		}
@@ -63,13 +63,16 @@ func (d *drafter) removeUnknown(name string) error {
 		}
 		gone++
 		switch u.Kind {
-		case kindBed:
+		case bedKind.name:
 			i := slices.IndexFunc(known.Beds, func(b bed.Bed) bool { return b.ID == u.ID })
-			err = d.set(kindBed, u.ID, 0, &known.Beds[i])
-		case kindCustoms:
-			err = d.set(kindCustoms, "", 0, known.Customs)
+			err = d.set(bedKind, u.ID, 0, &known.Beds[i])
+		case customsKind.name:
+			err = d.set(customsKind, "", 0, known.Customs)
 		default:
-			err = d.drop(u.Kind, u.ID)
+			var of *kind
+			if of, err = kindOf(u.Kind); err == nil {
+				err = d.drop(of, u.ID)
+			}
 		}
 		if err != nil {
 			return err

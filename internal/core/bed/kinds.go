@@ -67,3 +67,6 @@ func (b Bed) Divided(parts int) (out []Bed) {
 	}
 	return out
 }
+
+// Fill puts in what a bed may leave unsaid.
+func (b *Bed) Fill() { *b = b.Filled() }

@@ -244,3 +244,12 @@ func (h Household) BaselineDays() record.BaselineDays {
 	}
 	return record.BaselineDaysOf(h.Baseline.Sowings, h.YearStart())
 }
+
+// Empty returns a household whose lists are there and empty, as files write them.
+func Empty() *Household {
+	return &Household{
+		Members: []Member{}, Guests: []Guest{}, Storage: []stock.StoragePlace{}, Wishes: []wish.Wish{}, Overrules: []book.Overrule{},
+		Lots: []stock.Lot{}, Patches: []Patch{}, OwnCrops: []book.OwnCrop{}, OwnPreparations: []book.OwnPreparation{},
+		Habits: []Habit{}, Plantings: []record.Planting{}, Weather: []place.Day{}, Beds: []bed.Bed{}, Placements: []bed.Placement{},
+	}
+}

@@ -1,0 +1,100 @@
+package store
+
+import (
+	"slices"
+	"strings"
+
+	"inventory/internal/core/invalid"
+	"inventory/internal/core/place"
+)
+
+// command is a named edit with the changes that it makes.
+type command struct {
+	name string
+	do   func(d *drafter, e *Edit) error
+}
+
+// commands are the edits that there are, beside add-, change- and remove- for the kinds that
+// are edited plainly.
+var commands = withPlain([]command{
+	{"begin", func(d *drafter, e *Edit) error { return d.begin(e.Household) }},
+	{"set-household", func(d *drafter, e *Edit) error { return d.setHousehold(e.Settings) }},
+	{"set-place", func(d *drafter, e *Edit) error { return d.setPlace(e.Place) }},
+	{"set-weather", (*drafter).weather},
+	{"remove-store", func(d *drafter, e *Edit) error { return d.removeStore(e.Target) }},
+	{"move-wish", func(d *drafter, e *Edit) error { return d.move(e.Target, e.After) }},
+	{"overrule", (*drafter).overrule},
+	{"put-back", (*drafter).overrule},
+	{"add-lots", func(d *drafter, e *Edit) error { return d.addLots(e.Lots) }},
+	{"set-habit", (*drafter).setHabit},
+	{"put-planting", (*drafter).putPlanting},
+	{"remove-planting", (*drafter).removePlanting},
+	{"agree", (*drafter).keepPlan},
+	{"disagree", (*drafter).dropPlan},
+	{"put-placement", (*drafter).place},
+	{"remove-placement", (*drafter).unplace},
+	{"add-beds", func(d *drafter, e *Edit) error { return d.addBeds(e.Plot, e.Beds) }},
+	{"change-beds", func(d *drafter, e *Edit) error { return d.changeBeds(e.Beds) }},
+	{"divide-bed", func(d *drafter, e *Edit) error { return d.divideBed(e.Target, e.Parts) }},
+	{"set-customs", (*drafter).setCustoms},
+	{"call-it", func(d *drafter, e *Edit) error { return d.callIt(e.Call) }},
+	{"remove-unknown", func(d *drafter, e *Edit) error { return d.removeUnknown(e.Target) }},
+})
+
+// plain are the kinds with an add, a change and a remove command of their own.
+var plain = []*kind{memberKind, guestKind, storeKind, wishKind, lotKind, patchKind, ownCropKind, ownPrepKind, bedKind}
+
+func withPlain(all []command) []command {
+	for _, k := range plain {
+		for _, c := range []command{
+			{"add-" + k.name, func(d *drafter, e *Edit) error { return d.put(k, e, true) }},
+			{"change-" + k.name, func(d *drafter, e *Edit) error { return d.put(k, e, false) }},
+			{"remove-" + k.name, func(d *drafter, e *Edit) error { return d.drop(k, e.Target) }},
+		} {
+			if !slices.ContainsFunc(all, func(o command) bool { return o.name == c.name }) {
+				all = append(all, c)
+			}
+		}
+	}
+	return all
+}
+
+// Commands lists the names of the commands there are.
+func Commands() []string {
+	out := make([]string, len(commands))
+	for i, c := range commands {
+		out[i] = c.name
+	}
+	return out
+}
+
+// draft makes the changes of an edit.
+func (d *drafter) draft(e *Edit) error {
+	i := slices.IndexFunc(commands, func(c command) bool { return c.name == e.Command })
+	if i < 0 {
+		return &invalid.Field{Field: "command", Value: e.Command, Allowed: "one of " + strings.Join(Commands(), ", ")}
+	}
+	if _, begun := d.state.items[key{Kind: householdKind.name}]; begun == (e.Command == "begin") {
+		if begun {
+			return &invalid.Field{Field: "command", Value: e.Command, Allowed: "an edit: this file has a household already"}
+		}
+		return &invalid.Field{Field: "command", Value: e.Command, Allowed: "begin: this file has no household yet"}
+	}
+	return commands[i].do(d, e)
+}
+
+func (d *drafter) setHousehold(s *Settings) error {
+	if s == nil {
+		return missing("settings")
+	}
+	d.words = "changed the household"
+	return d.set(householdKind, "", 0, s)
+}
+
+func (d *drafter) setPlace(p *place.Place) error {
+	if p == nil {
+		return missing("place")
+	}
+	d.words = "changed the place"
+	return d.set(placeKind, "", 0, p)
+}

@@ -1,0 +1,226 @@
+package store
+
+import (
+	"context"
+	"database/sql"
+	"encoding/json"
+	"fmt"
+	"strings"
+
+	"inventory/internal/core/bed"
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
+	"inventory/internal/core/place"
+	"inventory/internal/core/record"
+	"inventory/internal/core/season"
+	"inventory/internal/store/gen/rows"
+)
+
+var patchKind = listed("patch", "patches", func(h *household.Household) *[]household.Patch { return &h.Patches }, func(p *household.Patch) *string { return &p.ID }, func(e *Edit) *household.Patch { return e.Patch }).rowsOf(
+	func(ctx context.Context, q *rows.Queries, add adder) error {
+		all, err := q.ListPatches(ctx)
+		if err != nil {
+			return err
+		}
+		for _, r := range all {
+			if err := add(r.ID, r.Position, household.Patch{ID: r.ID, Crop: r.Crop, Plants: int(r.Plants), Planted: int(r.Planted)}); err != nil {
+				return err
+			}
+		}
+		return nil
+	},
+	as(func(ctx context.Context, q *rows.Queries, at float64, p household.Patch) error {
+		return q.PutPatch(ctx, rows.PutPatchParams{ID: p.ID, Position: at, Crop: p.Crop, Plants: int64(p.Plants), Planted: int64(p.Planted)})
+	}),
+	by((*rows.Queries).DeletePatch)).called(func(value json.RawMessage, _ *book.Book) string {
+	var p household.Patch
+	if json.Unmarshal(value, &p) != nil {
+		return ""
+	}
+	return fmt.Sprintf("the patch of %d %s", p.Plants, p.Crop)
+})
+
+// A habit is named after its crop: a household has one for each.
+var habitKind = listed("habit", "habits", func(h *household.Household) *[]household.Habit { return &h.Habits }, func(x *household.Habit) *string { return &x.Crop }, func(e *Edit) *household.Habit { return e.Habit }).saidOf().rowsOf(
+	func(ctx context.Context, q *rows.Queries, add adder) error {
+		all, err := q.ListHabits(ctx)
+		if err != nil {
+			return err
+		}
+		for _, r := range all {
+			h := household.Habit{Crop: r.Crop, School: season.School(r.School), Method: season.Method(r.Way), DayLength: r.DayLength, Crosses: r.Crosses != 0}
+			if h.NotBefore, err = monthDay(r.NotBefore); err != nil {
+				return err
+			}
+			if h.NotAfter, err = monthDay(r.NotAfter); err != nil {
+				return err
+			}
+			if err := add(r.Crop, r.Position, h); err != nil {
+				return err
+			}
+		}
+		return nil
+	},
+	as(func(ctx context.Context, q *rows.Queries, at float64, h household.Habit) error {
+		return q.PutHabit(ctx, rows.PutHabitParams{
+			Crop: h.Crop, Position: at, School: string(h.School), Way: string(h.Method),
+			NotBefore: h.NotBefore.String(), NotAfter: h.NotAfter.String(), DayLength: h.DayLength, Crosses: integer(h.Crosses),
+		})
+	}),
+	by((*rows.Queries).DeleteHabit)).called(func(value json.RawMessage, b *book.Book) string {
+	var h household.Habit
+	if json.Unmarshal(value, &h) != nil || b.Crop(h.Crop) == nil {
+		return ""
+	}
+	return strings.ToLower(b.Crop(h.Crop).Short())
+})
+
+var plantingKind = listed("planting", "plantings", func(h *household.Household) *[]record.Planting { return &h.Plantings }, func(p *record.Planting) *string { return &p.ID }, func(e *Edit) *record.Planting { return e.Planting }).rowsOf(
+	func(ctx context.Context, q *rows.Queries, add adder) error {
+		all, err := q.ListPlantings(ctx)
+		if err != nil {
+			return err
+		}
+		for _, r := range all {
+			if err := add(r.ID, r.Position, json.RawMessage(r.Body)); err != nil {
+				return err
+			}
+		}
+		return nil
+	},
+	func(ctx context.Context, q *rows.Queries, at float64, _ string, value json.RawMessage) error {
+		var p record.Planting
+		if err := json.Unmarshal(value, &p); err != nil {
+			return err
+		}
+		return q.PutPlanting(ctx, rows.PutPlantingParams{ID: p.ID, Position: at, Crop: p.Crop, Day: p.Day.String(), Body: string(value)})
+	},
+	by((*rows.Queries).DeletePlanting)).called(func(value json.RawMessage, b *book.Book) string {
+	var p record.Planting
+	if json.Unmarshal(value, &p) != nil || b.Crop(p.Crop) == nil {
+		return ""
+	}
+	return strings.ToLower(b.Crop(p.Crop).Short()) + " of " + p.Day.Short()
+})
+
+var baselineKind = single("agreement", "agreed", func(h *household.Household) **record.Baseline { return &h.Baseline }, func(h *household.Household) bool { return h.Baseline != nil }).rowsOf(
+	func(ctx context.Context, q *rows.Queries, add adder) error {
+		all, err := q.GetAgreement(ctx)
+		if err != nil || len(all) == 0 {
+			return err
+		}
+		return add("", 0, json.RawMessage(all[0].Body))
+	},
+	func(ctx context.Context, q *rows.Queries, _ float64, _ string, value json.RawMessage) error {
+		return q.PutAgreement(ctx, string(value))
+	},
+	without((*rows.Queries).DeleteAgreement))
+
+var weatherKind = single("weather", "weather", func(h *household.Household) *[]place.Day { return &h.Weather }, func(h *household.Household) bool { return len(h.Weather) > 0 }).rowsOf(
+	func(ctx context.Context, q *rows.Queries, add adder) error {
+		all, err := q.ListWeatherDays(ctx)
+		if err != nil || len(all) == 0 {
+			return err
+		}
+		days := make([]place.Day, len(all))
+		for i, r := range all {
+			days[i] = place.Day{Max: r.High, Min: r.Low}
+			if days[i].Date, err = civil.Parse(r.Day); err != nil {
+				return err
+			}
+			if r.Rain.Valid {
+				days[i].Rain = &r.Rain.Float64
+			}
+		}
+		return add("", 0, days)
+	},
+	as(func(ctx context.Context, q *rows.Queries, _ float64, days []place.Day) error {
+		if err := q.DeleteWeatherDays(ctx); err != nil {
+			return err
+		}
+		for _, d := range days {
+			rain := sql.NullFloat64{}
+			if d.Rain != nil {
+				rain = sql.NullFloat64{Float64: *d.Rain, Valid: true}
+			}
+			if err := q.PutWeatherDay(ctx, rows.PutWeatherDayParams{Day: d.Date.String(), High: d.Max, Low: d.Min, Rain: rain}); err != nil {
+				return err
+			}
+		}
+		return nil
+	}),
+	without((*rows.Queries).DeleteWeatherDays))
+
+var plotKind = single("plot", "plot", func(h *household.Household) **bed.Plot { return &h.Plot }, func(h *household.Household) bool { return h.Plot != nil }).rowsOf(
+	func(ctx context.Context, q *rows.Queries, add adder) error {
+		all, err := q.GetPlot(ctx)
+		if err != nil || len(all) == 0 {
+			return err
+		}
+		return add("", 0, json.RawMessage(all[0].Body))
+	},
+	func(ctx context.Context, q *rows.Queries, _ float64, _ string, value json.RawMessage) error {
+		return q.PutPlot(ctx, string(value))
+	},
+	without((*rows.Queries).DeletePlot))
+
+var bedKind = listed("bed", "beds", func(h *household.Household) *[]bed.Bed { return &h.Beds }, func(b *bed.Bed) *string { return &b.ID }, func(e *Edit) *bed.Bed { return e.Bed }).rowsOf(
+	func(ctx context.Context, q *rows.Queries, add adder) error {
+		all, err := q.ListBeds(ctx)
+		if err != nil {
+			return err
+		}
+		for _, r := range all {
+			if err := add(r.ID, r.Position, json.RawMessage(r.Body)); err != nil {
+				return err
+			}
+		}
+		return nil
+	},
+	func(ctx context.Context, q *rows.Queries, at float64, id string, value json.RawMessage) error {
+		return q.PutBed(ctx, rows.PutBedParams{ID: id, Position: at, Body: string(value)})
+	},
+	by((*rows.Queries).DeleteBed)).called(named)
+
+var customsKind = single("customs", "customs", func(h *household.Household) **bed.Customs { return &h.Customs }, func(h *household.Household) bool { return h.Customs != nil }).rowsOf(
+	func(ctx context.Context, q *rows.Queries, add adder) error {
+		all, err := q.GetCustoms(ctx)
+		if err != nil || len(all) == 0 {
+			return err
+		}
+		return add("", 0, json.RawMessage(all[0]))
+	},
+	func(ctx context.Context, q *rows.Queries, _ float64, _ string, value json.RawMessage) error {
+		return q.PutCustoms(ctx, string(value))
+	},
+	without((*rows.Queries).DeleteCustoms))
+
+// A placement is named after the sowing that it places.
+var placementKind = listed("placement", "placements", func(h *household.Household) *[]bed.Placement { return &h.Placements }, func(p *bed.Placement) *string { return &p.Sowing }, func(e *Edit) *bed.Placement { return e.Placement }).rowsOf(
+	func(ctx context.Context, q *rows.Queries, add adder) error {
+		all, err := q.ListPlacements(ctx)
+		if err != nil {
+			return err
+		}
+		for _, r := range all {
+			p := bed.Placement{Sowing: r.Sowing, Bed: r.Bed, At: r.At, Exception: r.Bend != 0, Stands: r.Stands != 0}
+			if r.Parts != "" {
+				if err := json.Unmarshal([]byte(r.Parts), &p.Parts); err != nil {
+					return err
+				}
+			}
+			if err := add(r.Sowing, r.Position, p); err != nil {
+				return err
+			}
+		}
+		return nil
+	},
+	as(func(ctx context.Context, q *rows.Queries, at float64, p bed.Placement) error {
+		parts, err := textOf(len(p.Parts) > 0, p.Parts)
+		if err != nil {
+			return err
+		}
+		return q.PutPlacement(ctx, rows.PutPlacementParams{Sowing: p.Sowing, Position: at, Bed: p.Bed, At: p.At, Bend: integer(p.Exception), Stands: integer(p.Stands), Parts: parts})
+	}),
+	by((*rows.Queries).DeletePlacement))
