@@ -268,7 +268,7 @@ func TestTheCropBook(t *testing.T) {
 	p.clickNamed(".foresight button", "Take it")
 	p.shows(`[data-book="parsnip"] [data-field="winter"]`, "usual no")
 	p.click(`[data-book="parsnip"] .habit label:nth-of-type(2) .el-select`)
-	p.clickNamed(".el-select-dropdown__item", "raised")
+	p.clickNamed(".el-select-dropdown__item", "sown indoors")
 	p.shows(".foresight", "How it is grown here")
 	p.clickNamed(".foresight button", "Take it")
 	p.gone(".foresight")

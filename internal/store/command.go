@@ -91,7 +91,8 @@ func (d *drafter) set(of *kind, id string, position float64, value any) error {
 	} else if position == 0 {
 		position = d.last(of.name) + 1
 	}
-	c.After = &item{position, v}
+	after := newItem(position, v)
+	c.After = &after
 	if old, ok := d.state.items[k]; !ok {
 		d.state.order = append(d.state.order, k)
 	} else if old.Position == position && string(old.Value) == string(v) {
@@ -323,7 +324,7 @@ func (d *drafter) move(id, after string) error {
 	}
 	k := key{wishKind.name, id}
 	old := d.state.items[k]
-	moved := item{(low + high) / 2, old.Value}
+	moved := newItem((low+high)/2, old.Value)
 	d.state.items[k] = moved
 	d.changes = append(d.changes, Change{Kind: wishKind.name, ID: id, Before: &old, After: &moved})
 	d.words = "moved " + d.name(k)

@@ -19,11 +19,18 @@ import (
 // Snapshot is the household at a revision.
 type Snapshot struct {
 	Revision  int
-	Household *household.Household // nil where there is none yet
-	Undo      *LastEdit            // what undo would take back; nil for nothing
-	Redo      *LastEdit            // what redo would do again
-	Words     string               // what the last edit did
-	Calendar  string               // the part of the calendar's address that nobody can guess
+	Household *household.Household // nil where there is none yet; nobody may change it
+
+	// Known is the household without what the crop book does not know, which is Unknown;
+	// Wrong says what of the rest cannot be, and is nil for what an edit has let through.
+	Known   household.Household
+	Unknown []household.Unknown
+	Wrong   error
+
+	Undo     *LastEdit // what undo would take back; nil for nothing
+	Redo     *LastEdit // what redo would do again
+	Words    string    // what the last edit did
+	Calendar string    // the part of the calendar's address that nobody can guess
 }
 
 // LastEdit names the edit that undo would take back, or redo do again.
@@ -63,35 +70,62 @@ func (c *Clash) Error() string {
 	return fmt.Sprintf("somebody has changed this %s since you began (revision %d); nothing was overwritten", c.Kind, c.Revision)
 }
 
-// Load returns the household as it stands.
+// Load returns the household as it is now.
 func (s *Store) Load(ctx context.Context) (Snapshot, error) {
 	s.edits.Lock()
 	defer s.edits.Unlock()
-	snap, log, err := snapshot(ctx, s.q, s.log)
-	if err == nil {
-		s.log = log
+	now, err := s.current(ctx, s.q)
+	if err != nil {
+		return Snapshot{}, err
 	}
-	return snap, err
+	s.now = now
+	return now.snapshot, nil
 }
 
-func snapshot(ctx context.Context, q *rows.Queries, from log) (Snapshot, log, error) {
+// loaded is the household at a revision, as it was read or made.
+type loaded struct {
+	state    *state
+	log      log
+	snapshot Snapshot
+}
+
+// current returns the household as it is in the file: the one in memory where the journal
+// has nothing newer. Another program may have written to the file.
+func (s *Store) current(ctx context.Context, q *rows.Queries) (*loaded, error) {
+	was := s.now
+	if was == nil {
+		was = &loaded{}
+	}
+	l, err := was.log.read(ctx, q)
+	if err != nil {
+		return nil, err
+	}
+	if s.now != nil && l.revision == s.now.log.revision {
+		return s.now, nil
+	}
 	st, err := load(ctx, q)
 	if err != nil {
-		return Snapshot{}, log{}, err
-	}
-	h, err := st.household()
-	if err != nil {
-		return Snapshot{}, log{}, err
-	}
-	l, err := from.read(ctx, q)
-	if err != nil {
-		return Snapshot{}, log{}, err
+		return nil, err
 	}
 	secret, err := q.GetSecret(ctx, "calendar")
 	if err != nil {
-		return Snapshot{}, log{}, explain("", err)
+		return nil, explain("", err)
 	}
-	return Snapshot{Revision: l.revision, Household: h, Words: l.words, Undo: last(l.undo), Redo: last(l.redo), Calendar: secret}, l, nil
+	return made(st, l, secret)
+}
+
+// made puts a household together from its items, and finds what of it the crop book does
+// not know.
+func made(st *state, l log, secret string) (*loaded, error) {
+	h, err := st.household()
+	if err != nil {
+		return nil, err
+	}
+	out := &loaded{st, l, Snapshot{Revision: l.revision, Household: h, Words: l.words, Undo: last(l.undo), Redo: last(l.redo), Calendar: secret}}
+	if h != nil {
+		out.snapshot.Known, out.snapshot.Unknown, out.snapshot.Wrong = h.Fitting(book.Usual())
+	}
+	return out, nil
 }
 
 // log is the journal as stacks: what can be undone and what done again.
@@ -109,13 +143,19 @@ func last(stack []LastEdit) *LastEdit {
 	return &stack[len(stack)-1]
 }
 
-// read returns the log with what was written to the journal since; the log
-// itself stays as it is, so that a transaction taken back leaves no trace.
+// read returns the log with what was written to the journal since; the log itself stays as
+// it is, so that a transaction taken back leaves no trace.
 func (l log) read(ctx context.Context, q *rows.Queries) (log, error) {
 	all, err := q.JournalStack(ctx, int64(l.revision))
 	if err != nil {
 		return log{}, explain("", err)
 	}
+	return l.with(all...), nil
+}
+
+// with returns the log with further entries of the journal. A new edit clears what could be
+// done again.
+func (l log) with(all ...rows.JournalStackRow) log {
 	if len(all) > 0 {
 		l.undo, l.redo = slices.Clone(l.undo), slices.Clone(l.redo)
 	}
@@ -141,7 +181,7 @@ func (l log) read(ctx context.Context, q *rows.Queries) (log, error) {
 			l.undo, l.redo = append(l.undo, LastEdit{l.revision, r.Edit, r.Words}), nil
 		}
 	}
-	return l, nil
+	return l
 }
 
 // Apply does an edit: in one transaction it checks it, changes the rows and
@@ -152,40 +192,30 @@ func (s *Store) Apply(ctx context.Context, e Edit) (Snapshot, error) {
 	if e.ID == "" || len(e.ID) > 100 {
 		return Snapshot{}, &invalid.Field{Field: "id", Value: e.ID, Allowed: "the edit's own id, 1 to 100 characters"}
 	}
-	snap, err := s.transact(ctx, func(q *rows.Queries) error {
+	snap, err := s.transact(ctx, func(q *rows.Queries, now *loaded) (*loaded, error) {
 		if seen, err := q.JournalByEdit(ctx, e.ID); err != nil || len(seen) > 0 {
-			return err
+			return now, err
 		}
-		st, err := load(ctx, q)
-		if err != nil {
-			return err
+		revision := now.log.revision
+		if e.Revision > revision || e.Revision < 0 {
+			return nil, &invalid.Field{Field: "revision", Value: fmt.Sprint(e.Revision), Allowed: fmt.Sprintf("a revision from 0 to %d", revision)}
 		}
-		log, err := s.log.read(ctx, q)
-		if err != nil {
-			return err
+		if e.Command == "agree" && e.Revision != revision {
+			return nil, &Clash{Revision: revision, Kind: "plan", Theirs: json.RawMessage("null")}
 		}
-		if e.Revision > log.revision || e.Revision < 0 {
-			return &invalid.Field{Field: "revision", Value: fmt.Sprint(e.Revision), Allowed: fmt.Sprintf("a revision from 0 to %d", log.revision)}
-		}
-		if e.Command == "agree" && e.Revision != log.revision {
-			return &Clash{Revision: log.revision, Kind: "plan", Theirs: json.RawMessage("null")}
-		}
-		d := &drafter{state: st}
+		d := &drafter{state: now.state.copy()}
 		if err := d.draft(&e); err != nil {
-			return cmp.Or(findClash(ctx, q, e, log.revision, aboutOf(&e)), err)
+			return nil, cmp.Or(findClash(ctx, q, e, revision, aboutOf(&e)), err)
 		}
 		for _, c := range d.changes {
-			if err := findClash(ctx, q, e, log.revision, key{c.Kind, c.ID}); err != nil {
-				return err
+			if err := findClash(ctx, q, e, revision, key{c.Kind, c.ID}); err != nil {
+				return nil, err
 			}
 		}
 		if len(d.changes) == 0 {
-			return nil // nothing was changed, so nothing is written
+			return now, nil // nothing was changed, so nothing is written
 		}
-		if err := d.validate(func() (*state, error) { return load(ctx, q) }); err != nil {
-			return err
-		}
-		return journalize(ctx, q, log.revision+1, e, "edit", 0, d.words, d.changes)
+		return s.after(ctx, q, now, entry{edit: e, kind: "edit", words: d.words, changes: d.changes}, d)
 	})
 	if err == nil && large(e.Command) {
 		_ = s.Settle(ctx) // the edit is done; where another program holds the log, it is folded in later
@@ -251,28 +281,28 @@ func findClash(ctx context.Context, q *rows.Queries, e Edit, revision int, about
 	return clash
 }
 
-// validate holds the household as it would be against the rules, and names the
-// fields from the edited thing. What the crop book does not know may stay where it
-// stood before the edit, which before loads; no edit but begin may bring it in.
-func (d *drafter) validate(before func() (*state, error)) error {
-	h, err := d.state.household()
-	if err != nil || h == nil {
-		return err
+// validate holds the household as it would be against the rules, and names the fields from
+// the edited thing. What the crop book does not know may stay where it was before the edit;
+// no edit but begin may bring it in.
+func (d *drafter) validate(was, now Snapshot) error {
+	if now.Household == nil {
+		return nil
 	}
-	known, unknown, err := h.Fitting(book.Usual())
-	if len(unknown) > 0 && !d.begins {
-		was, err := before()
-		if err != nil {
-			return err
+	if len(now.Unknown) > 0 && !d.begins {
+		var fields invalid.Fields
+		for _, u := range now.Unknown {
+			if !slices.Contains(was.Unknown, u) {
+				fields = append(fields, &invalid.Field{Field: u.Field, Value: u.Name, Allowed: u.Allowed})
+			}
 		}
-		if err := newlyUnknown(was, unknown); err != nil {
-			return err
+		if fields != nil {
+			return fields
 		}
 	}
-	h = &known
-	fields := invalid.All(err)
+	h := &now.Known
+	fields := invalid.All(now.Wrong)
 	if fields == nil {
-		return err
+		return now.Wrong
 	}
 	prefix := ""
 	if k, err := kindOf(d.about.Kind); err == nil {
@@ -287,41 +317,52 @@ func (d *drafter) validate(before func() (*state, error)) error {
 	return out
 }
 
-// newlyUnknown returns what of the unknown entries was not unknown before, as the
-// mistakes of an edit.
-func newlyUnknown(was *state, unknown []household.Unknown) error {
-	h, err := was.household()
-	if err != nil || h == nil {
-		return err
-	}
-	_, old, _ := h.Fitting(book.Usual())
-	var fields invalid.Fields
-	for _, u := range unknown {
-		if !slices.Contains(old, u) {
-			fields = append(fields, &invalid.Field{Field: u.Field, Value: u.Name, Allowed: u.Allowed})
-		}
-	}
-	if fields == nil {
-		return nil
-	}
-	return fields
+// entry is a line of the journal to be written.
+type entry struct {
+	edit    Edit
+	kind    string // edit, undo, redo
+	of      int    // the revision that an undo or redo is of
+	words   string
+	changes []Change
 }
 
-// journalize writes the changes and their journal entry.
-func journalize(ctx context.Context, q *rows.Queries, revision int, e Edit, kind string, of int, words string, cs []Change) error {
-	for _, c := range cs {
-		if err := write(ctx, q, c); err != nil {
-			return err
+// after makes the rows follow the changes of an entry, writes it into the journal and
+// returns the household after it. A draft is held against the rules before anything is
+// written. What undo and redo bring back was let through when it was made, perhaps by an
+// older version: it is read again from its rows.
+func (s *Store) after(ctx context.Context, q *rows.Queries, now *loaded, e entry, draft *drafter) (next *loaded, err error) {
+	l := now.log.with(rows.JournalStackRow{
+		Revision: int64(now.log.revision + 1), Edit: e.edit.ID, Kind: e.kind, OfRevision: int64(e.of), Command: e.edit.Command, Words: e.words,
+	})
+	if draft != nil {
+		if next, err = made(now.state.with(e.changes), l, now.snapshot.Calendar); err != nil {
+			return nil, err
+		}
+		if err := draft.validate(now.snapshot, next.snapshot); err != nil {
+			return nil, err
 		}
 	}
-	text, err := json.Marshal(cs)
-	if err != nil {
-		return err
+	for _, c := range e.changes {
+		if err := write(ctx, q, c); err != nil {
+			return nil, err
+		}
 	}
-	return q.AddJournal(ctx, rows.AddJournalParams{
-		Revision: int64(revision), At: time.Now().UTC().Format(time.RFC3339), Client: e.Client, Edit: e.ID,
-		Kind: kind, OfRevision: int64(of), Command: e.Command, Words: words, Changes: string(text),
+	text, err := json.Marshal(e.changes)
+	if err != nil {
+		return nil, err
+	}
+	err = q.AddJournal(ctx, rows.AddJournalParams{
+		Revision: int64(l.revision), At: time.Now().UTC().Format(time.RFC3339), Client: e.edit.Client, Edit: e.edit.ID,
+		Kind: e.kind, OfRevision: int64(e.of), Command: e.edit.Command, Words: e.words, Changes: string(text),
 	})
+	if err != nil || draft != nil {
+		return next, err
+	}
+	st, err := load(ctx, q)
+	if err != nil {
+		return nil, err
+	}
+	return made(st, l, now.snapshot.Calendar)
 }
 
 // Undo takes back the last edit that still stands, which the caller names by its
@@ -344,40 +385,36 @@ func (s *Store) step(ctx context.Context, client, id, kind string, of LastEdit) 
 	case of.Edit == "" || of.Revision < 1:
 		return Snapshot{}, &invalid.Field{Field: "edit", Value: of.Edit, Allowed: "the id and the revision of the edit that is meant"}
 	}
-	return s.transact(ctx, func(q *rows.Queries) error {
+	return s.transact(ctx, func(q *rows.Queries, now *loaded) (*loaded, error) {
 		if seen, err := q.JournalByEdit(ctx, id); err != nil || len(seen) > 0 {
-			return err
+			return now, err
 		}
-		log, err := s.log.read(ctx, q)
-		if err != nil {
-			return err
-		}
-		top := last(log.undo)
+		top := last(now.log.undo)
 		if kind == "redo" {
-			top = last(log.redo)
+			top = last(now.log.redo)
 		}
 		if top == nil || top.Revision != of.Revision || top.Edit != of.Edit {
-			return &NotLast{kind, top, log.revision}
+			return nil, &NotLast{kind, top, now.log.revision}
 		}
-		entry, err := q.JournalEntry(ctx, int64(top.Revision))
+		done, err := q.JournalEntry(ctx, int64(top.Revision))
 		if err != nil {
-			return err
+			return nil, err
 		}
 		var cs []Change
-		if err := json.Unmarshal([]byte(entry.Changes), &cs); err != nil {
-			return err
+		if err := json.Unmarshal([]byte(done.Changes), &cs); err != nil {
+			return nil, err
 		}
-		words := "did again: " + entry.Words
+		words := "did again: " + done.Words
 		if kind == "undo" {
-			cs, words = inverse(cs), "took back: "+entry.Words
+			cs, words = inverse(cs), "took back: "+done.Words
 		}
-		return journalize(ctx, q, log.revision+1, Edit{Client: client, ID: id, Command: kind}, kind, top.Revision, words, cs)
+		return s.after(ctx, q, now, entry{Edit{Client: client, ID: id, Command: kind}, kind, top.Revision, words, cs}, nil)
 	})
 }
 
-// transact runs one edit in a transaction and returns the household after it;
-// after an error nothing is changed.
-func (s *Store) transact(ctx context.Context, do func(*rows.Queries) error) (out Snapshot, err error) {
+// transact runs one edit in a transaction and returns the household after it; after an error
+// nothing is changed.
+func (s *Store) transact(ctx context.Context, do func(*rows.Queries, *loaded) (*loaded, error)) (out Snapshot, err error) {
 	s.edits.Lock()
 	defer s.edits.Unlock()
 	tx, err := s.db.BeginTx(ctx, &sql.TxOptions{})
@@ -390,17 +427,18 @@ func (s *Store) transact(ctx context.Context, do func(*rows.Queries) error) (out
 		}
 	}()
 	q := s.q.WithTx(tx)
-	if err = do(q); err != nil {
-		return Snapshot{}, explain(s.file, err)
-	}
-	var now log
-	if out, now, err = snapshot(ctx, q, s.log); err != nil {
+	now, err := s.current(ctx, q)
+	if err != nil {
 		return Snapshot{}, err
+	}
+	next, err := do(q, now)
+	if err != nil {
+		return Snapshot{}, explain(s.file, err)
 	}
 	if err = tx.Commit(); err != nil {
 		return Snapshot{}, explain(s.file, err)
 	}
-	s.log = now
+	s.now = next
 	s.settleSoon()
-	return out, nil
+	return next.snapshot, nil
 }

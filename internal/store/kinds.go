@@ -26,7 +26,7 @@ type kind struct {
 	write  func(ctx context.Context, q *rows.Queries, at float64, id string, value json.RawMessage) error
 	remove func(ctx context.Context, q *rows.Queries, id string) error
 
-	put    func(h *household.Household, value json.RawMessage) error                  // puts an item into a household
+	put    func(h *household.Household, it item) error                                // puts an item into a household
 	ids    func(h *household.Household) []string                                      // of the items of a household
 	each   func(h *household.Household, tell func(id *string, value any) error) error // tells of every item
 	ofEdit func(e *Edit) (id *string, value any)                                      // what an edit carries; nil: nothing
@@ -58,9 +58,8 @@ func kindOf(name string) (*kind, error) {
 func listed[T any](name, list string, of func(*household.Household) *[]T, id func(*T) *string, edited func(*Edit) *T) *kind {
 	return &kind{
 		name: name, list: list,
-		put: func(h *household.Household, value json.RawMessage) error {
-			var t T
-			err := json.Unmarshal(value, &t)
+		put: func(h *household.Household, it item) error {
+			t, err := read[T](it)
 			all := of(h)
 			*all = append(*all, t)
 			return err
@@ -104,7 +103,10 @@ func fill(item any) {
 func single[T any](name, path string, of func(*household.Household) *T, there func(*household.Household) bool) *kind {
 	return &kind{
 		name: name, alone: path,
-		put: func(h *household.Household, value json.RawMessage) error { return json.Unmarshal(value, of(h)) },
+		put: func(h *household.Household, it item) (err error) {
+			*of(h), err = read[T](it)
+			return err
+		},
 		ids: func(*household.Household) []string { return nil },
 		each: func(h *household.Household, tell func(*string, any) error) error {
 			none := ""

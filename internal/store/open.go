@@ -36,8 +36,8 @@ type Store struct {
 	q    *rows.Queries
 	file string
 
-	edits sync.Mutex // one edit at a time, and the log below
-	log   log        // the journal as far as it has been read
+	edits sync.Mutex // one edit at a time, and the household below
+	now   *loaded    // the household as it was last read or made; nil: not yet
 
 	idle      *time.Timer   // runs from the last edit; then the log is folded into the file
 	idleAfter time.Duration // how long it runs
@@ -55,9 +55,12 @@ func Open(ctx context.Context, file string) (*Store, error) {
 	if err != nil {
 		return nil, explain(file, err)
 	}
-	s := &Store{db: db, q: rows.New(db), file: file, idleAfter: usualIdle}
+	s := &Store{db: db, file: file, idleAfter: usualIdle}
 	if err := s.prepare(ctx, file); err != nil {
 		return nil, errors.Join(err, db.Close())
+	}
+	if s.q, err = rows.Prepare(ctx, db); err != nil {
+		return nil, errors.Join(explain(file, err), db.Close())
 	}
 	return s, nil
 }
@@ -148,7 +151,7 @@ func (s *Store) Close() error {
 		s.idle.Stop()
 	}
 	s.edits.Unlock()
-	return s.db.Close() // SQLite folds the log in when the last connection goes
+	return errors.Join(s.q.Close(), s.db.Close()) // SQLite folds the log in when the last connection goes
 }
 
 // ErrFull is returned where the disk has no room; nothing was changed then.

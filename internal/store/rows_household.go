@@ -3,7 +3,6 @@ package store
 import (
 	"context"
 	"database/sql"
-	"encoding/json"
 
 	"inventory/internal/core/civil"
 	"inventory/internal/core/household"
@@ -25,9 +24,8 @@ type Settings struct {
 
 var householdKind = (&kind{
 	name: "household",
-	put: func(h *household.Household, value json.RawMessage) error {
-		var s Settings
-		err := json.Unmarshal(value, &s)
+	put: func(h *household.Household, it item) error {
+		s, err := read[Settings](it)
 		h.Name, h.Year, h.Start, h.Risk, h.School = s.Name, s.Year, s.Start, s.Risk, s.School
 		return err
 	},

@@ -1,9 +1,12 @@
 package store
 
 import (
+	"cmp"
 	"context"
 	"encoding/json"
 	"fmt"
+	"maps"
+	"slices"
 
 	"inventory/internal/core/household"
 	"inventory/internal/store/gen/rows"
@@ -13,6 +16,25 @@ import (
 type item struct {
 	Position float64         `json:"position"`
 	Value    json.RawMessage `json:"value"`
+
+	read *any // what the value was read as; nil inside: not yet
+}
+
+func newItem(position float64, value json.RawMessage) item { return item{position, value, new(any)} }
+
+// read returns what an item is, reading its value once.
+func read[T any](it item) (T, error) {
+	if it.read != nil {
+		if t, done := (*it.read).(T); done {
+			return t, nil
+		}
+	}
+	var t T
+	err := json.Unmarshal(it.Value, &t)
+	if err == nil && it.read != nil {
+		*it.read = t
+	}
+	return t, err
 }
 
 // key names an item in the whole household.
@@ -30,7 +52,7 @@ func (s *state) add(kind, id string, position float64, value any) error {
 		return err
 	}
 	k := key{kind, id}
-	s.items[k] = item{position, v}
+	s.items[k] = newItem(position, v)
 	s.order = append(s.order, k)
 	return nil
 }
@@ -47,7 +69,45 @@ func load(ctx context.Context, q *rows.Queries) (*state, error) {
 	return s, nil
 }
 
-// household puts the items together; nil where there is no household yet.
+// copy returns the state as a draft that may be changed.
+func (s *state) copy() *state {
+	return &state{items: maps.Clone(s.items), order: slices.Clone(s.order)}
+}
+
+// with returns the state with changes made to it.
+func (s *state) with(cs []Change) *state {
+	out := s.copy()
+	for _, c := range cs {
+		k := key{c.Kind, c.ID}
+		_, there := out.items[k]
+		switch {
+		case c.After == nil:
+			delete(out.items, k)
+			out.order = slices.DeleteFunc(out.order, func(o key) bool { return o == k })
+			continue
+		case !there:
+			out.order = append(out.order, k)
+		}
+		out.items[k] = newItem(c.After.Position, c.After.Value)
+	}
+	out.sort()
+	return out
+}
+
+// sort puts the items in the order in which they are loaded: by kind, position and id.
+func (s *state) sort() {
+	rank := make(map[string]int, len(kinds))
+	for i, k := range kinds {
+		rank[k.name] = i
+	}
+	slices.SortStableFunc(s.order, func(a, b key) int {
+		return cmp.Or(cmp.Compare(rank[a.Kind], rank[b.Kind]), cmp.Compare(s.items[a].Position, s.items[b].Position), cmp.Compare(a.ID, b.ID))
+	})
+}
+
+// household puts the items together; nil where there is no household yet. Items keep what
+// they were read as, so that an edit reads only what it changes; nobody may change what a
+// household holds.
 func (s *state) household() (*household.Household, error) {
 	if _, there := s.items[key{Kind: householdKind.name}]; !there {
 		return nil, nil
@@ -56,7 +116,7 @@ func (s *state) household() (*household.Household, error) {
 	for _, k := range s.order {
 		kind, err := kindOf(k.Kind)
 		if err == nil {
-			err = kind.put(h, s.items[k].Value)
+			err = kind.put(h, s.items[k])
 		}
 		if err != nil {
 			return nil, fmt.Errorf("%s %s: %w", k.Kind, k.ID, err)

@@ -217,13 +217,50 @@ func TestUndoTakesBackWhateverWasDone(t *testing.T) {
 			done++
 		}
 		snap = next
+		inFile(t, s, e.Command, snap)
 	}
 	for i := range done {
 		snap = steps(t, s, "undo", fmt.Sprint("u", i))
+		inFile(t, s, "undo", snap)
 	}
 	if got := text(t, snap.Household); got != want {
 		t.Errorf("got  %s\nwant %s", got, want)
 	}
+}
+
+// inFile holds the household in memory to what a reader of the file finds.
+func inFile(t *testing.T, s *Store, what string, snap Snapshot) {
+	t.Helper()
+	st, err := load(context.Background(), s.q)
+	if err != nil {
+		t.Fatal(err)
+	}
+	h, err := st.household()
+	if err != nil {
+		t.Fatal(err)
+	}
+	if got, want := text(t, snap.Household), text(t, h); got != want {
+		t.Fatalf("after %s memory has\n%s\nthe file has\n%s", what, got, want)
+	}
+}
+
+// Another program that writes to the file is noticed, by its entry in the journal.
+func TestAnotherProgramsEditIsNoticed(t *testing.T) {
+	ctx := context.Background()
+	s, snap := begun(t)
+	other, err := Open(ctx, s.File())
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer other.Close()
+	if _, err := other.Apply(ctx, Edit{Client: "o", ID: "o1", Revision: snap.Revision, Command: "remove-wish", Target: snap.Household.Wishes[0].ID}); err != nil {
+		t.Fatal(err)
+	}
+	now, err := s.Load(ctx)
+	if err != nil || now.Revision != snap.Revision+1 || len(now.Household.Wishes) != len(snap.Household.Wishes)-1 {
+		t.Fatalf("revision %d, %d wishes: %v", now.Revision, len(now.Household.Wishes), err)
+	}
+	inFile(t, s, "another program", now)
 }
 
 // Two people look at the same last edit; one edits once more, the other takes back:

@@ -7,6 +7,7 @@ package rows
 import (
 	"context"
 	"database/sql"
+	"fmt"
 )
 
 type DBTX interface {
@@ -20,12 +21,808 @@ func New(db DBTX) *Queries {
 	return &Queries{db: db}
 }
 
+func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
+	q := Queries{db: db}
+	var err error
+	if q.addJournalStmt, err = db.PrepareContext(ctx, addJournal); err != nil {
+		return nil, fmt.Errorf("error preparing query AddJournal: %w", err)
+	}
+	if q.deleteAgreementStmt, err = db.PrepareContext(ctx, deleteAgreement); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteAgreement: %w", err)
+	}
+	if q.deleteBedStmt, err = db.PrepareContext(ctx, deleteBed); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteBed: %w", err)
+	}
+	if q.deleteCustomsStmt, err = db.PrepareContext(ctx, deleteCustoms); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteCustoms: %w", err)
+	}
+	if q.deleteGuestStmt, err = db.PrepareContext(ctx, deleteGuest); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteGuest: %w", err)
+	}
+	if q.deleteHabitStmt, err = db.PrepareContext(ctx, deleteHabit); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteHabit: %w", err)
+	}
+	if q.deleteHouseholdStmt, err = db.PrepareContext(ctx, deleteHousehold); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteHousehold: %w", err)
+	}
+	if q.deleteLotStmt, err = db.PrepareContext(ctx, deleteLot); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteLot: %w", err)
+	}
+	if q.deleteMemberStmt, err = db.PrepareContext(ctx, deleteMember); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteMember: %w", err)
+	}
+	if q.deleteMemberAwaysStmt, err = db.PrepareContext(ctx, deleteMemberAways); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteMemberAways: %w", err)
+	}
+	if q.deleteOverruleStmt, err = db.PrepareContext(ctx, deleteOverrule); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteOverrule: %w", err)
+	}
+	if q.deleteOwnCropStmt, err = db.PrepareContext(ctx, deleteOwnCrop); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteOwnCrop: %w", err)
+	}
+	if q.deleteOwnPreparationStmt, err = db.PrepareContext(ctx, deleteOwnPreparation); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteOwnPreparation: %w", err)
+	}
+	if q.deletePatchStmt, err = db.PrepareContext(ctx, deletePatch); err != nil {
+		return nil, fmt.Errorf("error preparing query DeletePatch: %w", err)
+	}
+	if q.deletePlaceStmt, err = db.PrepareContext(ctx, deletePlace); err != nil {
+		return nil, fmt.Errorf("error preparing query DeletePlace: %w", err)
+	}
+	if q.deletePlaceMonthsStmt, err = db.PrepareContext(ctx, deletePlaceMonths); err != nil {
+		return nil, fmt.Errorf("error preparing query DeletePlaceMonths: %w", err)
+	}
+	if q.deletePlacementStmt, err = db.PrepareContext(ctx, deletePlacement); err != nil {
+		return nil, fmt.Errorf("error preparing query DeletePlacement: %w", err)
+	}
+	if q.deletePlantingStmt, err = db.PrepareContext(ctx, deletePlanting); err != nil {
+		return nil, fmt.Errorf("error preparing query DeletePlanting: %w", err)
+	}
+	if q.deletePlotStmt, err = db.PrepareContext(ctx, deletePlot); err != nil {
+		return nil, fmt.Errorf("error preparing query DeletePlot: %w", err)
+	}
+	if q.deleteStoreStmt, err = db.PrepareContext(ctx, deleteStore); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteStore: %w", err)
+	}
+	if q.deleteWeatherDaysStmt, err = db.PrepareContext(ctx, deleteWeatherDays); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteWeatherDays: %w", err)
+	}
+	if q.deleteWishStmt, err = db.PrepareContext(ctx, deleteWish); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteWish: %w", err)
+	}
+	if q.deleteWishFormsStmt, err = db.PrepareContext(ctx, deleteWishForms); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteWishForms: %w", err)
+	}
+	if q.deleteWishPinsStmt, err = db.PrepareContext(ctx, deleteWishPins); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteWishPins: %w", err)
+	}
+	if q.getAgreementStmt, err = db.PrepareContext(ctx, getAgreement); err != nil {
+		return nil, fmt.Errorf("error preparing query GetAgreement: %w", err)
+	}
+	if q.getCustomsStmt, err = db.PrepareContext(ctx, getCustoms); err != nil {
+		return nil, fmt.Errorf("error preparing query GetCustoms: %w", err)
+	}
+	if q.getHouseholdStmt, err = db.PrepareContext(ctx, getHousehold); err != nil {
+		return nil, fmt.Errorf("error preparing query GetHousehold: %w", err)
+	}
+	if q.getPlaceStmt, err = db.PrepareContext(ctx, getPlace); err != nil {
+		return nil, fmt.Errorf("error preparing query GetPlace: %w", err)
+	}
+	if q.getPlotStmt, err = db.PrepareContext(ctx, getPlot); err != nil {
+		return nil, fmt.Errorf("error preparing query GetPlot: %w", err)
+	}
+	if q.getSecretStmt, err = db.PrepareContext(ctx, getSecret); err != nil {
+		return nil, fmt.Errorf("error preparing query GetSecret: %w", err)
+	}
+	if q.journalByEditStmt, err = db.PrepareContext(ctx, journalByEdit); err != nil {
+		return nil, fmt.Errorf("error preparing query JournalByEdit: %w", err)
+	}
+	if q.journalEntryStmt, err = db.PrepareContext(ctx, journalEntry); err != nil {
+		return nil, fmt.Errorf("error preparing query JournalEntry: %w", err)
+	}
+	if q.journalSinceStmt, err = db.PrepareContext(ctx, journalSince); err != nil {
+		return nil, fmt.Errorf("error preparing query JournalSince: %w", err)
+	}
+	if q.journalStackStmt, err = db.PrepareContext(ctx, journalStack); err != nil {
+		return nil, fmt.Errorf("error preparing query JournalStack: %w", err)
+	}
+	if q.listBedsStmt, err = db.PrepareContext(ctx, listBeds); err != nil {
+		return nil, fmt.Errorf("error preparing query ListBeds: %w", err)
+	}
+	if q.listGuestsStmt, err = db.PrepareContext(ctx, listGuests); err != nil {
+		return nil, fmt.Errorf("error preparing query ListGuests: %w", err)
+	}
+	if q.listHabitsStmt, err = db.PrepareContext(ctx, listHabits); err != nil {
+		return nil, fmt.Errorf("error preparing query ListHabits: %w", err)
+	}
+	if q.listLotsStmt, err = db.PrepareContext(ctx, listLots); err != nil {
+		return nil, fmt.Errorf("error preparing query ListLots: %w", err)
+	}
+	if q.listMemberAwaysStmt, err = db.PrepareContext(ctx, listMemberAways); err != nil {
+		return nil, fmt.Errorf("error preparing query ListMemberAways: %w", err)
+	}
+	if q.listMembersStmt, err = db.PrepareContext(ctx, listMembers); err != nil {
+		return nil, fmt.Errorf("error preparing query ListMembers: %w", err)
+	}
+	if q.listOverrulesStmt, err = db.PrepareContext(ctx, listOverrules); err != nil {
+		return nil, fmt.Errorf("error preparing query ListOverrules: %w", err)
+	}
+	if q.listOwnCropsStmt, err = db.PrepareContext(ctx, listOwnCrops); err != nil {
+		return nil, fmt.Errorf("error preparing query ListOwnCrops: %w", err)
+	}
+	if q.listOwnPreparationsStmt, err = db.PrepareContext(ctx, listOwnPreparations); err != nil {
+		return nil, fmt.Errorf("error preparing query ListOwnPreparations: %w", err)
+	}
+	if q.listPatchesStmt, err = db.PrepareContext(ctx, listPatches); err != nil {
+		return nil, fmt.Errorf("error preparing query ListPatches: %w", err)
+	}
+	if q.listPlaceMonthsStmt, err = db.PrepareContext(ctx, listPlaceMonths); err != nil {
+		return nil, fmt.Errorf("error preparing query ListPlaceMonths: %w", err)
+	}
+	if q.listPlacementsStmt, err = db.PrepareContext(ctx, listPlacements); err != nil {
+		return nil, fmt.Errorf("error preparing query ListPlacements: %w", err)
+	}
+	if q.listPlantingsStmt, err = db.PrepareContext(ctx, listPlantings); err != nil {
+		return nil, fmt.Errorf("error preparing query ListPlantings: %w", err)
+	}
+	if q.listStoresStmt, err = db.PrepareContext(ctx, listStores); err != nil {
+		return nil, fmt.Errorf("error preparing query ListStores: %w", err)
+	}
+	if q.listWeatherDaysStmt, err = db.PrepareContext(ctx, listWeatherDays); err != nil {
+		return nil, fmt.Errorf("error preparing query ListWeatherDays: %w", err)
+	}
+	if q.listWishFormsStmt, err = db.PrepareContext(ctx, listWishForms); err != nil {
+		return nil, fmt.Errorf("error preparing query ListWishForms: %w", err)
+	}
+	if q.listWishPinsStmt, err = db.PrepareContext(ctx, listWishPins); err != nil {
+		return nil, fmt.Errorf("error preparing query ListWishPins: %w", err)
+	}
+	if q.listWishesStmt, err = db.PrepareContext(ctx, listWishes); err != nil {
+		return nil, fmt.Errorf("error preparing query ListWishes: %w", err)
+	}
+	if q.putAgreementStmt, err = db.PrepareContext(ctx, putAgreement); err != nil {
+		return nil, fmt.Errorf("error preparing query PutAgreement: %w", err)
+	}
+	if q.putBedStmt, err = db.PrepareContext(ctx, putBed); err != nil {
+		return nil, fmt.Errorf("error preparing query PutBed: %w", err)
+	}
+	if q.putCustomsStmt, err = db.PrepareContext(ctx, putCustoms); err != nil {
+		return nil, fmt.Errorf("error preparing query PutCustoms: %w", err)
+	}
+	if q.putGuestStmt, err = db.PrepareContext(ctx, putGuest); err != nil {
+		return nil, fmt.Errorf("error preparing query PutGuest: %w", err)
+	}
+	if q.putHabitStmt, err = db.PrepareContext(ctx, putHabit); err != nil {
+		return nil, fmt.Errorf("error preparing query PutHabit: %w", err)
+	}
+	if q.putHouseholdStmt, err = db.PrepareContext(ctx, putHousehold); err != nil {
+		return nil, fmt.Errorf("error preparing query PutHousehold: %w", err)
+	}
+	if q.putLotStmt, err = db.PrepareContext(ctx, putLot); err != nil {
+		return nil, fmt.Errorf("error preparing query PutLot: %w", err)
+	}
+	if q.putMemberStmt, err = db.PrepareContext(ctx, putMember); err != nil {
+		return nil, fmt.Errorf("error preparing query PutMember: %w", err)
+	}
+	if q.putMemberAwayStmt, err = db.PrepareContext(ctx, putMemberAway); err != nil {
+		return nil, fmt.Errorf("error preparing query PutMemberAway: %w", err)
+	}
+	if q.putOverruleStmt, err = db.PrepareContext(ctx, putOverrule); err != nil {
+		return nil, fmt.Errorf("error preparing query PutOverrule: %w", err)
+	}
+	if q.putOwnCropStmt, err = db.PrepareContext(ctx, putOwnCrop); err != nil {
+		return nil, fmt.Errorf("error preparing query PutOwnCrop: %w", err)
+	}
+	if q.putOwnPreparationStmt, err = db.PrepareContext(ctx, putOwnPreparation); err != nil {
+		return nil, fmt.Errorf("error preparing query PutOwnPreparation: %w", err)
+	}
+	if q.putPatchStmt, err = db.PrepareContext(ctx, putPatch); err != nil {
+		return nil, fmt.Errorf("error preparing query PutPatch: %w", err)
+	}
+	if q.putPlaceStmt, err = db.PrepareContext(ctx, putPlace); err != nil {
+		return nil, fmt.Errorf("error preparing query PutPlace: %w", err)
+	}
+	if q.putPlaceMonthStmt, err = db.PrepareContext(ctx, putPlaceMonth); err != nil {
+		return nil, fmt.Errorf("error preparing query PutPlaceMonth: %w", err)
+	}
+	if q.putPlacementStmt, err = db.PrepareContext(ctx, putPlacement); err != nil {
+		return nil, fmt.Errorf("error preparing query PutPlacement: %w", err)
+	}
+	if q.putPlantingStmt, err = db.PrepareContext(ctx, putPlanting); err != nil {
+		return nil, fmt.Errorf("error preparing query PutPlanting: %w", err)
+	}
+	if q.putPlotStmt, err = db.PrepareContext(ctx, putPlot); err != nil {
+		return nil, fmt.Errorf("error preparing query PutPlot: %w", err)
+	}
+	if q.putStoreStmt, err = db.PrepareContext(ctx, putStore); err != nil {
+		return nil, fmt.Errorf("error preparing query PutStore: %w", err)
+	}
+	if q.putWeatherDayStmt, err = db.PrepareContext(ctx, putWeatherDay); err != nil {
+		return nil, fmt.Errorf("error preparing query PutWeatherDay: %w", err)
+	}
+	if q.putWishStmt, err = db.PrepareContext(ctx, putWish); err != nil {
+		return nil, fmt.Errorf("error preparing query PutWish: %w", err)
+	}
+	if q.putWishFormStmt, err = db.PrepareContext(ctx, putWishForm); err != nil {
+		return nil, fmt.Errorf("error preparing query PutWishForm: %w", err)
+	}
+	if q.putWishPinStmt, err = db.PrepareContext(ctx, putWishPin); err != nil {
+		return nil, fmt.Errorf("error preparing query PutWishPin: %w", err)
+	}
+	return &q, nil
+}
+
+func (q *Queries) Close() error {
+	var err error
+	if q.addJournalStmt != nil {
+		if cerr := q.addJournalStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing addJournalStmt: %w", cerr)
+		}
+	}
+	if q.deleteAgreementStmt != nil {
+		if cerr := q.deleteAgreementStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteAgreementStmt: %w", cerr)
+		}
+	}
+	if q.deleteBedStmt != nil {
+		if cerr := q.deleteBedStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteBedStmt: %w", cerr)
+		}
+	}
+	if q.deleteCustomsStmt != nil {
+		if cerr := q.deleteCustomsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteCustomsStmt: %w", cerr)
+		}
+	}
+	if q.deleteGuestStmt != nil {
+		if cerr := q.deleteGuestStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteGuestStmt: %w", cerr)
+		}
+	}
+	if q.deleteHabitStmt != nil {
+		if cerr := q.deleteHabitStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteHabitStmt: %w", cerr)
+		}
+	}
+	if q.deleteHouseholdStmt != nil {
+		if cerr := q.deleteHouseholdStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteHouseholdStmt: %w", cerr)
+		}
+	}
+	if q.deleteLotStmt != nil {
+		if cerr := q.deleteLotStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteLotStmt: %w", cerr)
+		}
+	}
+	if q.deleteMemberStmt != nil {
+		if cerr := q.deleteMemberStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteMemberStmt: %w", cerr)
+		}
+	}
+	if q.deleteMemberAwaysStmt != nil {
+		if cerr := q.deleteMemberAwaysStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteMemberAwaysStmt: %w", cerr)
+		}
+	}
+	if q.deleteOverruleStmt != nil {
+		if cerr := q.deleteOverruleStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteOverruleStmt: %w", cerr)
+		}
+	}
+	if q.deleteOwnCropStmt != nil {
+		if cerr := q.deleteOwnCropStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteOwnCropStmt: %w", cerr)
+		}
+	}
+	if q.deleteOwnPreparationStmt != nil {
+		if cerr := q.deleteOwnPreparationStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteOwnPreparationStmt: %w", cerr)
+		}
+	}
+	if q.deletePatchStmt != nil {
+		if cerr := q.deletePatchStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deletePatchStmt: %w", cerr)
+		}
+	}
+	if q.deletePlaceStmt != nil {
+		if cerr := q.deletePlaceStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deletePlaceStmt: %w", cerr)
+		}
+	}
+	if q.deletePlaceMonthsStmt != nil {
+		if cerr := q.deletePlaceMonthsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deletePlaceMonthsStmt: %w", cerr)
+		}
+	}
+	if q.deletePlacementStmt != nil {
+		if cerr := q.deletePlacementStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deletePlacementStmt: %w", cerr)
+		}
+	}
+	if q.deletePlantingStmt != nil {
+		if cerr := q.deletePlantingStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deletePlantingStmt: %w", cerr)
+		}
+	}
+	if q.deletePlotStmt != nil {
+		if cerr := q.deletePlotStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deletePlotStmt: %w", cerr)
+		}
+	}
+	if q.deleteStoreStmt != nil {
+		if cerr := q.deleteStoreStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteStoreStmt: %w", cerr)
+		}
+	}
+	if q.deleteWeatherDaysStmt != nil {
+		if cerr := q.deleteWeatherDaysStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteWeatherDaysStmt: %w", cerr)
+		}
+	}
+	if q.deleteWishStmt != nil {
+		if cerr := q.deleteWishStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteWishStmt: %w", cerr)
+		}
+	}
+	if q.deleteWishFormsStmt != nil {
+		if cerr := q.deleteWishFormsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteWishFormsStmt: %w", cerr)
+		}
+	}
+	if q.deleteWishPinsStmt != nil {
+		if cerr := q.deleteWishPinsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteWishPinsStmt: %w", cerr)
+		}
+	}
+	if q.getAgreementStmt != nil {
+		if cerr := q.getAgreementStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing getAgreementStmt: %w", cerr)
+		}
+	}
+	if q.getCustomsStmt != nil {
+		if cerr := q.getCustomsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing getCustomsStmt: %w", cerr)
+		}
+	}
+	if q.getHouseholdStmt != nil {
+		if cerr := q.getHouseholdStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing getHouseholdStmt: %w", cerr)
+		}
+	}
+	if q.getPlaceStmt != nil {
+		if cerr := q.getPlaceStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing getPlaceStmt: %w", cerr)
+		}
+	}
+	if q.getPlotStmt != nil {
+		if cerr := q.getPlotStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing getPlotStmt: %w", cerr)
+		}
+	}
+	if q.getSecretStmt != nil {
+		if cerr := q.getSecretStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing getSecretStmt: %w", cerr)
+		}
+	}
+	if q.journalByEditStmt != nil {
+		if cerr := q.journalByEditStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing journalByEditStmt: %w", cerr)
+		}
+	}
+	if q.journalEntryStmt != nil {
+		if cerr := q.journalEntryStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing journalEntryStmt: %w", cerr)
+		}
+	}
+	if q.journalSinceStmt != nil {
+		if cerr := q.journalSinceStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing journalSinceStmt: %w", cerr)
+		}
+	}
+	if q.journalStackStmt != nil {
+		if cerr := q.journalStackStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing journalStackStmt: %w", cerr)
+		}
+	}
+	if q.listBedsStmt != nil {
+		if cerr := q.listBedsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listBedsStmt: %w", cerr)
+		}
+	}
+	if q.listGuestsStmt != nil {
+		if cerr := q.listGuestsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listGuestsStmt: %w", cerr)
+		}
+	}
+	if q.listHabitsStmt != nil {
+		if cerr := q.listHabitsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listHabitsStmt: %w", cerr)
+		}
+	}
+	if q.listLotsStmt != nil {
+		if cerr := q.listLotsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listLotsStmt: %w", cerr)
+		}
+	}
+	if q.listMemberAwaysStmt != nil {
+		if cerr := q.listMemberAwaysStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listMemberAwaysStmt: %w", cerr)
+		}
+	}
+	if q.listMembersStmt != nil {
+		if cerr := q.listMembersStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listMembersStmt: %w", cerr)
+		}
+	}
+	if q.listOverrulesStmt != nil {
+		if cerr := q.listOverrulesStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listOverrulesStmt: %w", cerr)
+		}
+	}
+	if q.listOwnCropsStmt != nil {
+		if cerr := q.listOwnCropsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listOwnCropsStmt: %w", cerr)
+		}
+	}
+	if q.listOwnPreparationsStmt != nil {
+		if cerr := q.listOwnPreparationsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listOwnPreparationsStmt: %w", cerr)
+		}
+	}
+	if q.listPatchesStmt != nil {
+		if cerr := q.listPatchesStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listPatchesStmt: %w", cerr)
+		}
+	}
+	if q.listPlaceMonthsStmt != nil {
+		if cerr := q.listPlaceMonthsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listPlaceMonthsStmt: %w", cerr)
+		}
+	}
+	if q.listPlacementsStmt != nil {
+		if cerr := q.listPlacementsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listPlacementsStmt: %w", cerr)
+		}
+	}
+	if q.listPlantingsStmt != nil {
+		if cerr := q.listPlantingsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listPlantingsStmt: %w", cerr)
+		}
+	}
+	if q.listStoresStmt != nil {
+		if cerr := q.listStoresStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listStoresStmt: %w", cerr)
+		}
+	}
+	if q.listWeatherDaysStmt != nil {
+		if cerr := q.listWeatherDaysStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listWeatherDaysStmt: %w", cerr)
+		}
+	}
+	if q.listWishFormsStmt != nil {
+		if cerr := q.listWishFormsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listWishFormsStmt: %w", cerr)
+		}
+	}
+	if q.listWishPinsStmt != nil {
+		if cerr := q.listWishPinsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listWishPinsStmt: %w", cerr)
+		}
+	}
+	if q.listWishesStmt != nil {
+		if cerr := q.listWishesStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listWishesStmt: %w", cerr)
+		}
+	}
+	if q.putAgreementStmt != nil {
+		if cerr := q.putAgreementStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putAgreementStmt: %w", cerr)
+		}
+	}
+	if q.putBedStmt != nil {
+		if cerr := q.putBedStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putBedStmt: %w", cerr)
+		}
+	}
+	if q.putCustomsStmt != nil {
+		if cerr := q.putCustomsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putCustomsStmt: %w", cerr)
+		}
+	}
+	if q.putGuestStmt != nil {
+		if cerr := q.putGuestStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putGuestStmt: %w", cerr)
+		}
+	}
+	if q.putHabitStmt != nil {
+		if cerr := q.putHabitStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putHabitStmt: %w", cerr)
+		}
+	}
+	if q.putHouseholdStmt != nil {
+		if cerr := q.putHouseholdStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putHouseholdStmt: %w", cerr)
+		}
+	}
+	if q.putLotStmt != nil {
+		if cerr := q.putLotStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putLotStmt: %w", cerr)
+		}
+	}
+	if q.putMemberStmt != nil {
+		if cerr := q.putMemberStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putMemberStmt: %w", cerr)
+		}
+	}
+	if q.putMemberAwayStmt != nil {
+		if cerr := q.putMemberAwayStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putMemberAwayStmt: %w", cerr)
+		}
+	}
+	if q.putOverruleStmt != nil {
+		if cerr := q.putOverruleStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putOverruleStmt: %w", cerr)
+		}
+	}
+	if q.putOwnCropStmt != nil {
+		if cerr := q.putOwnCropStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putOwnCropStmt: %w", cerr)
+		}
+	}
+	if q.putOwnPreparationStmt != nil {
+		if cerr := q.putOwnPreparationStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putOwnPreparationStmt: %w", cerr)
+		}
+	}
+	if q.putPatchStmt != nil {
+		if cerr := q.putPatchStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putPatchStmt: %w", cerr)
+		}
+	}
+	if q.putPlaceStmt != nil {
+		if cerr := q.putPlaceStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putPlaceStmt: %w", cerr)
+		}
+	}
+	if q.putPlaceMonthStmt != nil {
+		if cerr := q.putPlaceMonthStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putPlaceMonthStmt: %w", cerr)
+		}
+	}
+	if q.putPlacementStmt != nil {
+		if cerr := q.putPlacementStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putPlacementStmt: %w", cerr)
+		}
+	}
+	if q.putPlantingStmt != nil {
+		if cerr := q.putPlantingStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putPlantingStmt: %w", cerr)
+		}
+	}
+	if q.putPlotStmt != nil {
+		if cerr := q.putPlotStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putPlotStmt: %w", cerr)
+		}
+	}
+	if q.putStoreStmt != nil {
+		if cerr := q.putStoreStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putStoreStmt: %w", cerr)
+		}
+	}
+	if q.putWeatherDayStmt != nil {
+		if cerr := q.putWeatherDayStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putWeatherDayStmt: %w", cerr)
+		}
+	}
+	if q.putWishStmt != nil {
+		if cerr := q.putWishStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putWishStmt: %w", cerr)
+		}
+	}
+	if q.putWishFormStmt != nil {
+		if cerr := q.putWishFormStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putWishFormStmt: %w", cerr)
+		}
+	}
+	if q.putWishPinStmt != nil {
+		if cerr := q.putWishPinStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putWishPinStmt: %w", cerr)
+		}
+	}
+	return err
+}
+
+func (q *Queries) exec(ctx context.Context, stmt *sql.Stmt, query string, args ...interface{}) (sql.Result, error) {
+	switch {
+	case stmt != nil && q.tx != nil:
+		return q.tx.StmtContext(ctx, stmt).ExecContext(ctx, args...)
+	case stmt != nil:
+		return stmt.ExecContext(ctx, args...)
+	default:
+		return q.db.ExecContext(ctx, query, args...)
+	}
+}
+
+func (q *Queries) query(ctx context.Context, stmt *sql.Stmt, query string, args ...interface{}) (*sql.Rows, error) {
+	switch {
+	case stmt != nil && q.tx != nil:
+		return q.tx.StmtContext(ctx, stmt).QueryContext(ctx, args...)
+	case stmt != nil:
+		return stmt.QueryContext(ctx, args...)
+	default:
+		return q.db.QueryContext(ctx, query, args...)
+	}
+}
+
+func (q *Queries) queryRow(ctx context.Context, stmt *sql.Stmt, query string, args ...interface{}) *sql.Row {
+	switch {
+	case stmt != nil && q.tx != nil:
+		return q.tx.StmtContext(ctx, stmt).QueryRowContext(ctx, args...)
+	case stmt != nil:
+		return stmt.QueryRowContext(ctx, args...)
+	default:
+		return q.db.QueryRowContext(ctx, query, args...)
+	}
+}
+
 type Queries struct {
-	db DBTX
+	db                       DBTX
+	tx                       *sql.Tx
+	addJournalStmt           *sql.Stmt
+	deleteAgreementStmt      *sql.Stmt
+	deleteBedStmt            *sql.Stmt
+	deleteCustomsStmt        *sql.Stmt
+	deleteGuestStmt          *sql.Stmt
+	deleteHabitStmt          *sql.Stmt
+	deleteHouseholdStmt      *sql.Stmt
+	deleteLotStmt            *sql.Stmt
+	deleteMemberStmt         *sql.Stmt
+	deleteMemberAwaysStmt    *sql.Stmt
+	deleteOverruleStmt       *sql.Stmt
+	deleteOwnCropStmt        *sql.Stmt
+	deleteOwnPreparationStmt *sql.Stmt
+	deletePatchStmt          *sql.Stmt
+	deletePlaceStmt          *sql.Stmt
+	deletePlaceMonthsStmt    *sql.Stmt
+	deletePlacementStmt      *sql.Stmt
+	deletePlantingStmt       *sql.Stmt
+	deletePlotStmt           *sql.Stmt
+	deleteStoreStmt          *sql.Stmt
+	deleteWeatherDaysStmt    *sql.Stmt
+	deleteWishStmt           *sql.Stmt
+	deleteWishFormsStmt      *sql.Stmt
+	deleteWishPinsStmt       *sql.Stmt
+	getAgreementStmt         *sql.Stmt
+	getCustomsStmt           *sql.Stmt
+	getHouseholdStmt         *sql.Stmt
+	getPlaceStmt             *sql.Stmt
+	getPlotStmt              *sql.Stmt
+	getSecretStmt            *sql.Stmt
+	journalByEditStmt        *sql.Stmt
+	journalEntryStmt         *sql.Stmt
+	journalSinceStmt         *sql.Stmt
+	journalStackStmt         *sql.Stmt
+	listBedsStmt             *sql.Stmt
+	listGuestsStmt           *sql.Stmt
+	listHabitsStmt           *sql.Stmt
+	listLotsStmt             *sql.Stmt
+	listMemberAwaysStmt      *sql.Stmt
+	listMembersStmt          *sql.Stmt
+	listOverrulesStmt        *sql.Stmt
+	listOwnCropsStmt         *sql.Stmt
+	listOwnPreparationsStmt  *sql.Stmt
+	listPatchesStmt          *sql.Stmt
+	listPlaceMonthsStmt      *sql.Stmt
+	listPlacementsStmt       *sql.Stmt
+	listPlantingsStmt        *sql.Stmt
+	listStoresStmt           *sql.Stmt
+	listWeatherDaysStmt      *sql.Stmt
+	listWishFormsStmt        *sql.Stmt
+	listWishPinsStmt         *sql.Stmt
+	listWishesStmt           *sql.Stmt
+	putAgreementStmt         *sql.Stmt
+	putBedStmt               *sql.Stmt
+	putCustomsStmt           *sql.Stmt
+	putGuestStmt             *sql.Stmt
+	putHabitStmt             *sql.Stmt
+	putHouseholdStmt         *sql.Stmt
+	putLotStmt               *sql.Stmt
+	putMemberStmt            *sql.Stmt
+	putMemberAwayStmt        *sql.Stmt
+	putOverruleStmt          *sql.Stmt
+	putOwnCropStmt           *sql.Stmt
+	putOwnPreparationStmt    *sql.Stmt
+	putPatchStmt             *sql.Stmt
+	putPlaceStmt             *sql.Stmt
+	putPlaceMonthStmt        *sql.Stmt
+	putPlacementStmt         *sql.Stmt
+	putPlantingStmt          *sql.Stmt
+	putPlotStmt              *sql.Stmt
+	putStoreStmt             *sql.Stmt
+	putWeatherDayStmt        *sql.Stmt
+	putWishStmt              *sql.Stmt
+	putWishFormStmt          *sql.Stmt
+	putWishPinStmt           *sql.Stmt
 }
 
 func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 	return &Queries{
-		db: tx,
+		db:                       tx,
+		tx:                       tx,
+		addJournalStmt:           q.addJournalStmt,
+		deleteAgreementStmt:      q.deleteAgreementStmt,
+		deleteBedStmt:            q.deleteBedStmt,
+		deleteCustomsStmt:        q.deleteCustomsStmt,
+		deleteGuestStmt:          q.deleteGuestStmt,
+		deleteHabitStmt:          q.deleteHabitStmt,
+		deleteHouseholdStmt:      q.deleteHouseholdStmt,
+		deleteLotStmt:            q.deleteLotStmt,
+		deleteMemberStmt:         q.deleteMemberStmt,
+		deleteMemberAwaysStmt:    q.deleteMemberAwaysStmt,
+		deleteOverruleStmt:       q.deleteOverruleStmt,
+		deleteOwnCropStmt:        q.deleteOwnCropStmt,
+		deleteOwnPreparationStmt: q.deleteOwnPreparationStmt,
+		deletePatchStmt:          q.deletePatchStmt,
+		deletePlaceStmt:          q.deletePlaceStmt,
+		deletePlaceMonthsStmt:    q.deletePlaceMonthsStmt,
+		deletePlacementStmt:      q.deletePlacementStmt,
+		deletePlantingStmt:       q.deletePlantingStmt,
+		deletePlotStmt:           q.deletePlotStmt,
+		deleteStoreStmt:          q.deleteStoreStmt,
+		deleteWeatherDaysStmt:    q.deleteWeatherDaysStmt,
+		deleteWishStmt:           q.deleteWishStmt,
+		deleteWishFormsStmt:      q.deleteWishFormsStmt,
+		deleteWishPinsStmt:       q.deleteWishPinsStmt,
+		getAgreementStmt:         q.getAgreementStmt,
+		getCustomsStmt:           q.getCustomsStmt,
+		getHouseholdStmt:         q.getHouseholdStmt,
+		getPlaceStmt:             q.getPlaceStmt,
+		getPlotStmt:              q.getPlotStmt,
+		getSecretStmt:            q.getSecretStmt,
+		journalByEditStmt:        q.journalByEditStmt,
+		journalEntryStmt:         q.journalEntryStmt,
+		journalSinceStmt:         q.journalSinceStmt,
+		journalStackStmt:         q.journalStackStmt,
+		listBedsStmt:             q.listBedsStmt,
+		listGuestsStmt:           q.listGuestsStmt,
+		listHabitsStmt:           q.listHabitsStmt,
+		listLotsStmt:             q.listLotsStmt,
+		listMemberAwaysStmt:      q.listMemberAwaysStmt,
+		listMembersStmt:          q.listMembersStmt,
+		listOverrulesStmt:        q.listOverrulesStmt,
+		listOwnCropsStmt:         q.listOwnCropsStmt,
+		listOwnPreparationsStmt:  q.listOwnPreparationsStmt,
+		listPatchesStmt:          q.listPatchesStmt,
+		listPlaceMonthsStmt:      q.listPlaceMonthsStmt,
+		listPlacementsStmt:       q.listPlacementsStmt,
+		listPlantingsStmt:        q.listPlantingsStmt,
+		listStoresStmt:           q.listStoresStmt,
+		listWeatherDaysStmt:      q.listWeatherDaysStmt,
+		listWishFormsStmt:        q.listWishFormsStmt,
+		listWishPinsStmt:         q.listWishPinsStmt,
+		listWishesStmt:           q.listWishesStmt,
+		putAgreementStmt:         q.putAgreementStmt,
+		putBedStmt:               q.putBedStmt,
+		putCustomsStmt:           q.putCustomsStmt,
+		putGuestStmt:             q.putGuestStmt,
+		putHabitStmt:             q.putHabitStmt,
+		putHouseholdStmt:         q.putHouseholdStmt,
+		putLotStmt:               q.putLotStmt,
+		putMemberStmt:            q.putMemberStmt,
+		putMemberAwayStmt:        q.putMemberAwayStmt,
+		putOverruleStmt:          q.putOverruleStmt,
+		putOwnCropStmt:           q.putOwnCropStmt,
+		putOwnPreparationStmt:    q.putOwnPreparationStmt,
+		putPatchStmt:             q.putPatchStmt,
+		putPlaceStmt:             q.putPlaceStmt,
+		putPlaceMonthStmt:        q.putPlaceMonthStmt,
+		putPlacementStmt:         q.putPlacementStmt,
+		putPlantingStmt:          q.putPlantingStmt,
+		putPlotStmt:              q.putPlotStmt,
+		putStoreStmt:             q.putStoreStmt,
+		putWeatherDayStmt:        q.putWeatherDayStmt,
+		putWishStmt:              q.putWishStmt,
+		putWishFormStmt:          q.putWishFormStmt,
+		putWishPinStmt:           q.putWishPinStmt,
 	}
 }

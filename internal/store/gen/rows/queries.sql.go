@@ -27,7 +27,7 @@ type AddJournalParams struct {
 }
 
 func (q *Queries) AddJournal(ctx context.Context, arg AddJournalParams) error {
-	_, err := q.db.ExecContext(ctx, addJournal,
+	_, err := q.exec(ctx, q.addJournalStmt, addJournal,
 		arg.Revision,
 		arg.At,
 		arg.Client,
@@ -46,7 +46,7 @@ DELETE FROM agreement
 `
 
 func (q *Queries) DeleteAgreement(ctx context.Context) error {
-	_, err := q.db.ExecContext(ctx, deleteAgreement)
+	_, err := q.exec(ctx, q.deleteAgreementStmt, deleteAgreement)
 	return err
 }
 
@@ -55,7 +55,7 @@ DELETE FROM bed WHERE id = ?
 `
 
 func (q *Queries) DeleteBed(ctx context.Context, id string) error {
-	_, err := q.db.ExecContext(ctx, deleteBed, id)
+	_, err := q.exec(ctx, q.deleteBedStmt, deleteBed, id)
 	return err
 }
 
@@ -64,7 +64,7 @@ DELETE FROM customs
 `
 
 func (q *Queries) DeleteCustoms(ctx context.Context) error {
-	_, err := q.db.ExecContext(ctx, deleteCustoms)
+	_, err := q.exec(ctx, q.deleteCustomsStmt, deleteCustoms)
 	return err
 }
 
@@ -73,7 +73,7 @@ DELETE FROM guest WHERE id = ?
 `
 
 func (q *Queries) DeleteGuest(ctx context.Context, id string) error {
-	_, err := q.db.ExecContext(ctx, deleteGuest, id)
+	_, err := q.exec(ctx, q.deleteGuestStmt, deleteGuest, id)
 	return err
 }
 
@@ -82,7 +82,7 @@ DELETE FROM habit WHERE crop = ?
 `
 
 func (q *Queries) DeleteHabit(ctx context.Context, crop string) error {
-	_, err := q.db.ExecContext(ctx, deleteHabit, crop)
+	_, err := q.exec(ctx, q.deleteHabitStmt, deleteHabit, crop)
 	return err
 }
 
@@ -91,7 +91,7 @@ DELETE FROM household
 `
 
 func (q *Queries) DeleteHousehold(ctx context.Context) error {
-	_, err := q.db.ExecContext(ctx, deleteHousehold)
+	_, err := q.exec(ctx, q.deleteHouseholdStmt, deleteHousehold)
 	return err
 }
 
@@ -100,7 +100,7 @@ DELETE FROM lot WHERE id = ?
 `
 
 func (q *Queries) DeleteLot(ctx context.Context, id string) error {
-	_, err := q.db.ExecContext(ctx, deleteLot, id)
+	_, err := q.exec(ctx, q.deleteLotStmt, deleteLot, id)
 	return err
 }
 
@@ -109,7 +109,7 @@ DELETE FROM member WHERE id = ?
 `
 
 func (q *Queries) DeleteMember(ctx context.Context, id string) error {
-	_, err := q.db.ExecContext(ctx, deleteMember, id)
+	_, err := q.exec(ctx, q.deleteMemberStmt, deleteMember, id)
 	return err
 }
 
@@ -118,7 +118,7 @@ DELETE FROM member_away WHERE member_id = ?
 `
 
 func (q *Queries) DeleteMemberAways(ctx context.Context, memberID string) error {
-	_, err := q.db.ExecContext(ctx, deleteMemberAways, memberID)
+	_, err := q.exec(ctx, q.deleteMemberAwaysStmt, deleteMemberAways, memberID)
 	return err
 }
 
@@ -132,7 +132,7 @@ type DeleteOverruleParams struct {
 }
 
 func (q *Queries) DeleteOverrule(ctx context.Context, arg DeleteOverruleParams) error {
-	_, err := q.db.ExecContext(ctx, deleteOverrule, arg.Subject, arg.Field)
+	_, err := q.exec(ctx, q.deleteOverruleStmt, deleteOverrule, arg.Subject, arg.Field)
 	return err
 }
 
@@ -141,7 +141,7 @@ DELETE FROM own_crop WHERE id = ?
 `
 
 func (q *Queries) DeleteOwnCrop(ctx context.Context, id string) error {
-	_, err := q.db.ExecContext(ctx, deleteOwnCrop, id)
+	_, err := q.exec(ctx, q.deleteOwnCropStmt, deleteOwnCrop, id)
 	return err
 }
 
@@ -150,7 +150,7 @@ DELETE FROM own_preparation WHERE id = ?
 `
 
 func (q *Queries) DeleteOwnPreparation(ctx context.Context, id string) error {
-	_, err := q.db.ExecContext(ctx, deleteOwnPreparation, id)
+	_, err := q.exec(ctx, q.deleteOwnPreparationStmt, deleteOwnPreparation, id)
 	return err
 }
 
@@ -159,7 +159,7 @@ DELETE FROM patch WHERE id = ?
 `
 
 func (q *Queries) DeletePatch(ctx context.Context, id string) error {
-	_, err := q.db.ExecContext(ctx, deletePatch, id)
+	_, err := q.exec(ctx, q.deletePatchStmt, deletePatch, id)
 	return err
 }
 
@@ -168,7 +168,7 @@ DELETE FROM place
 `
 
 func (q *Queries) DeletePlace(ctx context.Context) error {
-	_, err := q.db.ExecContext(ctx, deletePlace)
+	_, err := q.exec(ctx, q.deletePlaceStmt, deletePlace)
 	return err
 }
 
@@ -177,7 +177,7 @@ DELETE FROM place_month
 `
 
 func (q *Queries) DeletePlaceMonths(ctx context.Context) error {
-	_, err := q.db.ExecContext(ctx, deletePlaceMonths)
+	_, err := q.exec(ctx, q.deletePlaceMonthsStmt, deletePlaceMonths)
 	return err
 }
 
@@ -186,7 +186,7 @@ DELETE FROM placement WHERE sowing = ?
 `
 
 func (q *Queries) DeletePlacement(ctx context.Context, sowing string) error {
-	_, err := q.db.ExecContext(ctx, deletePlacement, sowing)
+	_, err := q.exec(ctx, q.deletePlacementStmt, deletePlacement, sowing)
 	return err
 }
 
@@ -195,7 +195,7 @@ DELETE FROM planting WHERE id = ?
 `
 
 func (q *Queries) DeletePlanting(ctx context.Context, id string) error {
-	_, err := q.db.ExecContext(ctx, deletePlanting, id)
+	_, err := q.exec(ctx, q.deletePlantingStmt, deletePlanting, id)
 	return err
 }
 
@@ -204,7 +204,7 @@ DELETE FROM plot
 `
 
 func (q *Queries) DeletePlot(ctx context.Context) error {
-	_, err := q.db.ExecContext(ctx, deletePlot)
+	_, err := q.exec(ctx, q.deletePlotStmt, deletePlot)
 	return err
 }
 
@@ -213,7 +213,7 @@ DELETE FROM store WHERE id = ?
 `
 
 func (q *Queries) DeleteStore(ctx context.Context, id string) error {
-	_, err := q.db.ExecContext(ctx, deleteStore, id)
+	_, err := q.exec(ctx, q.deleteStoreStmt, deleteStore, id)
 	return err
 }
 
@@ -222,7 +222,7 @@ DELETE FROM weather_day
 `
 
 func (q *Queries) DeleteWeatherDays(ctx context.Context) error {
-	_, err := q.db.ExecContext(ctx, deleteWeatherDays)
+	_, err := q.exec(ctx, q.deleteWeatherDaysStmt, deleteWeatherDays)
 	return err
 }
 
@@ -231,7 +231,7 @@ DELETE FROM wish WHERE id = ?
 `
 
 func (q *Queries) DeleteWish(ctx context.Context, id string) error {
-	_, err := q.db.ExecContext(ctx, deleteWish, id)
+	_, err := q.exec(ctx, q.deleteWishStmt, deleteWish, id)
 	return err
 }
 
@@ -240,7 +240,7 @@ DELETE FROM wish_form WHERE wish_id = ?
 `
 
 func (q *Queries) DeleteWishForms(ctx context.Context, wishID string) error {
-	_, err := q.db.ExecContext(ctx, deleteWishForms, wishID)
+	_, err := q.exec(ctx, q.deleteWishFormsStmt, deleteWishForms, wishID)
 	return err
 }
 
@@ -249,7 +249,7 @@ DELETE FROM wish_pin WHERE wish_id = ?
 `
 
 func (q *Queries) DeleteWishPins(ctx context.Context, wishID string) error {
-	_, err := q.db.ExecContext(ctx, deleteWishPins, wishID)
+	_, err := q.exec(ctx, q.deleteWishPinsStmt, deleteWishPins, wishID)
 	return err
 }
 
@@ -258,7 +258,7 @@ SELECT id, body FROM agreement
 `
 
 func (q *Queries) GetAgreement(ctx context.Context) ([]Agreement, error) {
-	rows, err := q.db.QueryContext(ctx, getAgreement)
+	rows, err := q.query(ctx, q.getAgreementStmt, getAgreement)
 	if err != nil {
 		return nil, err
 	}
@@ -285,7 +285,7 @@ SELECT body FROM customs
 `
 
 func (q *Queries) GetCustoms(ctx context.Context) ([]string, error) {
-	rows, err := q.db.QueryContext(ctx, getCustoms)
+	rows, err := q.query(ctx, q.getCustomsStmt, getCustoms)
 	if err != nil {
 		return nil, err
 	}
@@ -312,7 +312,7 @@ SELECT id, name, year, start, risk, school FROM household
 `
 
 func (q *Queries) GetHousehold(ctx context.Context) ([]Household, error) {
-	rows, err := q.db.QueryContext(ctx, getHousehold)
+	rows, err := q.query(ctx, q.getHouseholdStmt, getHousehold)
 	if err != nil {
 		return nil, err
 	}
@@ -346,7 +346,7 @@ SELECT id, name, latitude, altitude, frost_free, last_frost, first_frost, frost_
 `
 
 func (q *Queries) GetPlace(ctx context.Context) ([]Place, error) {
-	rows, err := q.db.QueryContext(ctx, getPlace)
+	rows, err := q.query(ctx, q.getPlaceStmt, getPlace)
 	if err != nil {
 		return nil, err
 	}
@@ -382,7 +382,7 @@ SELECT id, body FROM plot
 `
 
 func (q *Queries) GetPlot(ctx context.Context) ([]Plot, error) {
-	rows, err := q.db.QueryContext(ctx, getPlot)
+	rows, err := q.query(ctx, q.getPlotStmt, getPlot)
 	if err != nil {
 		return nil, err
 	}
@@ -409,7 +409,7 @@ SELECT value FROM secret WHERE name = ?
 `
 
 func (q *Queries) GetSecret(ctx context.Context, name string) (string, error) {
-	row := q.db.QueryRowContext(ctx, getSecret, name)
+	row := q.queryRow(ctx, q.getSecretStmt, getSecret, name)
 	var value string
 	err := row.Scan(&value)
 	return value, err
@@ -420,7 +420,7 @@ SELECT revision FROM journal WHERE edit = ?
 `
 
 func (q *Queries) JournalByEdit(ctx context.Context, edit string) ([]int64, error) {
-	rows, err := q.db.QueryContext(ctx, journalByEdit, edit)
+	rows, err := q.query(ctx, q.journalByEditStmt, journalByEdit, edit)
 	if err != nil {
 		return nil, err
 	}
@@ -447,7 +447,7 @@ SELECT revision, at, client, edit, kind, of_revision, command, words, changes FR
 `
 
 func (q *Queries) JournalEntry(ctx context.Context, revision int64) (Journal, error) {
-	row := q.db.QueryRowContext(ctx, journalEntry, revision)
+	row := q.queryRow(ctx, q.journalEntryStmt, journalEntry, revision)
 	var i Journal
 	err := row.Scan(
 		&i.Revision,
@@ -474,7 +474,7 @@ type JournalSinceRow struct {
 }
 
 func (q *Queries) JournalSince(ctx context.Context, revision int64) ([]JournalSinceRow, error) {
-	rows, err := q.db.QueryContext(ctx, journalSince, revision)
+	rows, err := q.query(ctx, q.journalSinceStmt, journalSince, revision)
 	if err != nil {
 		return nil, err
 	}
@@ -510,7 +510,7 @@ type JournalStackRow struct {
 }
 
 func (q *Queries) JournalStack(ctx context.Context, revision int64) ([]JournalStackRow, error) {
-	rows, err := q.db.QueryContext(ctx, journalStack, revision)
+	rows, err := q.query(ctx, q.journalStackStmt, journalStack, revision)
 	if err != nil {
 		return nil, err
 	}
@@ -544,7 +544,7 @@ SELECT id, position, body FROM bed ORDER BY position, id
 `
 
 func (q *Queries) ListBeds(ctx context.Context) ([]Bed, error) {
-	rows, err := q.db.QueryContext(ctx, listBeds)
+	rows, err := q.query(ctx, q.listBedsStmt, listBeds)
 	if err != nil {
 		return nil, err
 	}
@@ -571,7 +571,7 @@ SELECT id, position, name, eaters, from_day, to_day FROM guest ORDER BY position
 `
 
 func (q *Queries) ListGuests(ctx context.Context) ([]Guest, error) {
-	rows, err := q.db.QueryContext(ctx, listGuests)
+	rows, err := q.query(ctx, q.listGuestsStmt, listGuests)
 	if err != nil {
 		return nil, err
 	}
@@ -605,7 +605,7 @@ SELECT crop, position, school, way, not_before, not_after, day_length, crosses F
 `
 
 func (q *Queries) ListHabits(ctx context.Context) ([]Habit, error) {
-	rows, err := q.db.QueryContext(ctx, listHabits)
+	rows, err := q.query(ctx, q.listHabitsStmt, listHabits)
 	if err != nil {
 		return nil, err
 	}
@@ -641,7 +641,7 @@ SELECT id, position, food, form, preparation, count, size, unit, put_up, keeps_u
 `
 
 func (q *Queries) ListLots(ctx context.Context) ([]Lot, error) {
-	rows, err := q.db.QueryContext(ctx, listLots)
+	rows, err := q.query(ctx, q.listLotsStmt, listLots)
 	if err != nil {
 		return nil, err
 	}
@@ -681,7 +681,7 @@ SELECT member_id, position, from_day, to_day FROM member_away ORDER BY member_id
 `
 
 func (q *Queries) ListMemberAways(ctx context.Context) ([]MemberAway, error) {
-	rows, err := q.db.QueryContext(ctx, listMemberAways)
+	rows, err := q.query(ctx, q.listMemberAwaysStmt, listMemberAways)
 	if err != nil {
 		return nil, err
 	}
@@ -713,7 +713,7 @@ SELECT id, position, name, band, appetite FROM member ORDER BY position, id
 `
 
 func (q *Queries) ListMembers(ctx context.Context) ([]Member, error) {
-	rows, err := q.db.QueryContext(ctx, listMembers)
+	rows, err := q.query(ctx, q.listMembersStmt, listMembers)
 	if err != nil {
 		return nil, err
 	}
@@ -746,7 +746,7 @@ SELECT subject, field, position, value, choice, why FROM overrule ORDER BY posit
 `
 
 func (q *Queries) ListOverrules(ctx context.Context) ([]Overrule, error) {
-	rows, err := q.db.QueryContext(ctx, listOverrules)
+	rows, err := q.query(ctx, q.listOverrulesStmt, listOverrules)
 	if err != nil {
 		return nil, err
 	}
@@ -780,7 +780,7 @@ SELECT id, position, from_crop, food, name FROM own_crop ORDER BY position, id
 `
 
 func (q *Queries) ListOwnCrops(ctx context.Context) ([]OwnCrop, error) {
-	rows, err := q.db.QueryContext(ctx, listOwnCrops)
+	rows, err := q.query(ctx, q.listOwnCropsStmt, listOwnCrops)
 	if err != nil {
 		return nil, err
 	}
@@ -813,7 +813,7 @@ SELECT id, position, from_preparation, name, crops FROM own_preparation ORDER BY
 `
 
 func (q *Queries) ListOwnPreparations(ctx context.Context) ([]OwnPreparation, error) {
-	rows, err := q.db.QueryContext(ctx, listOwnPreparations)
+	rows, err := q.query(ctx, q.listOwnPreparationsStmt, listOwnPreparations)
 	if err != nil {
 		return nil, err
 	}
@@ -846,7 +846,7 @@ SELECT id, position, crop, plants, planted FROM patch ORDER BY position, id
 `
 
 func (q *Queries) ListPatches(ctx context.Context) ([]Patch, error) {
-	rows, err := q.db.QueryContext(ctx, listPatches)
+	rows, err := q.query(ctx, q.listPatchesStmt, listPatches)
 	if err != nil {
 		return nil, err
 	}
@@ -879,7 +879,7 @@ SELECT month, mean_max, mean_min, rain FROM place_month ORDER BY month
 `
 
 func (q *Queries) ListPlaceMonths(ctx context.Context) ([]PlaceMonth, error) {
-	rows, err := q.db.QueryContext(ctx, listPlaceMonths)
+	rows, err := q.query(ctx, q.listPlaceMonthsStmt, listPlaceMonths)
 	if err != nil {
 		return nil, err
 	}
@@ -911,7 +911,7 @@ SELECT sowing, position, bed, at, bend, stands, parts FROM placement ORDER BY po
 `
 
 func (q *Queries) ListPlacements(ctx context.Context) ([]Placement, error) {
-	rows, err := q.db.QueryContext(ctx, listPlacements)
+	rows, err := q.query(ctx, q.listPlacementsStmt, listPlacements)
 	if err != nil {
 		return nil, err
 	}
@@ -946,7 +946,7 @@ SELECT id, position, crop, day, body FROM planting ORDER BY position, id
 `
 
 func (q *Queries) ListPlantings(ctx context.Context) ([]Planting, error) {
-	rows, err := q.db.QueryContext(ctx, listPlantings)
+	rows, err := q.query(ctx, q.listPlantingsStmt, listPlantings)
 	if err != nil {
 		return nil, err
 	}
@@ -979,7 +979,7 @@ SELECT id, position, name, temperature, damp, room_kg FROM store ORDER BY positi
 `
 
 func (q *Queries) ListStores(ctx context.Context) ([]Store, error) {
-	rows, err := q.db.QueryContext(ctx, listStores)
+	rows, err := q.query(ctx, q.listStoresStmt, listStores)
 	if err != nil {
 		return nil, err
 	}
@@ -1013,7 +1013,7 @@ SELECT day, high, low, rain FROM weather_day ORDER BY day
 `
 
 func (q *Queries) ListWeatherDays(ctx context.Context) ([]WeatherDay, error) {
-	rows, err := q.db.QueryContext(ctx, listWeatherDays)
+	rows, err := q.query(ctx, q.listWeatherDaysStmt, listWeatherDays)
 	if err != nil {
 		return nil, err
 	}
@@ -1045,7 +1045,7 @@ SELECT wish_id, position, form FROM wish_form ORDER BY wish_id, position
 `
 
 func (q *Queries) ListWishForms(ctx context.Context) ([]WishForm, error) {
-	rows, err := q.db.QueryContext(ctx, listWishForms)
+	rows, err := q.query(ctx, q.listWishFormsStmt, listWishForms)
 	if err != nil {
 		return nil, err
 	}
@@ -1072,7 +1072,7 @@ SELECT wish_id, position, day, source FROM wish_pin ORDER BY wish_id, position
 `
 
 func (q *Queries) ListWishPins(ctx context.Context) ([]WishPin, error) {
-	rows, err := q.db.QueryContext(ctx, listWishPins)
+	rows, err := q.query(ctx, q.listWishPinsStmt, listWishPins)
 	if err != nil {
 		return nil, err
 	}
@@ -1104,7 +1104,7 @@ SELECT id, position, food, kind, preparations, amount_kind, number, portion, jar
 `
 
 func (q *Queries) ListWishes(ctx context.Context) ([]Wish, error) {
-	rows, err := q.db.QueryContext(ctx, listWishes)
+	rows, err := q.query(ctx, q.listWishesStmt, listWishes)
 	if err != nil {
 		return nil, err
 	}
@@ -1159,7 +1159,7 @@ ON CONFLICT (id) DO UPDATE SET body = excluded.body
 `
 
 func (q *Queries) PutAgreement(ctx context.Context, body string) error {
-	_, err := q.db.ExecContext(ctx, putAgreement, body)
+	_, err := q.exec(ctx, q.putAgreementStmt, putAgreement, body)
 	return err
 }
 
@@ -1175,7 +1175,7 @@ type PutBedParams struct {
 }
 
 func (q *Queries) PutBed(ctx context.Context, arg PutBedParams) error {
-	_, err := q.db.ExecContext(ctx, putBed, arg.ID, arg.Position, arg.Body)
+	_, err := q.exec(ctx, q.putBedStmt, putBed, arg.ID, arg.Position, arg.Body)
 	return err
 }
 
@@ -1184,7 +1184,7 @@ INSERT INTO customs (id, body) VALUES (1, ?) ON CONFLICT (id) DO UPDATE SET body
 `
 
 func (q *Queries) PutCustoms(ctx context.Context, body string) error {
-	_, err := q.db.ExecContext(ctx, putCustoms, body)
+	_, err := q.exec(ctx, q.putCustomsStmt, putCustoms, body)
 	return err
 }
 
@@ -1204,7 +1204,7 @@ type PutGuestParams struct {
 }
 
 func (q *Queries) PutGuest(ctx context.Context, arg PutGuestParams) error {
-	_, err := q.db.ExecContext(ctx, putGuest,
+	_, err := q.exec(ctx, q.putGuestStmt, putGuest,
 		arg.ID,
 		arg.Position,
 		arg.Name,
@@ -1233,7 +1233,7 @@ type PutHabitParams struct {
 }
 
 func (q *Queries) PutHabit(ctx context.Context, arg PutHabitParams) error {
-	_, err := q.db.ExecContext(ctx, putHabit,
+	_, err := q.exec(ctx, q.putHabitStmt, putHabit,
 		arg.Crop,
 		arg.Position,
 		arg.School,
@@ -1260,7 +1260,7 @@ type PutHouseholdParams struct {
 }
 
 func (q *Queries) PutHousehold(ctx context.Context, arg PutHouseholdParams) error {
-	_, err := q.db.ExecContext(ctx, putHousehold,
+	_, err := q.exec(ctx, q.putHouseholdStmt, putHousehold,
 		arg.Name,
 		arg.Year,
 		arg.Start,
@@ -1294,7 +1294,7 @@ type PutLotParams struct {
 }
 
 func (q *Queries) PutLot(ctx context.Context, arg PutLotParams) error {
-	_, err := q.db.ExecContext(ctx, putLot,
+	_, err := q.exec(ctx, q.putLotStmt, putLot,
 		arg.ID,
 		arg.Position,
 		arg.Food,
@@ -1325,7 +1325,7 @@ type PutMemberParams struct {
 }
 
 func (q *Queries) PutMember(ctx context.Context, arg PutMemberParams) error {
-	_, err := q.db.ExecContext(ctx, putMember,
+	_, err := q.exec(ctx, q.putMemberStmt, putMember,
 		arg.ID,
 		arg.Position,
 		arg.Name,
@@ -1347,7 +1347,7 @@ type PutMemberAwayParams struct {
 }
 
 func (q *Queries) PutMemberAway(ctx context.Context, arg PutMemberAwayParams) error {
-	_, err := q.db.ExecContext(ctx, putMemberAway,
+	_, err := q.exec(ctx, q.putMemberAwayStmt, putMemberAway,
 		arg.MemberID,
 		arg.Position,
 		arg.FromDay,
@@ -1371,7 +1371,7 @@ type PutOverruleParams struct {
 }
 
 func (q *Queries) PutOverrule(ctx context.Context, arg PutOverruleParams) error {
-	_, err := q.db.ExecContext(ctx, putOverrule,
+	_, err := q.exec(ctx, q.putOverruleStmt, putOverrule,
 		arg.Subject,
 		arg.Field,
 		arg.Position,
@@ -1396,7 +1396,7 @@ type PutOwnCropParams struct {
 }
 
 func (q *Queries) PutOwnCrop(ctx context.Context, arg PutOwnCropParams) error {
-	_, err := q.db.ExecContext(ctx, putOwnCrop,
+	_, err := q.exec(ctx, q.putOwnCropStmt, putOwnCrop,
 		arg.ID,
 		arg.Position,
 		arg.FromCrop,
@@ -1420,7 +1420,7 @@ type PutOwnPreparationParams struct {
 }
 
 func (q *Queries) PutOwnPreparation(ctx context.Context, arg PutOwnPreparationParams) error {
-	_, err := q.db.ExecContext(ctx, putOwnPreparation,
+	_, err := q.exec(ctx, q.putOwnPreparationStmt, putOwnPreparation,
 		arg.ID,
 		arg.Position,
 		arg.FromPreparation,
@@ -1444,7 +1444,7 @@ type PutPatchParams struct {
 }
 
 func (q *Queries) PutPatch(ctx context.Context, arg PutPatchParams) error {
-	_, err := q.db.ExecContext(ctx, putPatch,
+	_, err := q.exec(ctx, q.putPatchStmt, putPatch,
 		arg.ID,
 		arg.Position,
 		arg.Crop,
@@ -1471,7 +1471,7 @@ type PutPlaceParams struct {
 }
 
 func (q *Queries) PutPlace(ctx context.Context, arg PutPlaceParams) error {
-	_, err := q.db.ExecContext(ctx, putPlace,
+	_, err := q.exec(ctx, q.putPlaceStmt, putPlace,
 		arg.Name,
 		arg.Latitude,
 		arg.Altitude,
@@ -1496,7 +1496,7 @@ type PutPlaceMonthParams struct {
 }
 
 func (q *Queries) PutPlaceMonth(ctx context.Context, arg PutPlaceMonthParams) error {
-	_, err := q.db.ExecContext(ctx, putPlaceMonth,
+	_, err := q.exec(ctx, q.putPlaceMonthStmt, putPlaceMonth,
 		arg.Month,
 		arg.MeanMax,
 		arg.MeanMin,
@@ -1522,7 +1522,7 @@ type PutPlacementParams struct {
 }
 
 func (q *Queries) PutPlacement(ctx context.Context, arg PutPlacementParams) error {
-	_, err := q.db.ExecContext(ctx, putPlacement,
+	_, err := q.exec(ctx, q.putPlacementStmt, putPlacement,
 		arg.Sowing,
 		arg.Position,
 		arg.Bed,
@@ -1548,7 +1548,7 @@ type PutPlantingParams struct {
 }
 
 func (q *Queries) PutPlanting(ctx context.Context, arg PutPlantingParams) error {
-	_, err := q.db.ExecContext(ctx, putPlanting,
+	_, err := q.exec(ctx, q.putPlantingStmt, putPlanting,
 		arg.ID,
 		arg.Position,
 		arg.Crop,
@@ -1564,7 +1564,7 @@ ON CONFLICT (id) DO UPDATE SET body = excluded.body
 `
 
 func (q *Queries) PutPlot(ctx context.Context, body string) error {
-	_, err := q.db.ExecContext(ctx, putPlot, body)
+	_, err := q.exec(ctx, q.putPlotStmt, putPlot, body)
 	return err
 }
 
@@ -1584,7 +1584,7 @@ type PutStoreParams struct {
 }
 
 func (q *Queries) PutStore(ctx context.Context, arg PutStoreParams) error {
-	_, err := q.db.ExecContext(ctx, putStore,
+	_, err := q.exec(ctx, q.putStoreStmt, putStore,
 		arg.ID,
 		arg.Position,
 		arg.Name,
@@ -1608,7 +1608,7 @@ type PutWeatherDayParams struct {
 }
 
 func (q *Queries) PutWeatherDay(ctx context.Context, arg PutWeatherDayParams) error {
-	_, err := q.db.ExecContext(ctx, putWeatherDay,
+	_, err := q.exec(ctx, q.putWeatherDayStmt, putWeatherDay,
 		arg.Day,
 		arg.High,
 		arg.Low,
@@ -1659,7 +1659,7 @@ type PutWishParams struct {
 }
 
 func (q *Queries) PutWish(ctx context.Context, arg PutWishParams) error {
-	_, err := q.db.ExecContext(ctx, putWish,
+	_, err := q.exec(ctx, q.putWishStmt, putWish,
 		arg.ID,
 		arg.Position,
 		arg.Food,
@@ -1701,7 +1701,7 @@ type PutWishFormParams struct {
 }
 
 func (q *Queries) PutWishForm(ctx context.Context, arg PutWishFormParams) error {
-	_, err := q.db.ExecContext(ctx, putWishForm, arg.WishID, arg.Position, arg.Form)
+	_, err := q.exec(ctx, q.putWishFormStmt, putWishForm, arg.WishID, arg.Position, arg.Form)
 	return err
 }
 
@@ -1717,7 +1717,7 @@ type PutWishPinParams struct {
 }
 
 func (q *Queries) PutWishPin(ctx context.Context, arg PutWishPinParams) error {
-	_, err := q.db.ExecContext(ctx, putWishPin,
+	_, err := q.exec(ctx, q.putWishPinStmt, putWishPin,
 		arg.WishID,
 		arg.Position,
 		arg.Day,
