@@ -921,12 +921,18 @@ type State struct {
 	Before *Tally `json:"before,omitempty"`
 
 	// Calendar where the calendar to subscribe to is, below the contract's own address; nobody can guess it
-	Calendar  *string    `json:"calendar,omitempty"`
+	Calendar *string `json:"calendar,omitempty"`
+
+	// From the client's revision that parts are told against; household and plan are then left out
+	From      *int       `json:"from,omitempty"`
 	Household *Household `json:"household,omitempty"`
 
 	// Moves what the last edit moved among the sowings
 	Moves *[]Move `json:"moves,omitempty"`
-	Plan  *Plan   `json:"plan,omitempty"`
+
+	// Parts what has changed since
+	Parts *[]StatePart `json:"parts,omitempty"`
+	Plan  *Plan        `json:"plan,omitempty"`
 
 	// Redo the edit that undo would take back, or redo do again; left out where there is none
 	Redo     *LastEdit `json:"redo,omitempty"`
@@ -937,6 +943,21 @@ type State struct {
 
 	// Words what the last edit did
 	Words string `json:"words"`
+}
+
+// StatePart one thing that is other than before. Of a list of named things all names, in order, and those things that are other; of anything else its whole value
+type StatePart struct {
+	Items *[]interface{} `json:"items,omitempty"`
+
+	// Key by which the things of the list are named, such as id
+	Key   *string   `json:"key,omitempty"`
+	Names *[]string `json:"names,omitempty"`
+
+	// Path such as plan.tally or household.wishes
+	Path string `json:"path"`
+
+	// Value the whole value
+	Value interface{} `json:"value,omitempty"`
 }
 
 // StationAnswer defines model for StationAnswer.
@@ -1070,6 +1091,12 @@ type GetCalendarFeedParams struct {
 // GetCalendarFeedParamsUnits defines parameters for GetCalendarFeed.
 type GetCalendarFeedParamsUnits string
 
+// PostEditParams defines parameters for PostEdit.
+type PostEditParams struct {
+	// Since the revision that the client has; what has changed since is then told instead of the whole
+	Since *int `form:"since,omitempty" json:"since,omitempty"`
+}
+
 // GetGroundFreeParams defines parameters for GetGroundFree.
 type GetGroundFreeParams struct {
 	Bed string  `form:"bed" json:"bed"`
@@ -1081,10 +1108,40 @@ type GetGroundLookParams struct {
 	Sowing string `form:"sowing" json:"sowing"`
 }
 
+// PostLogParams defines parameters for PostLog.
+type PostLogParams struct {
+	// Since the revision that the client has; what has changed since is then told instead of the whole
+	Since *int `form:"since,omitempty" json:"since,omitempty"`
+}
+
+// PostPlacementParams defines parameters for PostPlacement.
+type PostPlacementParams struct {
+	// Since the revision that the client has; what has changed since is then told instead of the whole
+	Since *int `form:"since,omitempty" json:"since,omitempty"`
+}
+
 // GetPlotDrawingParams defines parameters for GetPlotDrawing.
 type GetPlotDrawingParams struct {
 	// Day such as 2027-08-01; left out, the date it is
 	Day *string `form:"day,omitempty" json:"day,omitempty"`
+}
+
+// PostRedoParams defines parameters for PostRedo.
+type PostRedoParams struct {
+	// Since the revision that the client has; what has changed since is then told instead of the whole
+	Since *int `form:"since,omitempty" json:"since,omitempty"`
+}
+
+// GetStateParams defines parameters for GetState.
+type GetStateParams struct {
+	// Since the revision that the client has; what has changed since is then told instead of the whole
+	Since *int `form:"since,omitempty" json:"since,omitempty"`
+}
+
+// PostUndoParams defines parameters for PostUndo.
+type PostUndoParams struct {
+	// Since the revision that the client has; what has changed since is then told instead of the whole
+	Since *int `form:"since,omitempty" json:"since,omitempty"`
 }
 
 // GetWaysParams defines parameters for GetWays.
@@ -1168,7 +1225,7 @@ type ServerInterface interface {
 	GetDemoHouseholds(ctx *echo.Context) error
 	// PostEdit One edit, by a named command
 	// (POST /edits)
-	PostEdit(ctx *echo.Context) error
+	PostEdit(ctx *echo.Context, params PostEditParams) error
 	// PostForesight What a change would come to, without making it
 	// (POST /foresight)
 	PostForesight(ctx *echo.Context) error
@@ -1198,7 +1255,7 @@ type ServerInterface interface {
 	PostLine(ctx *echo.Context) error
 	// PostLog What somebody did to a sowing or saw of it; the rest is reckoned around it
 	// (POST /log)
-	PostLog(ctx *echo.Context) error
+	PostLog(ctx *echo.Context, params PostLogParams) error
 	// PostLotsRead Read a CSV of what stands on the shelf, without changing anything
 	// (POST /lots-read)
 	PostLotsRead(ctx *echo.Context) error
@@ -1207,7 +1264,7 @@ type ServerInterface interface {
 	PostPlaceChart(ctx *echo.Context) error
 	// PostPlacement Put a sowing in a bed by hand; everything else makes room
 	// (POST /placements)
-	PostPlacement(ctx *echo.Context) error
+	PostPlacement(ctx *echo.Context, params PostPlacementParams) error
 	// PostPlotDivide How a plot may be divided into beds, without changing anything
 	// (POST /plot-divide)
 	PostPlotDivide(ctx *echo.Context) error
@@ -1216,7 +1273,7 @@ type ServerInterface interface {
 	GetPlotDrawing(ctx *echo.Context, params GetPlotDrawingParams) error
 	// PostRedo Do the last edit taken back again
 	// (POST /redo)
-	PostRedo(ctx *echo.Context) error
+	PostRedo(ctx *echo.Context, params PostRedoParams) error
 	// GetReference What does not change while the binary runs (crops, preparations, cautions, units, climates to begin from)
 	// (GET /reference)
 	GetReference(ctx *echo.Context) error
@@ -1225,13 +1282,13 @@ type ServerInterface interface {
 	GetShelfFile(ctx *echo.Context) error
 	// GetState The household and its plan as they stand
 	// (GET /state)
-	GetState(ctx *echo.Context) error
+	GetState(ctx *echo.Context, params GetStateParams) error
 	// PostStationRead Fetch the record of a weather station, without changing anything
 	// (POST /station-read)
 	PostStationRead(ctx *echo.Context) error
 	// PostUndo Take the last edit back
 	// (POST /undo)
-	PostUndo(ctx *echo.Context) error
+	PostUndo(ctx *echo.Context, params PostUndoParams) error
 	// GetWays Ways of closing the gaps of a wish, or of relieving a week with too much putting up, each with what it costs
 	// (GET /ways)
 	GetWays(ctx *echo.Context, params GetWaysParams) error
@@ -1334,8 +1391,17 @@ func (w *ServerInterfaceWrapper) GetDemoHouseholds(ctx *echo.Context) error {
 func (w *ServerInterfaceWrapper) PostEdit(ctx *echo.Context) error {
 	var err error
 
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PostEditParams
+	// ------------- Optional query parameter "since" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "since", ctx.QueryParams(), &params.Since, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter since: %s", err))
+	}
+
 	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.PostEdit(ctx)
+	err = w.Handler.PostEdit(ctx, params)
 	return err
 }
 
@@ -1449,8 +1515,17 @@ func (w *ServerInterfaceWrapper) PostLine(ctx *echo.Context) error {
 func (w *ServerInterfaceWrapper) PostLog(ctx *echo.Context) error {
 	var err error
 
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PostLogParams
+	// ------------- Optional query parameter "since" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "since", ctx.QueryParams(), &params.Since, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter since: %s", err))
+	}
+
 	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.PostLog(ctx)
+	err = w.Handler.PostLog(ctx, params)
 	return err
 }
 
@@ -1476,8 +1551,17 @@ func (w *ServerInterfaceWrapper) PostPlaceChart(ctx *echo.Context) error {
 func (w *ServerInterfaceWrapper) PostPlacement(ctx *echo.Context) error {
 	var err error
 
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PostPlacementParams
+	// ------------- Optional query parameter "since" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "since", ctx.QueryParams(), &params.Since, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter since: %s", err))
+	}
+
 	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.PostPlacement(ctx)
+	err = w.Handler.PostPlacement(ctx, params)
 	return err
 }
 
@@ -1512,8 +1596,17 @@ func (w *ServerInterfaceWrapper) GetPlotDrawing(ctx *echo.Context) error {
 func (w *ServerInterfaceWrapper) PostRedo(ctx *echo.Context) error {
 	var err error
 
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PostRedoParams
+	// ------------- Optional query parameter "since" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "since", ctx.QueryParams(), &params.Since, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter since: %s", err))
+	}
+
 	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.PostRedo(ctx)
+	err = w.Handler.PostRedo(ctx, params)
 	return err
 }
 
@@ -1539,8 +1632,17 @@ func (w *ServerInterfaceWrapper) GetShelfFile(ctx *echo.Context) error {
 func (w *ServerInterfaceWrapper) GetState(ctx *echo.Context) error {
 	var err error
 
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetStateParams
+	// ------------- Optional query parameter "since" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "since", ctx.QueryParams(), &params.Since, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter since: %s", err))
+	}
+
 	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.GetState(ctx)
+	err = w.Handler.GetState(ctx, params)
 	return err
 }
 
@@ -1557,8 +1659,17 @@ func (w *ServerInterfaceWrapper) PostStationRead(ctx *echo.Context) error {
 func (w *ServerInterfaceWrapper) PostUndo(ctx *echo.Context) error {
 	var err error
 
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PostUndoParams
+	// ------------- Optional query parameter "since" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "since", ctx.QueryParams(), &params.Since, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter since: %s", err))
+	}
+
 	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.PostUndo(ctx)
+	err = w.Handler.PostUndo(ctx, params)
 	return err
 }
 

@@ -18,7 +18,7 @@ import (
 // GetBackup answers with a whole copy of the household's file, which has been opened
 // and planned again.
 func (s *Server) GetBackup(c *echo.Context) error {
-	if _, err := s.begun(c); err != nil {
+	if _, err := s.app.Begun(c.Request().Context()); err != nil {
 		return err
 	}
 	dir, err := os.MkdirTemp("", "inventory-backup")
@@ -27,13 +27,13 @@ func (s *Server) GetBackup(c *echo.Context) error {
 	}
 	defer os.RemoveAll(dir)
 	out := filepath.Join(dir, "backup.db")
-	proof, err := app.Backup(c.Request().Context(), s.store, out, s.asOf())
+	proof, err := app.Backup(c.Request().Context(), s.store, out, s.app.Today())
 	if err != nil {
 		return err
 	}
 	h := c.Response().Header()
 	h.Set("Content-Type", "application/vnd.sqlite3")
-	h.Set("Content-Disposition", fmt.Sprintf(`attachment; filename="%s-%s-edit-%d.db"`, fileName(proof.Name), s.asOf(), proof.Revision))
+	h.Set("Content-Disposition", fmt.Sprintf(`attachment; filename="%s-%s-edit-%d.db"`, fileName(proof.Name), s.app.Today(), proof.Revision))
 	http.ServeFile(c.Response(), c.Request(), out)
 	return nil
 }

@@ -8,6 +8,7 @@ import (
 
 	"github.com/labstack/echo/v5"
 
+	"inventory/internal/app"
 	"inventory/internal/core/invalid"
 	"inventory/internal/store"
 )
@@ -39,6 +40,8 @@ func problemOf(err error) Problem {
 			list[i] = FieldProblem{Field: f.Field, Value: f.Value, Allowed: f.Allowed}
 		}
 		p.Title, p.Status, p.Detail, p.Fields = "This cannot stand", http.StatusUnprocessableEntity, fields[0].Error(), &list
+	case errors.Is(err, app.ErrNoHousehold):
+		p.Title, p.Status, p.Detail = "no household", http.StatusNotFound, err.Error()
 	case errors.As(err, &plain):
 		p.Title, p.Status, p.Detail = plain.title, plain.status, plain.detail
 	case errors.As(err, &clash):

@@ -1,102 +1,29 @@
 package api
 
 import (
-	"context"
 	"crypto/subtle"
 	"fmt"
 	"net/http"
-	"slices"
 	"strings"
 
 	"github.com/labstack/echo/v5"
 
+	"inventory/internal/app"
 	"inventory/internal/core/amount"
-	"inventory/internal/core/bed"
 	"inventory/internal/core/civil"
-	"inventory/internal/core/ground"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
-	"inventory/internal/core/plan"
-	"inventory/internal/core/record"
-	"inventory/internal/core/season"
 	"inventory/internal/exchange"
-	"inventory/internal/store"
 )
 
-// PostLog puts down what somebody did to a sowing or saw of it. What it makes of
-// the sowing is worked out against the plan as it stands.
-func (s *Server) PostLog(c *echo.Context) error {
+// PostLog records what somebody did to a sowing or saw of it.
+func (s *Server) PostLog(c *echo.Context, params PostLogParams) error {
 	var b Log
 	if err := decode(c, &b); err != nil {
 		return err
 	}
-	return s.change(c, func(ctx context.Context) (store.Snapshot, error) {
-		in, err := s.input(ctx)
-		if err != nil {
-			return store.Snapshot{}, err
-		}
-		edit := store.Edit{Client: b.Client, ID: b.ID, Revision: b.Revision, Command: "put-planting"}
-		if again, snap, err := s.store.Seen(ctx, b.ID); err != nil || again {
-			return snap, err
-		}
-		out, err := plan.Log(in, b.Event)
-		if err != nil {
-			return store.Snapshot{}, err
-		}
-		edit.Planting, edit.Words = out.Planting, out.Words
-		if edit.Placement, err = s.standsThere(ctx, out.Planting); err != nil {
-			return store.Snapshot{}, err
-		}
-		if out.Patch != nil {
-			edit.Command, edit.Patch = "add-patch", out.Patch
-		}
-		return s.store.Apply(ctx, edit)
-	})
-}
-
-// standsThere returns where a planting stands, once it is in the ground: where the
-// layout had it when it was sown or planted out.
-func (s *Server) standsThere(ctx context.Context, p *record.Planting) (*bed.Placement, error) {
-	if p == nil || p.Out == nil && p.Sown == nil {
-		return nil, nil
-	}
-	snap, err := s.store.Load(ctx)
-	if err != nil {
-		return nil, err
-	}
-	f, err := s.layout(snap)
-	if err != nil {
-		return nil, err
-	}
-	i := slices.IndexFunc(f.of.plan.Sowings, func(x plan.Sowing) bool { return x.ID == p.ID })
-	if i < 0 || p.Out == nil && f.of.plan.Sowings[i].Method == season.Indoors { // it stands indoors still
-		return nil, nil
-	}
-	return ground.StandsAt(f.input, f.layout, p.ID), nil
-}
-
-// agreement returns what is kept of the plan as it stands, and of where everything
-// stands by it: what was agreed before stays where it can.
-// It is what was seen: of another revision nothing is kept, and the store refuses.
-func (s *Server) agreement(ctx context.Context, command string, revision int) (*Agreement, error) {
-	if command != "agree" {
-		return nil, nil
-	}
-	snap, err := s.store.Load(ctx)
-	if err != nil || snap.Household == nil || snap.Revision != revision {
-		return nil, err
-	}
-	in, err := s.inputOf(snap)
-	if err != nil {
-		return nil, err
-	}
-	p, _, l, err := ground.Of(in)
-	if err != nil {
-		return nil, err
-	}
-	a := p.Baseline()
-	a.Year, a.Laid = in.Household.Year, l.Laid()
-	return &a, nil
+	d, err := s.app.Log(c.Request().Context(), app.Stamp{Client: b.Client, ID: b.ID, Revision: b.Revision}, b.Event)
+	return s.done(c, params.Since, d, err)
 }
 
 // PostWeatherRead derives a place from a weather record, and changes nothing.
@@ -105,7 +32,7 @@ func (s *Server) PostWeatherRead(c *echo.Context) error {
 	if err := decodeFile(c, &f); err != nil {
 		return err
 	}
-	in, err := s.input(c.Request().Context())
+	now, err := s.app.Begun(c.Request().Context())
 	if err != nil {
 		return err
 	}
@@ -113,7 +40,7 @@ func (s *Server) PostWeatherRead(c *echo.Context) error {
 	if err != nil {
 		return err
 	}
-	record, err := s.record(in.Household.Place, days, notes)
+	record, err := s.record(now.Input.Household.Place, days, notes)
 	if err != nil {
 		return err
 	}
@@ -128,7 +55,7 @@ func (s *Server) PostStationRead(c *echo.Context) error {
 		return err
 	}
 	ctx := c.Request().Context()
-	in, err := s.input(ctx)
+	now, err := s.app.Begun(ctx)
 	if err != nil {
 		return err
 	}
@@ -137,7 +64,7 @@ func (s *Server) PostStationRead(c *echo.Context) error {
 		return err
 	}
 	out := StationAnswer{Places: []StationPlace{}}
-	at := in.Household.Place
+	at := now.Input.Household.Place
 	for _, p := range places {
 		out.Places = append(out.Places, StationPlace{ID: p.ID, Name: p.Name, Latitude: p.Latitude, Altitude: p.Altitude})
 		if p.ID == text(b.Station) {
@@ -170,7 +97,7 @@ func (s *Server) record(at place.Place, days []place.Day, notes []string) (Weath
 	}
 	recent := []place.Day{}
 	for _, d := range days {
-		if d.Date <= s.asOf() && d.Date > s.asOf()-civil.Date(recentDays) {
+		if d.Date <= s.app.Today() && d.Date > s.app.Today()-civil.Date(recentDays) {
 			recent = append(recent, d)
 		}
 	}
@@ -186,11 +113,11 @@ func (s *Server) GetCalendar(c *echo.Context, params GetCalendarParams) error {
 
 // GetCalendarFeed answers with the same calendar under an address to subscribe to.
 func (s *Server) GetCalendarFeed(c *echo.Context, secret string, params GetCalendarFeedParams) error {
-	snap, err := s.begun(c)
+	now, err := s.app.Begun(c.Request().Context())
 	if err != nil {
 		return err
 	}
-	if subtle.ConstantTimeCompare([]byte(secret), []byte(snap.Calendar)) != 1 {
+	if subtle.ConstantTimeCompare([]byte(secret), []byte(now.Snapshot.Calendar)) != 1 {
 		return &refusal{http.StatusNotFound, "no such calendar", "there is no calendar at this address; Sowings shows the address to subscribe to"}
 	}
 	us := params.Units != nil && string(*params.Units) == string(amount.US)
@@ -202,11 +129,7 @@ func (s *Server) GetCalendarFeed(c *echo.Context, secret string, params GetCalen
 func calendarFeed(secret string) string { return "/calendar/" + secret + "/sowings.ics" }
 
 func (s *Server) calendar(c *echo.Context, us bool) error {
-	in, err := s.input(c.Request().Context())
-	if err != nil {
-		return err
-	}
-	p, err := plan.Compute(in)
+	now, err := s.app.Begun(c.Request().Context())
 	if err != nil {
 		return err
 	}
@@ -215,7 +138,7 @@ func (s *Server) calendar(c *echo.Context, us bool) error {
 		system = amount.US
 	}
 	c.Response().Header().Set("Content-Type", "text/calendar; charset=utf-8")
-	return exchange.WriteCalendar(c.Response(), p, system)
+	return exchange.WriteCalendar(c.Response(), now.Plan, system)
 }
 
 // PostPlaceChart draws the year of a place that may not be saved yet.

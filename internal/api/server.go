@@ -6,19 +6,18 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
+	"fmt"
 	"io/fs"
 	"log/slog"
 	"net/http"
 	"strings"
-	"sync"
 	"syscall"
 
 	"github.com/labstack/echo/v5"
 	"github.com/labstack/echo/v5/middleware"
 
-	"inventory/internal/core/book"
+	"inventory/internal/app"
 	"inventory/internal/core/civil"
-	"inventory/internal/core/household"
 	"inventory/internal/core/line"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
@@ -27,28 +26,14 @@ import (
 	"inventory/internal/store"
 )
 
-// Server answers the contract for one household.
+// Server answers the contract for one household: it decodes, calls the application and
+// encodes.
 type Server struct {
+	app   *app.App
 	store *store.Store
-	asOf  func() civil.Date
 	demos []DemoHousehold
 
 	station string // address of the weather station it knows of; empty for none
-
-	memory plan.Memory // of the place's seasons, from one plan to the next
-
-	fitting sync.Mutex
-	fitted  *fitted // the last layout
-
-	mu       sync.Mutex
-	computed *reckoned // the last plan, so that reading it again costs nothing
-}
-
-// reckoned is a plan with what it belongs to.
-type reckoned struct {
-	revision int
-	input    plan.Input
-	plan     plan.Plan
 }
 
 // Options are what the application is made of.
@@ -64,7 +49,7 @@ type Options struct {
 // New makes the handler of the whole application: the contract under /api, the
 // interface's files under everything else.
 func New(o Options) (http.Handler, error) {
-	s := &Server{store: o.Store, asOf: o.AsOf, demos: o.Demos, station: o.Station}
+	s := &Server{app: app.New(o.Store, o.AsOf), store: o.Store, demos: o.Demos, station: o.Station}
 	e := echo.New()
 	e.HTTPErrorHandler = problems
 	e.Use(middleware.Recover())
@@ -87,125 +72,86 @@ func New(o Options) (http.Handler, error) {
 	return o.Hosts.only(http.NewCrossOriginProtection().Handler(e)), nil
 }
 
-// plan returns the plan of a snapshot, from memory where it is the last one.
-func (s *Server) plan(snap store.Snapshot) (*reckoned, error) {
-	s.mu.Lock()
-	defer s.mu.Unlock()
-	if r := s.computed; r != nil && r.revision == snap.Revision && r.input.AsOf == s.asOf() {
-		return r, nil
-	}
-	in, err := s.inputOf(snap)
-	if err != nil {
-		return nil, err
-	}
-	p, err := plan.Compute(in)
-	if err != nil {
-		return nil, err
-	}
-	s.computed = &reckoned{snap.Revision, in, p}
-	return s.computed, nil
-}
-
-// inputOf returns what the plan of a snapshot follows from, without what the crop
-// book does not know.
-func (s *Server) inputOf(snap store.Snapshot) (plan.Input, error) {
-	return plan.Input{AsOf: s.asOf(), Household: *snap.Household, Memory: &s.memory}.Fitted()
-}
-
-// last returns the last plan there was, for the differences.
-func (s *Server) last() *reckoned {
-	s.mu.Lock()
-	defer s.mu.Unlock()
-	return s.computed
-}
-
-func (s *Server) state(snap store.Snapshot, before *reckoned) (State, error) {
-	out := State{Revision: snap.Revision, Undo: snap.Undo, Redo: snap.Redo, Words: snap.Words, Household: snap.Household}
-	if snap.Household != nil {
-		feed := calendarFeed(snap.Calendar)
-		out.Calendar = &feed
-	}
+// stateOf tells the household with its plan; of a revision that the client has and that is
+// still kept only what has changed since.
+func stateOf(now, since *app.Planned) State {
+	snap := now.Snapshot
+	out := State{Revision: snap.Revision, Undo: snap.Undo, Redo: snap.Redo, Words: snap.Words}
 	if snap.Household == nil {
-		return out, nil
+		return out
 	}
-	r, err := s.plan(snap)
-	if err != nil {
-		return State{}, err
+	feed := calendarFeed(snap.Calendar)
+	out.Calendar = &feed
+	if since == nil || since.Snapshot.Household == nil {
+		out.Household, out.Plan = snap.Household, &now.Plan
+		return out
 	}
-	out.Plan = &r.plan
-	if before != nil {
-		out.Before = &before.plan.Tally
-		moves := plan.Moves(before.plan.Baseline().Sowings, r.plan.Baseline().Sowings)
-		out.Moves = &moves
+	parts := []StatePart{}
+	for _, p := range app.Parts(since, now) {
+		part := StatePart{Path: p.Path}
+		if p.Names == nil {
+			part.Value = &p.Value
+		} else {
+			key := app.NameOf(p.Path)
+			part.Key, part.Names, part.Items = &key, &p.Names, &p.Items
+		}
+		parts = append(parts, part)
 	}
-	return out, nil
+	out.From, out.Parts = &since.Snapshot.Revision, &parts
+	return out
 }
 
 // GetState answers with the household and its plan.
-func (s *Server) GetState(c *echo.Context) error {
-	snap, err := s.store.Load(c.Request().Context())
+func (s *Server) GetState(c *echo.Context, params GetStateParams) error {
+	now, err := s.app.Now(c.Request().Context())
 	if err != nil {
 		return err
 	}
-	state, err := s.state(snap, nil)
-	if err != nil {
-		return err
+	tag := fmt.Sprintf(`"%d-%s"`, now.Snapshot.Revision, now.Today)
+	c.Response().Header().Set("ETag", tag)
+	c.Response().Header().Set("Cache-Control", "no-cache")
+	if c.Request().Header.Get("If-None-Match") == tag {
+		return c.NoContent(http.StatusNotModified)
 	}
-	return c.JSON(http.StatusOK, state)
+	return c.JSON(http.StatusOK, stateOf(now, s.kept(params.Since)))
 }
 
-// change does one step on the household and answers with the new state.
-func (s *Server) change(c *echo.Context, do func(context.Context) (store.Snapshot, error)) error {
-	ctx := c.Request().Context()
-	if s.last() == nil { // nothing reckoned yet in this run: what stood before is wanted for the differences
-		if snap, err := s.store.Load(ctx); err == nil && snap.Household != nil {
-			if _, err := s.plan(snap); err != nil {
-				return err
-			}
-		}
+// kept returns the household at the revision that a client has; nil where it is not kept.
+func (s *Server) kept(since *int) *app.Planned {
+	if since == nil {
+		return nil
 	}
-	before := s.last()
-	snap, err := do(ctx)
+	return s.app.At(*since)
+}
+
+// done answers an edit with the new state and what it has moved.
+func (s *Server) done(c *echo.Context, since *int, d app.Done, err error) error {
 	if err != nil {
 		return err
 	}
-	state, err := s.state(snap, before)
-	if err != nil {
-		return err
+	out := stateOf(d.Planned, s.kept(since))
+	if b := d.Before; b != nil && b.Snapshot.Household != nil {
+		moves := plan.Moves(b.Plan.Baseline().Sowings, d.Plan.Baseline().Sowings)
+		out.Before, out.Moves = &b.Plan.Tally, &moves
 	}
-	return c.JSON(http.StatusOK, state)
+	return c.JSON(http.StatusOK, out)
 }
 
 // PostEdit does one edit.
-func (s *Server) PostEdit(c *echo.Context) error {
+func (s *Server) PostEdit(c *echo.Context, params PostEditParams) error {
 	var e Edit
 	if err := decode(c, &e); err != nil {
 		return err
 	}
-	if e.Household != nil && e.Household.Year == 0 { // a newcomer's: the year that lies ahead
-		e.Household.Year = e.Household.FirstYear(s.asOf())
-	}
-	if e.Wish != nil && e.Wish.Cover != "" {
-		if in, err := s.input(c.Request().Context()); err == nil {
-			if err := plan.NewCover(in, *e.Wish); err != nil {
-				return err
-			}
-		}
-	}
-	return s.change(c, func(ctx context.Context) (store.Snapshot, error) {
-		agreement, err := s.agreement(ctx, string(e.Command), e.Revision)
-		if err != nil {
-			return store.Snapshot{}, err
-		}
-		return s.store.Apply(ctx, store.Edit{
-			Plot: e.Plot, Bed: e.Bed, Beds: listOf(e.Beds), Parts: number(e.Parts), Customs: e.Customs,
-			Habit: e.Habit, Agreement: agreement, Weather: listOf(e.Weather),
-			Client: e.Client, ID: e.ID, Revision: e.Revision, Command: string(e.Command),
-			Call: e.Call, Follows: listOf(e.Follows),
-			Household: e.Household, Settings: e.Settings, Place: e.Place, Member: e.Member, Guest: e.Guest,
-			Store: e.Store, Wish: e.Wish, Overrule: e.Overrule, Lot: e.Lot, Lots: listOf(e.Lots), Patch: e.Patch, OwnCrop: e.OwnCrop, OwnPreparation: e.OwnPreparation, Target: text(e.Target), After: text(e.After),
-		})
+	d, err := s.app.Edit(c.Request().Context(), store.Edit{
+		Plot: e.Plot, Bed: e.Bed, Beds: listOf(e.Beds), Parts: number(e.Parts), Customs: e.Customs,
+		Habit: e.Habit, Weather: listOf(e.Weather),
+		Client: e.Client, ID: e.ID, Revision: e.Revision, Command: string(e.Command),
+		Call: e.Call, Follows: listOf(e.Follows),
+		Household: e.Household, Settings: e.Settings, Place: e.Place, Member: e.Member, Guest: e.Guest,
+		Store: e.Store, Wish: e.Wish, Overrule: e.Overrule, Lot: e.Lot, Lots: listOf(e.Lots), Patch: e.Patch, OwnCrop: e.OwnCrop, OwnPreparation: e.OwnPreparation, Target: text(e.Target), After: text(e.After),
 	})
+	return s.done(c, params.Since, d, err)
 }
 
 func listOf[T any](p *[]T) []T {
@@ -230,101 +176,74 @@ func text(p *string) string {
 }
 
 // PostUndo takes the last edit back.
-func (s *Server) PostUndo(c *echo.Context) error { return s.step(c, s.store.Undo) }
+func (s *Server) PostUndo(c *echo.Context, params PostUndoParams) error {
+	return s.step(c, params.Since, s.app.Undo)
+}
 
 // PostRedo does the last edit taken back again.
-func (s *Server) PostRedo(c *echo.Context) error { return s.step(c, s.store.Redo) }
+func (s *Server) PostRedo(c *echo.Context, params PostRedoParams) error {
+	return s.step(c, params.Since, s.app.Redo)
+}
 
-func (s *Server) step(c *echo.Context, do func(ctx context.Context, client, id string, of store.LastEdit) (store.Snapshot, error)) error {
+func (s *Server) step(c *echo.Context, since *int, do func(ctx context.Context, client, id string, of store.LastEdit) (app.Done, error)) error {
 	var b Step
 	if err := decode(c, &b); err != nil {
 		return err
 	}
-	return s.change(c, func(ctx context.Context) (store.Snapshot, error) {
-		return do(ctx, b.Client, b.ID, store.LastEdit{Revision: b.Revision, Edit: b.Edit})
-	})
+	d, err := do(c.Request().Context(), b.Client, b.ID, store.LastEdit{Revision: b.Revision, Edit: b.Edit})
+	return s.done(c, since, d, err)
 }
 
 // GetWorking answers with the working of one figure.
 func (s *Server) GetWorking(c *echo.Context, params GetWorkingParams) error {
-	in, err := s.input(c.Request().Context())
+	now, err := s.app.Begun(c.Request().Context())
 	if err != nil {
 		return err
 	}
-	w, err := plan.Explain(in, params.Figure)
+	w, err := plan.Explain(now.Input, params.Figure)
 	if err != nil {
 		return &refusal{http.StatusNotFound, "no such figure", err.Error()}
 	}
 	return c.JSON(http.StatusOK, w)
 }
 
-// input returns what the plan follows from; a refusal where there is no household.
-func (s *Server) input(ctx context.Context) (plan.Input, error) {
-	snap, err := s.store.Load(ctx)
-	if err != nil {
-		return plan.Input{}, err
-	}
-	if snap.Household == nil {
-		return plan.Input{}, &refusal{http.StatusNotFound, "no household", "there is no household yet"}
-	}
-	return s.inputOf(snap)
-}
-
-// book returns the book as the household has it, the usual one where there is no
-// household yet.
-func (s *Server) book(ctx context.Context) (*book.Book, *household.Household, error) {
-	snap, err := s.store.Load(ctx)
-	if err != nil || snap.Household == nil {
-		return book.Usual(), nil, err
-	}
-	in, err := s.inputOf(snap)
-	if err != nil {
-		return nil, nil, err
-	}
-	b, _, _, err := in.Household.Book(book.Usual())
-	return b, &in.Household, err
-}
-
 // GetWeek answers with one week of the ledger.
 func (s *Server) GetWeek(c *echo.Context, params GetWeekParams) error {
-	in, err := s.input(c.Request().Context())
+	now, err := s.app.Begun(c.Request().Context())
 	if err != nil {
 		return err
 	}
-	w, err := plan.WeekOf(in, params.Week)
+	w, err := plan.WeekOf(now.Input, params.Week)
 	if err != nil {
 		return &refusal{http.StatusNotFound, "no such week", err.Error()}
 	}
 	return c.JSON(http.StatusOK, w)
 }
 
-// GetWays answers with the ways of mending a gap or an overload.
-func (s *Server) GetWays(c *echo.Context, params GetWaysParams) error {
-	in, err := s.input(c.Request().Context())
-	if err != nil {
-		return err
-	}
-	var ways []plan.Remedy
+// GetWays answers with how a gap or an overload could be mended.
+func (s *Server) GetWays(c *echo.Context, params GetWaysParams) (err error) {
+	ctx := c.Request().Context()
+	var found []plan.Remedy
 	switch {
 	case params.Wish != nil:
-		ways, err = plan.Remedies(c.Request().Context(), in, *params.Wish)
+		found, err = s.app.WishRemedies(ctx, *params.Wish)
 	case params.Week != nil:
-		ways, err = plan.KitchenRemedies(c.Request().Context(), in, *params.Week)
+		found, err = s.app.KitchenRemedies(ctx, *params.Week)
 	default:
 		return &refusal{http.StatusBadRequest, "not understood", "ways of what? Name a wish or a week"}
 	}
 	switch {
-	case c.Request().Context().Err() != nil:
+	case ctx.Err() != nil, errors.Is(err, app.ErrNoHousehold):
 		return err
 	case err != nil:
 		return &refusal{http.StatusNotFound, "no ways", err.Error()}
 	}
-	return c.JSON(http.StatusOK, ways)
+	return c.JSON(http.StatusOK, found)
 }
 
 // GetBook answers with the crop book as the household has it.
 func (s *Server) GetBook(c *echo.Context) error {
-	b, _, err := s.book(c.Request().Context())
+	b, _, err := s.app.Book(c.Request().Context())
 	if err != nil {
 		return err
 	}
@@ -337,7 +256,7 @@ func (s *Server) PostLotsRead(c *echo.Context) error {
 	if err := decodeFile(c, &l); err != nil {
 		return err
 	}
-	b, h, err := s.book(c.Request().Context())
+	b, h, err := s.app.Book(c.Request().Context())
 	if err != nil {
 		return err
 	}
@@ -354,14 +273,14 @@ func (s *Server) PostLotsRead(c *echo.Context) error {
 
 // GetShelfFile answers with what stands on the shelf as CSV.
 func (s *Server) GetShelfFile(c *echo.Context) error {
-	in, err := s.input(c.Request().Context())
+	now, err := s.app.Begun(c.Request().Context())
 	if err != nil {
 		return err
 	}
 	h := c.Response().Header()
 	h.Set("Content-Type", "text/csv; charset=utf-8")
 	h.Set("Content-Disposition", `attachment; filename="shelf.csv"`)
-	return exchange.WriteShelf(c.Response(), in.Household.Lots, in.Household.Storage)
+	return exchange.WriteShelf(c.Response(), now.Input.Household.Lots, now.Input.Household.Storage)
 }
 
 // PostLine says what a line means, and changes nothing.
@@ -370,7 +289,7 @@ func (s *Server) PostLine(c *echo.Context) error {
 	if err := decode(c, &l); err != nil {
 		return err
 	}
-	b, h, err := s.book(c.Request().Context())
+	b, h, err := s.app.Book(c.Request().Context())
 	if err != nil {
 		return err
 	}
@@ -402,11 +321,11 @@ func (s *Server) PostForesight(c *echo.Context) error {
 	if err := decode(c, &change); err != nil {
 		return err
 	}
-	in, err := s.input(c.Request().Context())
+	now, err := s.app.Begun(c.Request().Context())
 	if err != nil {
 		return err
 	}
-	found, err := plan.Foresee(in, plan.Change{Overrule: change.Overrule, Habit: change.Habit})
+	found, err := plan.Foresee(now.Input, plan.Change{Overrule: change.Overrule, Habit: change.Habit})
 	if err != nil {
 		return err
 	}
@@ -416,7 +335,7 @@ func (s *Server) PostForesight(c *echo.Context) error {
 // GetReference answers with the book's names, the units and the like, the
 // household's own crops and preparations among them.
 func (s *Server) GetReference(c *echo.Context) error {
-	b, _, err := s.book(c.Request().Context())
+	b, _, err := s.app.Book(c.Request().Context())
 	if err != nil {
 		return err
 	}
@@ -428,17 +347,14 @@ func (s *Server) GetReference(c *echo.Context) error {
 
 // GetHouseholdFile answers with the household as a file.
 func (s *Server) GetHouseholdFile(c *echo.Context) error {
-	snap, err := s.store.Load(c.Request().Context())
+	now, err := s.app.Begun(c.Request().Context())
 	if err != nil {
 		return err
-	}
-	if snap.Household == nil {
-		return &refusal{http.StatusNotFound, "no household", "there is no household to write yet"}
 	}
 	h := c.Response().Header()
 	h.Set("Content-Type", "application/json")
 	h.Set("Content-Disposition", `attachment; filename="household.json"`)
-	return exchange.WriteHousehold(c.Response(), *snap.Household)
+	return exchange.WriteHousehold(c.Response(), *now.Snapshot.Household)
 }
 
 var _ ServerInterface = (*Server)(nil)

@@ -37,12 +37,8 @@ type under struct {
 	cover place.Cover
 }
 
-// basisOf fits an input to the book and works out what every step reads.
+// basisOf works out what every step reads, of an input that was fitted to the book.
 func basisOf(in Input, rec *working.Recorder) (*basis, error) {
-	in, err := in.Fitted()
-	if err != nil {
-		return nil, err
-	}
 	h := in.Household
 	own, rules, usualRules, err := h.Book(book.Usual())
 	if err != nil {

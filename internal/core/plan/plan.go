@@ -1,5 +1,5 @@
 // Package plan computes a household's plan: from its wishes to weeks, sowings, plants,
-// bed area, harvest and work. Compute is a line of steps, listed in the function worked.
+// bed area, harvest and work. Compute is a line of steps, listed in the function computedOf.
 //
 // It is pure: the same Input gives the same Plan, to the byte. Days are counted from the
 // start of the table year, lengths are in metres, weights in kilograms, volumes in litres.
@@ -47,6 +47,16 @@ func Compute(in Input) (Plan, error) {
 	return w.plan, nil
 }
 
+// ComputeFitted is Compute for an input that Fitted has returned and nobody has changed
+// since: it is not held against the book and the rules again.
+func ComputeFitted(in Input) (Plan, error) {
+	b, err := basisOf(in, nil)
+	if err != nil {
+		return Plan{}, err
+	}
+	return computedOf(b).plan, nil
+}
+
 // Explain returns the working of one figure of the plan.
 func Explain(in Input, figure string) (working.Working, error) {
 	rec := working.Record(func(f string) bool { return f == figure })
@@ -79,14 +89,23 @@ type computed struct {
 	plan    Plan
 }
 
-// worked computes a plan, one step after the other. The numbers are those of the steps of
-// the model. Each step is in the file of its name: it takes what it reads and returns what
-// it makes.
+// worked fits an input to the book and computes its plan.
 func worked(in Input, rec *working.Recorder) (*computed, error) {
-	b, err := basisOf(in, rec) // 1, 4: household, book, climate
+	in, err := in.Fitted()
 	if err != nil {
 		return nil, err
 	}
+	b, err := basisOf(in, rec)
+	if err != nil {
+		return nil, err
+	}
+	return computedOf(b), nil
+}
+
+// computedOf computes a plan, one step after the other. The numbers are those of the steps of
+// the model. Each step is in the file of its name: it takes what it reads and returns what
+// it makes.
+func computedOf(b *basis) *computed { // 1, 4: household, book, climate
 	p := yearOf(b)
 	past := recordedSowings(b)                     // 6: what was sown binds
 	w := sourcesOfWeeks(b, past)                   // 3, 5: which form feeds which week
@@ -131,7 +150,7 @@ func worked(in Input, rec *working.Recorder) (*computed, error) {
 		p.Sowings[i] = all[i].Sowing
 	}
 	p.Changed = changedFrom(b.in.Household, &p)
-	return &computed{b, w, asked.demands, all, served, kitchen, p}, nil
+	return &computed{b, w, asked.demands, all, served, kitchen, p}
 }
 
 // byDate returns the sowings by date, then by name.

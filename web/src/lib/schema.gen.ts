@@ -565,6 +565,21 @@ export interface components {
             words: string;
             /** @description what the last edit moved among the sowings */
             moves?: components["schemas"]["Move"][];
+            /** @description the client's revision that parts are told against; household and plan are then left out */
+            from?: number;
+            /** @description what has changed since */
+            parts?: components["schemas"]["StatePart"][];
+        };
+        /** @description one thing that is other than before. Of a list of named things all names, in order, and those things that are other; of anything else its whole value */
+        StatePart: {
+            /** @description such as plan.tally or household.wishes */
+            path: string;
+            /** @description the whole value */
+            value?: unknown;
+            /** @description by which the things of the list are named, such as id */
+            key?: string;
+            names?: string[];
+            items?: unknown[];
         };
         /** @description the edit that undo would take back, or redo do again; left out where there is none */
         LastEdit: {
@@ -2299,7 +2314,10 @@ export type $defs = Record<string, never>;
 export interface operations {
     getState: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description the revision that the client has; what has changed since is then told instead of the whole */
+                since?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -2320,7 +2338,10 @@ export interface operations {
     };
     postEdit: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description the revision that the client has; what has changed since is then told instead of the whole */
+                since?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -2345,7 +2366,10 @@ export interface operations {
     };
     postLog: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description the revision that the client has; what has changed since is then told instead of the whole */
+                since?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -2441,7 +2465,10 @@ export interface operations {
     };
     postPlacement: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description the revision that the client has; what has changed since is then told instead of the whole */
+                since?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -2629,7 +2656,10 @@ export interface operations {
     };
     postUndo: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description the revision that the client has; what has changed since is then told instead of the whole */
+                since?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -2654,7 +2684,10 @@ export interface operations {
     };
     postRedo: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description the revision that the client has; what has changed since is then told instead of the whole */
+                since?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
