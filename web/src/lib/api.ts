@@ -4,6 +4,7 @@ import type { components, paths } from './schema.gen'
 
 type Schemas = components['schemas']
 export type State = Schemas['State']
+export type StatePart = Schemas['StatePart']
 export type Household = Schemas['Household']
 export type Settings = Schemas['Settings']
 export type Place = Schemas['Place']

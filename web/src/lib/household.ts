@@ -13,6 +13,7 @@ import {
   type State,
   type Tally,
 } from './api'
+import { merged } from './parts'
 import { useQueue, type Entry } from './queue'
 import { useUnits } from './units'
 
@@ -50,11 +51,11 @@ export const useHousehold = defineStore('household', () => {
   async function load() {
     try {
       const [s, r] = await Promise.all([
-        answer(() => api.GET('/state')),
+        answer(() => api.GET('/state', { params: { query: { since: state.value?.revision } } })),
         reference.value ? Promise.resolve(reference.value) : answer(() => api.GET('/reference')),
       ])
       reference.value = r
-      state.value = s
+      state.value = merged(state.value, s) ?? (await answer(() => api.GET('/state')))
       problem.value = undefined
     } catch (e) {
       report(e)
@@ -71,9 +72,11 @@ export const useHousehold = defineStore('household', () => {
     else throw e
   }
 
-  function take(s: State) {
+  async function take(s: State) {
+    const now = merged(state.value, s)
+    if (!now) return load() // it tells of another revision than the one here
     before.value = s.before
-    state.value = s
+    state.value = now
     notice.value = s.words
     moves.value = s.moves ?? []
     problem.value = undefined
@@ -81,9 +84,10 @@ export const useHousehold = defineStore('household', () => {
 
   async function post(entry: Entry): Promise<State> {
     const signal = AbortSignal.timeout(patience)
-    if ('event' in entry) return answer(() => api.POST('/log', { body: entry, signal }))
-    if ('sowing' in entry) return answer(() => api.POST('/placements', { body: entry, signal }))
-    return answer(() => api.POST('/edits', { body: entry, signal }))
+    const params = { query: { since: state.value?.revision } }
+    if ('event' in entry) return answer(() => api.POST('/log', { body: entry, params, signal }))
+    if ('sowing' in entry) return answer(() => api.POST('/placements', { body: entry, params, signal }))
+    return answer(() => api.POST('/edits', { body: entry, params, signal }))
   }
 
   /** Does an entry; returns what was wrong with it. One that gets no answer waits, and is not wrong. */
@@ -95,7 +99,7 @@ export const useHousehold = defineStore('household', () => {
     }
     busy.value++
     try {
-      take(await post(entry))
+      await take(await post(entry))
       if ('command' in entry && /own-|begin|unknown|call-it/.test(entry.command)) await renew()
       return undefined
     } catch (e) {
@@ -123,7 +127,7 @@ export const useHousehold = defineStore('household', () => {
     try {
       for (let next = queue.first(); next; next = queue.first()) {
         try {
-          take(await post(next))
+          await take(await post(next))
         } catch (e) {
           if (!(e instanceof Refused)) throw e
           if (e.problem.status === 0) return // still no answer: it all waits on
@@ -204,7 +208,8 @@ export const useHousehold = defineStore('household', () => {
     try {
       const own = JSON.stringify([state.value?.household?.own_crops, state.value?.household?.own_preparations])
       const body = { client, id: freshId(), revision: of.revision, edit: of.edit }
-      take(await answer(() => api.POST(path, { body })))
+      const params = { query: { since: state.value?.revision } }
+      await take(await answer(() => api.POST(path, { body, params })))
       const now = JSON.stringify([state.value?.household?.own_crops, state.value?.household?.own_preparations])
       if (own !== now) await renew()
     } catch (e) {
