@@ -181,6 +181,8 @@ func Render(text string, s System) string {
 var vulgar = map[rune]float64{'½': 0.5, '¼': 0.25, '¾': 0.75, '⅓': 1.0 / 3, '⅔': 2.0 / 3, '⅛': 0.125}
 
 // ParseNumber reads a number as typed: "35", "2.5", "2,5", "1,200", "1/2", "½", "1½".
+//
+// One function, since each way of writing a number is one case.
 func ParseNumber(s string) (float64, bool) {
 	s = strings.TrimSpace(s)
 	if s == "" {

@@ -68,6 +68,8 @@ func Load(files fs.FS) (*Book, error) {
 }
 
 // crossCheck looks at what one row alone cannot show.
+//
+// One function, since each rule between two columns is one case.
 func (b *Book) crossCheck() error {
 	known := map[string]bool{}
 	for _, c := range b.Cautions {

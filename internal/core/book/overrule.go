@@ -135,80 +135,117 @@ var (
 // it is. An unknown subject or field, or a value out of range, is an
 // invalid.Fields with the path overrules[i].
 func (b *Book) With(overrules []Overrule) (*Book, Rules, map[string]float64, error) {
-	rules, usualRules := UsualRules(), map[string]float64{}
 	check := invalid.NewCheck()
-	out := *b
-	changed, prepared := map[string]bool{}, false
-	for i, o := range overrules {
-		at := check.Index("overrules", i)
-		kind, id, _ := strings.Cut(o.Subject, "/")
-		var slot *float64
-		var assumption *Assumption
-		switch kind {
-		case "household":
-			if assumption = find(ruleAssumptions, o.Field); assumption != nil {
-				slot = assumption.rule(&rules)
-				usualRules[o.Field] = *slot
-			}
-		case "crop":
-			if c := out.byCrop[id]; c == nil {
-				at.OfBook().Add("subject", o.Subject, "a crop of the book")
-				continue
-			} else if assumption = find(cropAssumptions, o.Field); assumption != nil {
-				if c == b.byCrop[id] {
-					if len(changed) == 0 {
-						out.byCrop = maps.Clone(b.byCrop)
-					}
-					c = c.own()
-					out.byCrop[id] = c
-					changed[id] = true
-				}
-				if assumption.Choices != nil {
-					assumption.choose(at, c, o)
-					continue
-				}
-				if slot = assumption.slot(c); slot != nil {
-					c.usual[o.Field] = *slot
-				} else if m := assumption.optional(c); m != nil {
-					c.usual[o.Field] = noFigure
-					m.Known = true
-					slot = &m.Value
-				}
-			}
-		case "preparation":
-			if p := out.byPrep[id]; p == nil {
-				at.OfBook().Add("subject", o.Subject, "a preparation of the book")
-				continue
-			} else if assumption = find(preparationAssumptions, o.Field); assumption != nil {
-				if p == b.byPrep[id] {
-					if !prepared {
-						out.byPrep, prepared = maps.Clone(b.byPrep), true
-					}
-					own := *p
-					own.usual = map[string]float64{}
-					p = &own
-					out.byPrep[id] = p
-				}
-				slot = assumption.preparation(p)
-				p.usual[o.Field] = *slot
-			}
-		default:
-			at.Add("subject", o.Subject, "household, crop/<id> or preparation/<id>")
-			continue
-		}
-		if slot == nil {
-			at.OfBook().Add("field", o.Field, "an assumption that "+o.Subject+" has")
-			continue
-		}
-		at.Number("value", o.Value, assumption.Least, assumption.Most)
-		*slot = o.Value
-		why(at, o)
+	o := overruling{usual: b, book: *b, rules: UsualRules(), usualRules: map[string]float64{}, changed: map[string]bool{}}
+	for i, x := range overrules {
+		o.take(check.Index("overrules", i), x)
 	}
-	if 2*rules.Edge >= rules.BedWidth {
+	if 2*o.rules.Edge >= o.rules.BedWidth {
 		check.Add("overrules", "edge", "the edges must leave some of the bed's width")
 	}
-	out.relink(b, changed, prepared)
-	return &out, rules, usualRules, check.Err()
+	o.book.relink(b, o.changed, o.prepared)
+	return &o.book, o.rules, o.usualRules, check.Err()
+}
+
+// overruling is a book being overruled: what is changed is copied first.
+type overruling struct {
+	usual      *Book
+	book       Book
+	rules      Rules
+	usualRules map[string]float64
+	changed    map[string]bool // crops
+	prepared   bool            // some preparation
+}
+
+// take puts one overrule in, or says what is wrong with it.
+func (b *overruling) take(at invalid.Check, o Overrule) {
+	kind, id, _ := strings.Cut(o.Subject, "/")
+	var slot *float64
+	var assumption *Assumption
+	switch kind {
+	case "household":
+		if assumption = find(ruleAssumptions, o.Field); assumption != nil {
+			slot = assumption.rule(&b.rules)
+			b.usualRules[o.Field] = *slot
+		}
+	case "crop":
+		if b.book.byCrop[id] == nil {
+			at.OfBook().Add("subject", o.Subject, "a crop of the book")
+			return
+		}
+		if assumption = find(cropAssumptions, o.Field); assumption != nil {
+			c := b.crop(id)
+			if assumption.Choices != nil {
+				assumption.choose(at, c, o)
+				return
+			}
+			slot = assumption.open(c, o.Field)
+		}
+	case "preparation":
+		if b.book.byPrep[id] == nil {
+			at.OfBook().Add("subject", o.Subject, "a preparation of the book")
+			return
+		}
+		if assumption = find(preparationAssumptions, o.Field); assumption != nil {
+			p := b.preparation(id)
+			slot = assumption.preparation(p)
+			p.usual[o.Field] = *slot
+		}
+	default:
+		at.Add("subject", o.Subject, "household, crop/<id> or preparation/<id>")
+		return
+	}
+	if slot == nil {
+		at.OfBook().Add("field", o.Field, "an assumption that "+o.Subject+" has")
+		return
+	}
+	at.Number("value", o.Value, assumption.Least, assumption.Most)
+	*slot = o.Value
+	why(at, o)
+}
+
+// crop returns a crop of its own to be changed.
+func (b *overruling) crop(id string) *Crop {
+	c := b.book.byCrop[id]
+	if c == b.usual.byCrop[id] {
+		if len(b.changed) == 0 {
+			b.book.byCrop = maps.Clone(b.usual.byCrop)
+		}
+		c = c.own()
+		b.book.byCrop[id], b.changed[id] = c, true
+	}
+	return c
+}
+
+// preparation returns a preparation of its own to be changed.
+func (b *overruling) preparation(id string) *Preparation {
+	p := b.book.byPrep[id]
+	if p == b.usual.byPrep[id] {
+		if !b.prepared {
+			b.book.byPrep, b.prepared = maps.Clone(b.usual.byPrep), true
+		}
+		own := *p
+		own.usual = map[string]float64{}
+		p = &own
+		b.book.byPrep[id] = p
+	}
+	return p
+}
+
+// open returns where a crop keeps a figure, marked as overruled; nil where it has no such
+// figure.
+func (a *Assumption) open(c *Crop, field string) *float64 {
+	if slot := a.slot(c); slot != nil {
+		c.usual[field] = *slot
+		return slot
+	}
+	m := a.optional(c)
+	if m == nil {
+		return nil
+	}
+	c.usual[field] = noFigure
+	m.Known = true
+	return &m.Value
 }
 
 // noFigure stands for what the book says of a figure that it does not have.

@@ -87,6 +87,8 @@ func StandsAt(in Input, l Layout, sowing string) *bed.Placement {
 
 // goHome lays what was agreed to where it was agreed to stand, as far as it still
 // can: a planting that has grown or shrunk keeps its place where there is room.
+//
+// One function, since what the kept plan had is found and laid in one order.
 func (f *laying) goHome() {
 	number := map[string]int{}
 	for i := range f.in.Plantings {

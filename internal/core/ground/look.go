@@ -9,6 +9,7 @@ import (
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/bed"
+	"inventory/internal/core/book"
 	"inventory/internal/core/invalid"
 )
 
@@ -114,8 +115,22 @@ func (f *laying) choice(fixed *laying, i, k int) Choice {
 const overrun = 0.3
 
 // reasons says in a few sentences why a planting stands where it does.
-func (f *laying) reasons(mine []Piece, choices []Choice, l Layout, i int) (out []string) {
+func (f *laying) reasons(mine []Piece, choices []Choice, l Layout, i int) []string {
 	crop := f.in.Plantings[i].Crop
+	out := f.whyHere(mine, l, i)
+	out = append(out, whyNotElsewhere(crop, mine, choices)...)
+	out = append(out, whatOfIt(mine, choices)...)
+	out = append(out, f.overEdges(crop, mine)...)
+	return append(out, nextBest(crop, mine, choices)...)
+}
+
+// inBed reports whether a planting has a piece in a bed.
+func inBed(mine []Piece, bed string) bool {
+	return slices.ContainsFunc(mine, func(p Piece) bool { return p.Bed == bed })
+}
+
+// whyHere says what put a planting where it is, or that it found no room.
+func (f *laying) whyHere(mine []Piece, l Layout, i int) (out []string) {
 	for _, left := range l.Unplaced {
 		switch {
 		case left.Planting != f.in.Plantings[i].ID:
@@ -141,10 +156,15 @@ func (f *laying) reasons(mine []Piece, choices []Choice, l Layout, i int) (out [
 			out = append(out, "It was agreed to stand in "+f.in.Beds[f.bedOf(p.Was)].Name+", where it can stand no more.")
 		}
 	}
+	return out
+}
+
+// whyNotElsewhere says why other beds cannot have it.
+func whyNotElsewhere(crop *book.Crop, mine []Piece, choices []Choice) (out []string) {
 	var lately, full, short []string
 	for _, c := range choices {
 		switch {
-		case slices.ContainsFunc(mine, func(p Piece) bool { return p.Bed == c.Bed }):
+		case inBed(mine, c.Bed):
 		case c.Exception > 0:
 			lately = append(lately, c.Name)
 		case c.Refused != "":
@@ -162,9 +182,13 @@ func (f *laying) reasons(mine []Piece, choices []Choice, l Layout, i int) (out [
 	if len(short) > 0 {
 		out = append(out, "It cannot lie in "+list(short)+".")
 	}
+	return out
+}
+
+// whatOfIt says the drawbacks of the one bed that it is in.
+func whatOfIt(mine []Piece, choices []Choice) (out []string) {
 	for _, c := range choices {
-		isMine := slices.ContainsFunc(mine, func(p Piece) bool { return p.Bed == c.Bed })
-		if isMine && len(mine) == 1 && !mine[0].Held {
+		if inBed(mine, c.Bed) && len(mine) == 1 && !mine[0].Held {
 			if len(c.Drawbacks) == 0 {
 				out = append(out, "Nothing speaks against "+c.Name+".")
 			} else {
@@ -175,6 +199,11 @@ func (f *laying) reasons(mine []Piece, choices []Choice, l Layout, i int) (out [
 			}
 		}
 	}
+	return out
+}
+
+// overEdges says how far a sprawling crop may run over the edges of its bed.
+func (f *laying) overEdges(crop *book.Crop, mine []Piece) (out []string) {
 	for _, p := range mine {
 		b := f.in.Beds[f.bedOf(p.Bed)]
 		if over := math.Min(overrun, (crop.RowGap.Value/100-b.Width)/2); crop.Sprawls && p.Lines == 1 && over > 0.05 && b.Kind == bed.Raised {
@@ -182,8 +211,13 @@ func (f *laying) reasons(mine []Piece, choices []Choice, l Layout, i int) (out [
 			break
 		}
 	}
+	return out
+}
+
+// nextBest says which other bed would do, and on what terms.
+func nextBest(crop *book.Crop, mine []Piece, choices []Choice) (out []string) {
 	for _, c := range choices {
-		if slices.ContainsFunc(mine, func(p Piece) bool { return p.Bed == c.Bed }) {
+		if inBed(mine, c.Bed) {
 			continue
 		}
 		switch next := "Next best: " + c.Name; {

@@ -123,6 +123,8 @@ const besideLines = 0.3
 // lines returns what is laid and put up in a bed: a drip line along each row; where
 // the rows of a bed run across it, along the bed, one for every 0.3 m of its width.
 // The rows of an open plot have theirs across it.
+//
+// One function, since drip, trellis, stakes and cages are counted over the same days.
 func (in Input) lines(b bed.Bed, mine []Piece, crops []supply.Crop, u bed.Customs) supply.Lines {
 	out := supply.Lines{Bed: b.ID, Name: b.Name, Relays: []supply.Relay{}, For: []string{}}
 	count := func(i int) int {

@@ -15,6 +15,8 @@ func is(c *book.Crop, id string) bool { return c.ID == id || c.From == id }
 
 // pairUp finds for every planting those that it may stand below, by the admitted
 // pairs: the pair's number + 1, or 0.
+//
+// One function, since the pairs of a planting are tried in the order of the household.
 func (f *site) pairUp() {
 	if slices.ContainsFunc(f.in.Beds, func(b bed.Bed) bool { return b.Climb }) {
 		f.in.Pairs = append(slices.Clone(f.in.Pairs), faces)
@@ -102,6 +104,8 @@ func (f *site) until(i, long int) civil.Date {
 // below returns where under a piece a planting may lie: within the stretch, on
 // ground that nothing else takes while it stands, and with what lies there
 // already no more than the pair's fraction of it.
+//
+// One function, since a place is tried against all that lies there.
 func (f *laying) below(i, k int, long piece) (at int, ok bool) {
 	p, need, to := &f.in.Plantings[i], f.whole[i][k], f.until(i, long.planting)
 	pair := f.in.Pairs[f.pairs[i][long.planting]-1]

@@ -98,6 +98,8 @@ func order(b bool) int {
 
 // freeOn returns the stretches of a bed that are free on a day, each until the
 // first thing that takes some of it.
+//
+// One function, since a stretch ends at the first thing that takes some of it.
 func freeOn(fit Input, l Layout, k int, day civil.Date) (out []FreeStretch) {
 	f := newLaying(newSite(fit))
 	f.layAs(l, func(p Piece) bool { return p.Bed == fit.Beds[k].ID })

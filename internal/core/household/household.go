@@ -101,70 +101,22 @@ func (h Household) validate(b *book.Book) error {
 	if len(h.Members) == 0 {
 		c.Add("members", "", "at least one member who eats here")
 	}
-	ids := map[string]bool{}
-	unique := func(at invalid.Check, kind, id string) {
-		if id == "" || len(id) > 64 {
-			at.Add("id", id, "an id of 1 to 64 characters")
-		} else if ids[kind+id] {
-			at.Add("id", id, "an id of its own; another has it")
-		}
-		ids[kind+id] = true
-	}
-	for _, l := range []struct {
-		name string
-		n    int
-	}{{"members", len(h.Members)}, {"guests", len(h.Guests)}, {"stores", len(h.Storage)}, {"wishes", len(h.Wishes)}, {"overrules", len(h.Overrules)},
-		{"patches", len(h.Patches)}, {"own_crops", len(h.OwnCrops)}, {"own_preparations", len(h.OwnPreparations)}, {"habits", len(h.Habits)}} {
-		if l.n > MostWishes {
-			c.Add(l.name, fmt.Sprint(l.n), fmt.Sprintf("at most %d", MostWishes))
-			return c.Err()
-		}
-	}
-	for i, m := range h.Members {
-		unique(c.Index("members", i), "m", m.ID)
-		m.Validate(c.Index("members", i))
-	}
-	for i, g := range h.Guests {
-		unique(c.Index("guests", i), "g", g.ID)
-		g.Validate(c.Index("guests", i))
-	}
-	for i, s := range h.Storage {
-		unique(c.Index("stores", i), "s", s.ID)
-		s.Validate(c.Index("stores", i))
-	}
-	for i, w := range h.Wishes {
-		unique(c.Index("wishes", i), "w", w.ID)
-		w.Validate(c.Index("wishes", i), b)
-	}
-	for i, p := range h.Patches {
-		unique(c.Index("patches", i), "p", p.ID)
-		p.Validate(c.Index("patches", i), b)
-	}
-	for i, x := range h.Habits {
-		unique(c.Index("habits", i), "h", x.Crop)
-		x.Validate(c.Index("habits", i), b)
-	}
-	if len(h.Plantings) > record.MostPlantings {
-		c.Add("plantings", fmt.Sprint(len(h.Plantings)), fmt.Sprintf("at most %d", record.MostPlantings))
+	if !h.validateLengths(c) {
 		return c.Err()
 	}
-	for i, x := range h.Plantings {
-		unique(c.Index("plantings", i), "t", x.ID)
-		x.Validate(c.Index("plantings", i), b)
-	}
+	families := b.Families()
+	validateList(c, "members", h.Members, func(x Member) string { return x.ID }, Member.Validate)
+	validateList(c, "guests", h.Guests, func(x Guest) string { return x.ID }, Guest.Validate)
+	validateList(c, "stores", h.Storage, func(x stock.StoragePlace) string { return x.ID }, stock.StoragePlace.Validate)
+	validateList(c, "wishes", h.Wishes, func(x wish.Wish) string { return x.ID }, func(x wish.Wish, at invalid.Check) { x.Validate(at, b) })
+	validateList(c, "patches", h.Patches, func(x Patch) string { return x.ID }, func(x Patch, at invalid.Check) { x.Validate(at, b) })
+	validateList(c, "habits", h.Habits, func(x Habit) string { return x.Crop }, func(x Habit, at invalid.Check) { x.Validate(at, b) })
+	validateList(c, "plantings", h.Plantings, func(x record.Planting) string { return x.ID }, func(x record.Planting, at invalid.Check) { x.Validate(at, b) })
 	place.ValidateDays(c, h.Weather)
-	if len(h.Beds) > bed.MostBeds {
-		c.Add("beds", fmt.Sprint(len(h.Beds)), fmt.Sprintf("at most %d", bed.MostBeds))
-		return c.Err()
-	}
 	if h.Plot != nil {
 		h.Plot.Validate(c.At("plot"))
 	}
-	families := b.Families()
-	for i, x := range h.Beds {
-		unique(c.Index("beds", i), "b", x.ID)
-		x.Validate(c.Index("beds", i), families)
-	}
+	validateList(c, "beds", h.Beds, func(x bed.Bed) string { return x.ID }, func(x bed.Bed, at invalid.Check) { x.Validate(at, families) })
 	if h.Customs != nil {
 		pairs := make([]string, len(b.Pairings))
 		for i, p := range b.Pairings {
@@ -173,24 +125,8 @@ func (h Household) validate(b *book.Book) error {
 		h.Customs.Validate(c.At("customs"), families, pairs)
 	}
 	bed.ValidateAll(c, h.Plot, h.Beds)
-	if len(h.Placements) > record.MostPlantings {
-		c.Add("placements", fmt.Sprint(len(h.Placements)), fmt.Sprintf("at most %d", record.MostPlantings))
-		return c.Err()
-	}
-	for i, x := range h.Placements {
-		unique(c.Index("placements", i), "x", x.Sowing)
-		x.Validate(c.Index("placements", i))
-	}
-	if len(h.Lots) > stock.MostLots {
-		c.Add("lots", fmt.Sprint(len(h.Lots)), fmt.Sprintf("at most %d", stock.MostLots))
-		return c.Err()
-	}
-	for i, l := range h.Lots {
-		unique(c.Index("lots", i), "l", l.ID)
-	}
-	for i, l := range h.Lots {
-		stock.ValidateLot(c.Index("lots", i), l, b)
-	}
+	validateList(c, "placements", h.Placements, func(x bed.Placement) string { return x.Sowing }, bed.Placement.Validate)
+	validateList(c, "lots", h.Lots, func(x stock.Lot) string { return x.ID }, func(x stock.Lot, at invalid.Check) { stock.ValidateLot(at, x, b) })
 	seen := map[string]bool{}
 	for i, o := range h.Overrules {
 		if key := o.Subject + " " + o.Field; seen[key] {
@@ -200,6 +136,39 @@ func (h Household) validate(b *book.Book) error {
 		}
 	}
 	return c.Err()
+}
+
+// validateLengths reports whether all lists are of a length that can be.
+func (h Household) validateLengths(c invalid.Check) bool {
+	for _, l := range []struct {
+		name    string
+		n, most int
+	}{{"members", len(h.Members), MostWishes}, {"guests", len(h.Guests), MostWishes}, {"stores", len(h.Storage), MostWishes}, {"wishes", len(h.Wishes), MostWishes},
+		{"overrules", len(h.Overrules), MostWishes}, {"patches", len(h.Patches), MostWishes}, {"own_crops", len(h.OwnCrops), MostWishes},
+		{"own_preparations", len(h.OwnPreparations), MostWishes}, {"habits", len(h.Habits), MostWishes}, {"plantings", len(h.Plantings), record.MostPlantings},
+		{"beds", len(h.Beds), bed.MostBeds}, {"placements", len(h.Placements), record.MostPlantings}, {"lots", len(h.Lots), stock.MostLots}} {
+		if l.n > l.most {
+			c.Add(l.name, fmt.Sprint(l.n), fmt.Sprintf("at most %d", l.most))
+			return false
+		}
+	}
+	return true
+}
+
+// validateList looks at every entry of a list, and that each has an id of its own.
+func validateList[T any](c invalid.Check, name string, list []T, id func(T) string, look func(T, invalid.Check)) {
+	ids := map[string]bool{}
+	for i, x := range list {
+		at := c.Index(name, i)
+		switch own := id(x); {
+		case own == "" || len(own) > 64:
+			at.Add("id", own, "an id of 1 to 64 characters")
+		case ids[own]:
+			at.Add("id", own, "an id of its own; another has it")
+		}
+		ids[id(x)] = true
+		look(x, at)
+	}
 }
 
 func (h Household) validateSettings(c invalid.Check) {

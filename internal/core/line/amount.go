@@ -19,6 +19,8 @@ type amounts struct {
 }
 
 // amount reads how much of a food a line asks for.
+//
+// One function, since the units of an amount are one table of cases.
 func (r *reader) amount(s *said, m subject) (a amounts, err error) {
 	weekly := s.weekly
 	qs := slices.DeleteFunc(slices.Clone(s.quantities), func(q quantity) bool { // "can 20 quarts": to can is no amount
@@ -189,6 +191,8 @@ func (r *reader) crop(m subject) *book.Crop {
 
 // unitFor returns the meaning of a unit that suits what it counts: a bag of spinach is
 // a weight, a bag of frozen peas a container.
+//
+// One function, since each unit is one case.
 func (r *reader) unitFor(unit []book.Word, s *said, m subject) book.Word {
 	putUp := m.prep != nil || slices.ContainsFunc(s.forms, wish.Form.PutUp)
 	var other *book.Word

@@ -262,6 +262,8 @@ func (l *Lexicon) single(text string) Part {
 // nearest returns the one word of the book that a slip of the pen was meant to be, or
 // nothing. A slip keeps the first letter; short words may have one letter wrong, long
 // ones two.
+//
+// One function, since one pass finds the nearest word.
 func (l *Lexicon) nearest(text string) string {
 	word := book.Singular(text)
 	n := len([]rune(word))

@@ -104,6 +104,8 @@ func (s *said) every(parts []Part) int {
 
 // sowings reads how sowings follow each other: "sow every 2 weeks", "3 sowings",
 // "two sowings three weeks apart".
+//
+// One function, since each way of saying it is one case.
 func (r *reader) sowings(s *said, parts []Part) int {
 	text := func(k int) string {
 		if k < len(parts) {

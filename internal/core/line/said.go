@@ -89,6 +89,8 @@ func (s *said) note(format string, args ...any) {
 
 // take reads the part at i, with those behind it that belong to it, and returns how
 // many it took.
+//
+// One function, since each kind of phrase is one case.
 func (r *reader) take(s *said, parts []Part, i int) (int, error) {
 	p := parts[i]
 	if used := r.sowings(s, parts[i:]); used > 0 {
@@ -224,6 +226,7 @@ func (s *said) put(n float64, text string) {
 	s.quantities = append(s.quantities, quantity{number: n, text: text})
 }
 
+// numberWord is one function, since each way of writing a number is one case.
 func (s *said) numberWord(p Part, w book.Word) int {
 	switch means := w.Means[0]; means {
 	case "ask":

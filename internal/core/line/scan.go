@@ -53,6 +53,8 @@ type token struct {
 }
 
 // tokens takes a line apart into words and numbers.
+//
+// One function, since it is the one pass over the characters of a line.
 func tokens(line string) (out []token) {
 	runes := []rune(strings.ToLower(line))
 	comma, joined := false, false

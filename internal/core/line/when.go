@@ -104,6 +104,8 @@ func (r *reader) to(s *said, to int, text string) {
 
 // months reads months: one alone is that month, two are from and to, "from June on"
 // is open.
+//
+// One function, since each way of saying a time is one case.
 func (r *reader) months(s *said, parts []Part) int {
 	month := func(k int) int {
 		if k < len(parts) {

@@ -75,6 +75,8 @@ func asField(err error) error {
 }
 
 // wishes reads the parts of a line; two wishes joined by "and" are each offered.
+//
+// One function, since each reading is tried in one order.
 func (r *reader) wishes(parts []Part) ([]Reading, error) {
 	s, err := r.gather(parts)
 	if err != nil {
@@ -179,6 +181,8 @@ type subject struct {
 
 // subjects returns what a line may be about, the likeliest first. A preparation beside a
 // food that it is not made of is refused.
+//
+// One function, since each way of naming a food is one case.
 func (r *reader) subjects(s *said) (out []subject, err error) {
 	add := func(m subject) {
 		if !slices.Contains(out, m) {
@@ -277,6 +281,8 @@ func (r *reader) foodsOf(prep *book.Preparation, text string, beside []Part) (ou
 }
 
 // read makes the wishes that a line asks for, for one thing it may be about.
+//
+// One function, since the parts of a line are read in one order.
 func (r *reader) read(s *said, m subject) (out []Reading, err error) {
 	if len(s.subject) > 1 && m.prep == nil && !slices.ContainsFunc(s.subject, func(p Part) bool { return p.Text == m.text }) {
 		return nil, nil

@@ -107,6 +107,8 @@ const OpenAbove = 18
 // Under returns the year under a cover, which lies only while it helps. It moves the frost dates by the days in
 // which the mean minimum changes by the degrees it shields from, and at most
 // until the frosts meet in midwinter.
+//
+// One function, since each effect of a cover is one case.
 func (y *Year) Under(cover Cover) *Year {
 	c, ok := Coverings[cover.Kind()]
 	lying, right := cover.Lying()

@@ -77,6 +77,8 @@ func FromWeather(p Place, days []Day) (Record, error) {
 }
 
 // frosts finds the median last spring and first autumn frost and their spread.
+//
+// One function, since a year of a record is read in one pass.
 func (r *Record) frosts(byYear map[int][]Day) {
 	var last, first []float64 // days from midwinter
 	frostless := 0

@@ -25,6 +25,8 @@ func flowers(s *season.Season, st season.Start) int {
 
 // floweringApart returns the sowings with the lots of one kind of corn moved to a day on
 // which it flowers apart from the other kinds, where its season has one.
+//
+// One function, since a start is tried against all others.
 func floweringApart(b *basis, rows []*row) []*row {
 	out := slices.Clone(rows)
 	var corn []int

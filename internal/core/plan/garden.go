@@ -125,6 +125,8 @@ func (b *basis) hours(s *sown, tasks []work.Task, hours []float64, circle func(c
 
 // ticked marks the tasks of a sowing that have been done, and those that lie before the
 // last one done.
+//
+// One function, since each task is one case.
 func ticked(s *sown, tasks []work.Task) []work.Task {
 	if s.hand == nil {
 		return tasks

@@ -88,6 +88,8 @@ func (c *computed) planting(s *sown) record.Planting {
 
 // doneTask puts a task that was done into a planting, with its real day and
 // count.
+//
+// One function, since each task is one case.
 func (c *computed) doneTask(s *sown, p *record.Planting, e Event) (string, error) {
 	day := e.Day
 	k := slices.IndexFunc(s.Tasks, func(t work.Task) bool { return t.What == e.Task })

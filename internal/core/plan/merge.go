@@ -17,6 +17,8 @@ const tooSmall = 0.1
 
 // merged adds each sowing under tooSmall to another sowing of the same crop that feeds
 // the same weeks. It never creates a gap.
+//
+// One function, since a bed is gone through once.
 func merged(b *basis, w weeks, rows []*row) []*row {
 	beds := map[groupKey][]int{}
 	var order []groupKey

@@ -205,6 +205,8 @@ func (z *sizer) lotNeed(base string, d *demand, n reckon.Need, sown sowing.Sowin
 }
 
 // add keeps a sized sowing with its dates. It returns nil where there is nothing to sow.
+//
+// One function, since it fills the whole of a sowing.
 func (z *sizer) add(r *row, size reckon.Size, id string, figures []string, stands bool) *sown {
 	first := r.uses[0]
 	if size.Plants == 0 && size.Area == 0 && r.hand == nil {

@@ -68,6 +68,8 @@ func (b *basis) toFill(i int, r *table.Resolved, demands []*demand) (jars int) {
 
 // fullestWeek returns the bed area in the week in which the sowings take most of it, m²,
 // and that week.
+//
+// One function, since the area is found and shown by the same rule.
 func fullestWeek(b *basis, all []*sown) (most float64, fullest int) {
 	var area [season.WeeksPerYear]float64
 	takes := func(s *sown, week int) bool { // on the circle of the year, at the week's fourth day

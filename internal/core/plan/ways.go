@@ -117,6 +117,8 @@ func Remedies(ctx context.Context, in Input, id string) ([]Remedy, error) {
 }
 
 // candidates lists the changes of a wish that might close its gaps.
+//
+// One function, since it lists every change that may help.
 func (c *computed) candidates(w wish.Wish, r *table.Resolved) (out []Remedy) {
 	add := func(words string, change func(*wish.Wish)) {
 		changed := w

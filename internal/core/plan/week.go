@@ -53,6 +53,8 @@ type Coming struct {
 }
 
 // WeekOf returns one week of a household's ledger, 0 to 51.
+//
+// One function, since it fills the whole of a week.
 func WeekOf(in Input, n int) (Week, error) {
 	if n < 0 || n >= season.WeeksPerYear {
 		return Week{}, fmt.Errorf("there is no week %d; the year has weeks 0 to 51", n)

@@ -193,26 +193,34 @@ func (d *Desk) classPlants(s *working.Sheet, f figures, c *book.Crop, k *class, 
 		s.Do(op, "Share of its picking in the weeks it feeds", k.Share, amount.Share, working.Reckoned)
 	}
 	d.crop(s, keepOr(op), c, "fail_prob")
+	d.leastPlants(s, c, k, z, onePiece)
+	if k.Of > 1 {
+		s.Do(working.Over, "Equal sowings", float64(k.Of), amount.Sowing, working.Household).Up("Plants of one sowing", amount.Plant)
+	}
+}
+
+// leastPlants finds the least number of plants that meet what a class asks, with its
+// confidence.
+func (d *Desk) leastPlants(s *working.Sheet, c *book.Crop, k *class, z *Size, onePiece bool) {
+	need, cv := k.Need, c.YieldCV.Value
 	n, err := 0, error(nil)
-	cv := c.YieldCV.Value
-	switch {
-	case onePiece:
-		n, err = Pieces(need.Amount/k.Share, d.Rules.Unmarketable, c.FailProb, k.Of, confidence)
-	default:
-		n, err = Plants(need.Amount, per, c.FailProb, cv, k.Of, confidence)
+	if onePiece {
+		n, err = Pieces(need.Amount/k.Share, d.Rules.Unmarketable, c.FailProb, k.Of, k.Confidence)
+	} else {
+		n, err = Plants(need.Amount, k.per, c.FailProb, cv, k.Of, k.Confidence)
 	}
 	met := func(n int) float64 {
 		if onePiece {
 			return MetPieces(n, amount.CeilWhole(need.Amount/k.Share), d.Rules.Unmarketable, c.FailProb, k.Of)
 		}
-		return Met(n, need.Amount, per, c.FailProb, cv, k.Of)
+		return Met(n, need.Amount, k.per, c.FailProb, cv, k.Of)
 	}
 	var short *NeedsAnotherSowing
 	if errors.As(err, &short) {
 		z.Short = short
 	}
 	switch {
-	case confidence == 0:
+	case k.Confidence == 0:
 		s.Up("Plants in a typical year", amount.Plant)
 	case short != nil:
 		s.Do(working.Least, "Plants of a typical year", float64(n), amount.Plant, working.Reckoned).Note("%s", short.Error())
@@ -220,13 +228,10 @@ func (d *Desk) classPlants(s *working.Sheet, f figures, c *book.Crop, k *class, 
 		if !onePiece {
 			d.crop(s, working.Beside, c, "yield_cv")
 		}
-		s.Do(working.Least, "", float64(n), amount.Plant, working.Reckoned).Called("Plants that do in %.0f years of 100", 100*confidence)
+		s.Do(working.Least, "", float64(n), amount.Plant, working.Reckoned).Called("Plants that do in %.0f years of 100", 100*k.Confidence)
 		if s.On() && n > 1 {
 			s.Note("%d plants: %.1f %%; %d plants: %.1f %%", n, 100*met(n), n-1, 100*met(n-1))
 		}
-	}
-	if k.Of > 1 {
-		s.Do(working.Over, "Equal sowings", float64(k.Of), amount.Sowing, working.Household).Up("Plants of one sowing", amount.Plant)
 	}
 }
 

@@ -70,6 +70,8 @@ const tooFar = 90
 const anyTime = "it can be begun at any time of the year here"
 
 // words says a refusal.
+//
+// One function, since each reason is one case.
 func (g *ground) words(r refusal) string {
 	switch r.rule {
 	case tooCold:

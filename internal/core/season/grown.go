@@ -68,6 +68,8 @@ const (
 
 // throughWinter lets a start stand through the winter unripe and go on in spring. The
 // days in which it stands still give no heat and are not counted.
+//
+// One function, since the rules for a winter are tried in one order.
 func (g *ground) throughWinter(st Start) (Start, refusal) {
 	c := g.crop
 	stop, goes := after(g.turns.stop, st.Day), never

@@ -212,6 +212,8 @@ func (s *Season) lastEdge(st Start) string {
 }
 
 // scan tries every day of the year and keeps the permitted ones.
+//
+// One function, since a window is opened and closed in one pass over the days.
 func (s *Season) scan(g *ground, yearStart int) {
 	from, to := g.span()
 	var room [place.Days + 200]Start // most are refused; what stands is copied out

@@ -122,6 +122,8 @@ func (g *ground) between(a, b int) float64 {
 // wears ends the picking and standing of what the heat takes on the first day of full
 // stress, and works out which share of its weight the heat takes. It refuses a start
 // of which too little is left.
+//
+// One function, since it is one formula with its cases.
 func (g *ground) wears(st *Start) refusal {
 	if g.stress == nil {
 		return refusal{}

@@ -197,6 +197,8 @@ func (w *walk) mixed() bool { return w.use.Season.Crop.Start == book.SownEither 
 // byNeed walks the fresh weeks in order: the first unfed week takes a planting
 // set by hand that feeds it, or a start of the plan agreed to, or the latest
 // start that is ready for it; that feeds a run of weeks; and so on.
+//
+// One function, since a week is given to the first start that may feed it, by four rules in order.
 func (w *walk) byNeed(early bool) []Sowing {
 	u := w.use
 	w.left = u.Weeks

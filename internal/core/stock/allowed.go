@@ -9,6 +9,8 @@ import (
 )
 
 // ValidateLot looks for what cannot stand in one lot.
+//
+// One function, since each rule is one case.
 func ValidateLot(c invalid.Check, l Lot, b *book.Book) {
 	l.Validate(c)
 	c = c.OfBook()

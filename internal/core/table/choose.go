@@ -18,6 +18,8 @@ type chooser struct {
 
 // kind returns the crop for one use of a wish and why it is that one; nil
 // where no kind will do.
+//
+// One function, since each use is one case, with its reason.
 func (ch chooser) kind(w wish.Wish, form wish.Form, prep *book.Preparation) (*book.Crop, string) {
 	kinds := ch.book.Food(w.Food)
 	if w.Variety != "" {

@@ -213,6 +213,8 @@ func (rs *Resolver) idleCover(r *Resolved, c *book.Crop) {
 }
 
 // use works out which weeks one form of one crop could feed.
+//
+// One function, since each way of staggering is one case.
 func (rs *Resolver) use(w wish.Wish, f wish.Form, c *book.Crop, prep *book.Preparation) Use {
 	u := Use{Form: f, Crop: c, Season: rs.Seasons(c, w.Cover), Prep: prep}
 	if f == wish.Fresh {

@@ -200,6 +200,7 @@ func (w Wish) validateSeason(c invalid.Check) {
 	}
 }
 
+// validateFood is one function, since each rule is one case.
 func (w Wish) validateFood(c invalid.Check, b *book.Book) {
 	kinds := b.Food(w.Food)
 	if kinds == nil {
@@ -252,6 +253,7 @@ func CountedInPieces(c *book.Crop) bool {
 	return ok
 }
 
+// validateForms is one function, since each rule is one case.
 func (w Wish) validateForms(c invalid.Check, b *book.Book, kinds []*book.Crop) {
 	for i, f := range w.Forms {
 		field := invalid.Element("forms", i)

@@ -54,6 +54,8 @@ func manyFoods(p *book.Preparation, b *book.Book) bool {
 var singulars = strings.NewReplacer("meals", "meal", "pieces", "piece", "jars", "jar", "plants", "plant", "litres", "litre")
 
 // Words says a wish in words, such as "35 quart jars of tomato sauce, thick".
+//
+// One function, since the parts of a sentence are put in one order.
 func Words(w Wish, b *book.Book) string {
 	n := invalid.FormatNumber(math.Round(w.Amount.Number*1000) / 1000)
 	title := Title(w, b)
