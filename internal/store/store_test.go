@@ -584,3 +584,26 @@ func TestAFileOfTheFirstVersion(t *testing.T) {
 		t.Errorf("undo brought back %+v", w)
 	}
 }
+
+// A new edit leaves nothing to do again, and an edit that changes nothing is no edit.
+func TestANewEditClearsRedo(t *testing.T) {
+	ctx := context.Background()
+	s, snap := begun(t)
+	snap, err := s.Apply(ctx, Edit{Client: "t", ID: "a", Revision: snap.Revision, Command: "remove-wish", Target: snap.Household.Wishes[0].ID})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if snap = steps(t, s, "undo", "b"); snap.Redo == nil {
+		t.Fatal("nothing to do again after undo")
+	}
+	same := snap.Household.Wishes[0]
+	still, err := s.Apply(ctx, Edit{Client: "t", ID: "c", Revision: snap.Revision, Command: "change-wish", Wish: &same})
+	if err != nil || still.Revision != snap.Revision || still.Redo == nil {
+		t.Fatalf("a wish that is the same: revision %d, was %d, redo %v: %v", still.Revision, snap.Revision, still.Redo, err)
+	}
+	same.Note = "sweeter ones"
+	now, err := s.Apply(ctx, Edit{Client: "t", ID: "d", Revision: snap.Revision, Command: "change-wish", Wish: &same})
+	if err != nil || now.Revision != snap.Revision+1 || now.Redo != nil {
+		t.Errorf("after a new edit: revision %d, redo %+v: %v", now.Revision, now.Redo, err)
+	}
+}

@@ -223,3 +223,33 @@ func TestOwnSpacingFollowsTheLaw(t *testing.T) {
 		t.Errorf("a heavier lettuce is %g heads", n)
 	}
 }
+
+// A sprawling crop in one row takes its row's width, and at most 0.6 m more than the bed's.
+func TestASprawlingCropRunsOverTheEdges(t *testing.T) {
+	for _, c := range []struct{ row, width, ground float64 }{
+		{200, 1.2, 1.8}, // the bed and 0.6 m
+		{150, 1.2, 1.5}, // its own row
+		{300, 2.0, 2.6}, // the bed and 0.6 m
+	} {
+		squash := crop(100, c.row, 150)
+		squash.Sprawls = true
+		s := StandIn(squash, wish.Rows, Bed{c.width, 0.10})
+		same(t, "rows", s.Rows, 1)
+		near(t, "ground", s.Ground, c.ground)
+	}
+}
+
+// Rows across a bed are as long as it is wide between its edges; rows along it as long as
+// they are.
+func TestMetresOfRow(t *testing.T) {
+	bed := Bed{1.2, 0.10}
+	across := StandIn(crop(20, 50, 30), wish.Across, bed)
+	length, area, row := across.Takes(12, bed) // six to a row of 1.0 m: two rows
+	near(t, "length", length, 1)
+	near(t, "area", area, 1.2)
+	near(t, "metres of row across", row, 2)
+	along := StandIn(crop(20, 50, 30), wish.Rows, bed)
+	length, _, row = along.Takes(12, bed) // three rows of four
+	near(t, "length", length, 0.8)
+	near(t, "metres of row along", row, 2.4)
+}

@@ -59,6 +59,11 @@ func TestAPatchStandsForItsShare(t *testing.T) {
 	if full := whole.Average * float64(half) / float64(whole.Plants); math.Abs(z.Average-full/2) > 1e-9*full {
 		t.Errorf("half borne, it gives %g of %g", z.Average, full)
 	}
+	two := d.Sow("", c, "", Ask{Parts: []Part{{Need: Need{Amount: 6}, Share: 1, Of: 1}, {Need: Need{Amount: 4}, Share: 1, Of: 1}}, Bearing: 1})
+	both := d.Stands("", c, "", half, float64(half), two, 0.5)
+	if math.Abs(both.Given[0].Area-0.6*both.Area) > 1e-9 || math.Abs(both.Given[1].Area-0.4*both.Area) > 1e-9 || both.Given[0].Plants+both.Given[1].Plants != half {
+		t.Errorf("of %g m² the parts are given %+v", both.Area, both.Given)
+	}
 	if z.Given[0].Plants != half || math.Abs(z.Given[0].Average-z.Average) > 1e-9 {
 		t.Errorf("%+v", z.Given)
 	}

@@ -154,6 +154,9 @@ func TestLots(t *testing.T) {
 	if many := carrot.Lot(true, 40, nil); len(many) >= 40 {
 		t.Errorf("%d lots a fortnight apart fit into one window", len(many))
 	}
+	if apart := carrot.Starts[late[1]].Day - carrot.Starts[late[0]].Day; apart != 14 {
+		t.Errorf("two late lots are %d days apart, want a fortnight", apart)
+	}
 	if every := carrot.Every(14); carrot.Starts[every[1]].Day != carrot.Starts[every[0]].Day+14 {
 		t.Errorf("every fortnight: %v", every)
 	}

@@ -136,7 +136,22 @@ func TestTheEarlyRow(t *testing.T) {
 		t.Fatalf("%d sowings, %d without the row", len(got), len(plain))
 	}
 	row := got[len(got)-1]
-	if !row.Early || row.Start.Day != plain[0].Start.Day-EarlyBy || row.Start.Ready <= row.Start.Day || row.Start.Ready > plain[0].Start.Ready || row.Run != plain[0].Run {
+	if !row.Early || row.Start.Day != plain[0].Start.Day-14 || row.Start.Ready <= row.Start.Day || row.Start.Ready > plain[0].Start.Ready || row.Run != plain[0].Run {
 		t.Errorf("%+v beside %+v", row, plain[0])
+	}
+}
+
+// Nobody sows a crop again within a week of a sowing by the same method, nor by two methods
+// on one day.
+func TestSowingsLieAWeekApart(t *testing.T) {
+	made := []Sowing{{Start: season.Start{Day: 100}}, {Start: season.Start{Day: 200}, Early: true}}
+	for _, c := range []struct {
+		day    int
+		indoor bool
+		near   bool
+	}{{100, false, true}, {106, false, true}, {94, false, true}, {107, false, false}, {93, false, false}, {100, true, true}, {101, true, false}, {200, false, false}} {
+		if got := Beside(made, season.Start{Day: c.day, Raised: c.indoor}); (got != nil) != c.near {
+			t.Errorf("day %d, indoors %v: %+v", c.day, c.indoor, got)
+		}
 	}
 }

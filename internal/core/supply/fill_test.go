@@ -42,6 +42,8 @@ func TestFeeding(t *testing.T) {
 		{"too much", []bed.Amendment{{Amount: 300, Unit: "g", Per: 1, Of: "m²", Nitrogen: 0.05}}, 1.8, 15, true, false},
 		{"by row, in pounds", []bed.Amendment{{Amount: 1, Unit: "lb", Per: 10, Of: "ft of row", Nitrogen: 0.05}}, 2.2322, 18.601, true, false},
 		{"by hundred square feet", []bed.Amendment{{Amount: 2, Unit: "lb", Per: 100, Of: "sq ft", Nitrogen: 0.10}}, 0.5859, 9.765, false, false},
+		{"half of it", []bed.Amendment{{Amount: 38, Unit: "g", Per: 1, Of: "m²", Nitrogen: 0.1}}, 0.228, 3.8, false, false},
+		{"under half", []bed.Amendment{{Amount: 36, Unit: "g", Per: 1, Of: "m²", Nitrogen: 0.1}}, 0.216, 3.6, false, true},
 		{"too little", []bed.Amendment{{Amount: 20, Unit: "g", Per: 1, Of: "m²", Nitrogen: 0.1}}, 0.12, 2, false, true},
 	} {
 		f := Feed(b, c.recipe, heavy, 0)

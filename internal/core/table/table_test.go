@@ -132,3 +132,42 @@ func TestTheKindSuitsTheUse(t *testing.T) {
 		}
 	}
 }
+
+// A week that the shelf feeds for three quarters only is a gap: part of a week's food is no
+// week's food.
+func TestAPartOfAWeeksFoodIsNoWeeksFood(t *testing.T) {
+	for share, fed := range map[float64]bool{0.75: false, 1.01: true} {
+		h := fiveEaters()
+		w := wished("beet", wish.WeightWeek, 1, wish.Cellar)
+		h.Wishes = []wish.Wish{w}
+		week := 1 / (1 - 0.05) // taken from storage for a kilogram in the kitchen
+		h.Lots = []stock.Lot{{ID: "l", Food: "beet", Form: "cellar", Count: 1, Size: share * week, Unit: "kg", PutUp: h.YearStart() - 10, Until: h.YearStart() + 300}}
+		rs := resolver(h)
+		r := rs.Resolve(w)
+		all := []*Resolved{&r}
+		rs.OnTheShelf(all, h.YearStart())
+		first := slices.IndexFunc(r.Source[:], func(s wish.Form) bool { return s != "" })
+		if got := r.Coming[first] == wish.Cellar; got != fed {
+			t.Errorf("%g of a week's food on the shelf: week %d is %q", share, first, r.Coming[first])
+		}
+	}
+}
+
+// A lot is split where the kitchen could not put it up while it is picked and keeps: one
+// sowing for every load of the kitchen, four at most.
+func TestALotIsSplitForTheKitchen(t *testing.T) {
+	h := fiveEaters()
+	b := book.Usual()
+	c, prep := b.Crop("tomato-paste"), b.Preparation("tomato-sauce-thick")
+	weeks := math.Max(1, math.Floor((c.HarvestDays+c.KeepDays.Or(0))/7))
+	for loads, want := range map[float64]int{0.5: 1, 1: 1, 1.1: 2, 2.9: 3, 9: 4} {
+		rs := resolver(h)
+		rs.Batches = 2
+		litres := loads * prep.BatchUnits * rs.Batches * weeks
+		w := wished("tomato", wish.Litres, litres, wish.Canned)
+		w.Preparations = []string{prep.ID}
+		if got := rs.split(&Use{Crop: c, Prep: prep, Form: wish.Canned}, w); got != want {
+			t.Errorf("%g loads of the kitchen: %d sowings, want %d", loads, got, want)
+		}
+	}
+}
