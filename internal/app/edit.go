@@ -121,7 +121,7 @@ func (a *App) growsAt(now *Planned, p *record.Planting) (*bed.Placement, error) 
 		return nil, err
 	}
 	i := slices.IndexFunc(now.Plan.Sowings, func(x plan.Sowing) bool { return x.ID == p.ID })
-	if i < 0 || p.Out == nil && now.Plan.Sowings[i].Method == season.Indoors {
+	if i < 0 || !p.InBed(now.Plan.Sowings[i].Method == season.Indoors, a.asOf()) {
 		return nil, nil
 	}
 	return ground.StandsAt(l.Input, l.Layout, p.ID), nil
@@ -157,7 +157,7 @@ func placed(l *Laid, ask Placing) (*bed.Placement, string, error) {
 	if i := slices.IndexFunc(l.Of.Plan.Sowings, func(x plan.Sowing) bool { return x.ID == ask.Sowing }); i >= 0 {
 		x := l.Of.Plan.Sowings[i]
 		name = x.CropName + " of " + x.Date.Short()
-		grows = x.Stands || x.Begun && x.Method != season.Indoors
+		grows = x.InBed
 	}
 	if ask.Stays {
 		if p := ground.StandsAt(l.Input, l.Layout, ask.Sowing); p != nil && grows {

@@ -10,6 +10,7 @@ import (
 	"inventory/internal/core/amount"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/work"
 )
 
 // WriteCalendar writes the dates of a plan's sowings as iCalendar (RFC 5545):
@@ -44,7 +45,7 @@ func WriteCalendar(w io.Writer, p plan.Plan, system amount.System) error {
 			if t.Done != 0 {
 				day = t.Done
 			}
-			if !t.Moot {
+			if t.State != work.Skipped {
 				add(t.What, day, t.Do+":", t.Words(say))
 			}
 		}

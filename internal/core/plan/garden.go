@@ -35,7 +35,7 @@ func workOf(b *basis, all []*sown) (w Work, tasks [][]work.Task) {
 		if !s.Stands {
 			todo = work.Tasks(b.jobOf(s), rules)
 		}
-		todo = ticked(s, todo)
+		todo = ticked(s, todo, b.in.AsOf)
 		tasks = append(tasks, todo)
 		b.hours(s, todo, w.Hours, circle)
 		if s.Method == season.Indoors && s.PlantOut != nil {
@@ -127,7 +127,10 @@ func (b *basis) hours(s *sown, tasks []work.Task, hours []float64, circle func(c
 // last one done.
 //
 // One function, since each task is one case.
-func ticked(s *sown, tasks []work.Task) []work.Task {
+func ticked(s *sown, tasks []work.Task, today civil.Date) []work.Task {
+	for i := range tasks {
+		tasks[i].State = tasks[i].StateOn(today, i == 0, s.Begun, s.Late)
+	}
 	if s.hand == nil {
 		return tasks
 	}
@@ -157,18 +160,23 @@ func ticked(s *sown, tasks []work.Task) []work.Task {
 				t.Done, t.Got = d.Day, d.Count
 			}
 		}
+		t.State = t.StateOn(today, i == 0, s.Begun, s.Late)
 	}
 	for i := len(tasks) - 1; i >= 0; i-- { // what was left undone before the last thing done is past
 		if t := &tasks[i]; t.Done != 0 {
 			for k := range tasks[:i] {
-				tasks[k].Moot = tasks[k].Done == 0 && tasks[k].Day <= t.Day
+				if tasks[k].Done == 0 && tasks[k].Day <= t.Day {
+					tasks[k].State = work.Skipped
+				}
 			}
 			break
 		}
 	}
 	if s.Over {
 		for k := range tasks {
-			tasks[k].Moot = tasks[k].Done == 0 && tasks[k].What != work.Clear
+			if tasks[k].Done == 0 && tasks[k].What != work.Clear {
+				tasks[k].State = work.Skipped
+			}
 		}
 	}
 	return tasks

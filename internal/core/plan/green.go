@@ -45,6 +45,9 @@ func greenOf(b *basis) []Green {
 			}
 			in := work.Task{What: workInGreen, Do: "Cut, and work in or leave lying", Day: g.Until, Count: out.Area, Unit: amount.SquareMetre, Minutes: out.Area * rules.MinutesClear}
 			out.Tasks = []work.Task{sow, in}
+			for i := range out.Tasks {
+				out.Tasks[i].State = out.Tasks[i].StateOn(b.in.AsOf, true, true, false)
+			}
 			all = append(all, out)
 		}
 	}

@@ -228,7 +228,7 @@ func (z *sizer) add(r *row, size reckon.Size, id string, figures []string, stand
 	sw.FirstWhy, sw.LastWhy = edges(sw.season, first.s.Start.Sow)
 	sw.fill(size, r.crop)
 	if stands {
-		sw.StockUnit = ""
+		sw.StockUnit, sw.InBed = "", true
 	}
 	if r.hand != nil && r.hand.Plants > 0 {
 		sw.Wants = max(sw.Wants, r.hand.Asked) // what the plan wanted when they were counted

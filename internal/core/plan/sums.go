@@ -24,6 +24,7 @@ func tallyOf(b *basis, wishes []Wish, sowings int) (t Tally) {
 		w := &wishes[i]
 		t.WeeksFed += w.WeeksFed
 		t.WeeksWanted += w.WeeksWanted
+		t.Gaps += w.WeeksWanted - w.WeeksFed - w.WeeksBought
 		t.Plants += w.Plants
 		figure := "wish/" + w.ID
 		if w.WeeksWanted > 0 {

@@ -41,6 +41,7 @@ type Plan struct {
 type Tally struct {
 	WeeksFed    int     `json:"weeks_fed"`
 	WeeksWanted int     `json:"weeks_wanted"`
+	Gaps        int     `json:"gaps"` // weeks wanted that nothing feeds and nobody buys for
 	Plants      int     `json:"plants"`
 	Sowings     int     `json:"sowings"`
 	Area        float64 `json:"area"`      // m² of bed taken in the fullest week
@@ -171,6 +172,7 @@ type Sowing struct {
 	Set       bool          `json:"set"`               // set by hand, or really begun
 	SetWhy    string        `json:"set_why,omitempty"` // why it may not be begun then, where it was set all the same
 	Begun     bool          `json:"begun"`             // really sown or planted
+	InBed     bool          `json:"in_bed"`            // it grows in a bed today
 	Behind    int           `json:"behind"`            // days later than reckoned, as seen in the bed
 	Over      bool          `json:"over"`              // it has ended: cleared, bolted or lost
 	Wants     int           `json:"wants"`             // plants that are reckoned, where they were counted by hand

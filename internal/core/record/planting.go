@@ -57,6 +57,15 @@ const MostPlantings = 3000
 // Begun tells whether it has really been sown or planted.
 func (p *Planting) Begun() bool { return p.Sown != nil || p.Out != nil }
 
+// InBed reports whether it was in a bed on a day, as far as is recorded: planted out where it
+// was sown indoors, else sown or planted; and not ended.
+func (p *Planting) InBed(indoors bool, day civil.Date) bool {
+	if p.Ended != nil && *p.Ended <= day {
+		return false
+	}
+	return p.Out != nil && *p.Out <= day || !indoors && p.Sown != nil && *p.Sown <= day
+}
+
 // Validate looks at a planting.
 func (p Planting) Validate(c invalid.Check, b *book.Book) {
 	crop := b.Crop(p.Crop)

@@ -33,6 +33,38 @@ const (
 	Clear    = "clear"
 )
 
+// State is how a task stands on the day of the plan.
+type State string
+
+// The states of a task.
+const (
+	Open      State = "open"      // to be done on its day, or today
+	Overdue   State = "overdue"   // its day has passed
+	Forgotten State = "forgotten" // its day passed so long ago that nobody will do it any more
+	Waiting   State = "waiting"   // it follows something that was not done on its day
+	Skipped   State = "skipped"   // something after it is done, or the sowing has ended
+	Finished  State = "done"
+)
+
+// forgottenAfter is for how many days an overdue task is shown.
+const forgottenAfter = 45
+
+// StateOn returns the state of an open task on a day. First says that it starts its sowing,
+// begun that the sowing is made, late that its start is overdue.
+func (t Task) StateOn(today civil.Date, first, begun, late bool) State {
+	switch {
+	case t.Done != 0:
+		return Finished
+	case !first && !begun && (late || t.Day < today):
+		return Waiting
+	case t.Day >= today:
+		return Open
+	case t.Day < today-forgottenAfter:
+		return Forgotten
+	}
+	return Overdue
+}
+
 // Task is one dated thing to do for a sowing.
 type Task struct {
 	What    string      `json:"what"`
@@ -45,7 +77,7 @@ type Task struct {
 	Each    int         `json:"each,omitempty"` // seeds to a cell or station
 	Noun    string      `json:"noun,omitempty"` // what is counted, where the unit does not say it: tubers, of drill
 	Minutes float64     `json:"minutes"`        // of all of it
-	Moot    bool        `json:"moot,omitempty"` // what comes after it is done, so nobody need do it any more
+	State   State       `json:"state"`
 	Done    civil.Date  `json:"done,omitzero"`
 	Got     float64     `json:"got,omitempty"` // what was really done of it
 }

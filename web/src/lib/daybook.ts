@@ -21,24 +21,13 @@ export function monday(iso: string): number {
   return n - ((n + 3) % 7)
 }
 
-/** Whether a task is somebody's to do: what follows an unmade sowing waits for it. */
-function open(s: Sowing, t: Task, today: string): boolean {
-  if (t.done || t.moot || s.stands) return false
-  if (s.begun) return true
-  const first = s.tasks[0]
-  return t === first || (!s.late && t.day >= today)
-}
-
-/** What is gone by so long ago that nobody will do it any more, days. */
-const forgotten = 45
-
 /** The open tasks from the overdue ones to a day, in lines. */
 export function linesUntil(plan: Plan, until: number): Line[] {
   const out = new Map<string, Line>()
   for (const s of plan.sowings) {
     for (const t of s.tasks) {
       const n = dayNumber(t.day)
-      if (n > until || n < dayNumber(plan.as_of) - forgotten || !open(s, t, plan.as_of)) continue
+      if (n > until || (t.state !== 'open' && t.state !== 'overdue')) continue
       const key = `${t.day} ${t.what} ${s.crop} ${s.cover ?? ''} ${t.unit ?? ''}` // pieces and kg are no sum
       const line = out.get(key) ?? {
         key,

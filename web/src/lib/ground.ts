@@ -31,13 +31,7 @@ export const useGround = defineStore('ground', () => {
   /** What stands in the ground already, in a bed that nobody has said yet. */
   const unsaid = computed(() => {
     const said = new Set((store.household?.placements ?? []).filter((p) => p.stands).map((p) => p.sowing))
-    const today = store.plan?.as_of ?? ''
-    return (store.plan?.sowings ?? []).filter(
-      (s) =>
-        (s.stands || (s.begun && !['raised', 'tray'].includes(s.method) && s.day <= today)) &&
-        !s.over &&
-        !said.has(s.id),
-    )
+    return (store.plan?.sowings ?? []).filter((s) => s.in_bed && !said.has(s.id))
   })
   const names = computed(() => new Map((store.plan?.sowings ?? []).map((s) => [s.id, s.crop_name])))
   return {

@@ -934,6 +934,8 @@ export interface components {
         Tally: {
             weeks_fed: number;
             weeks_wanted: number;
+            /** @description weeks wanted that nothing feeds and nobody buys for */
+            gaps: number;
             plants: number;
             sowings: number;
             /** Format: double */
@@ -1353,6 +1355,8 @@ export interface components {
             /** @description why it may not be begun then, where it was set all the same */
             set_why?: string;
             begun: boolean;
+            /** @description it grows in a bed today */
+            in_bed?: boolean;
             behind: number;
             over: boolean;
             /** @description plants that are reckoned, where they were counted by hand */
@@ -2031,7 +2035,8 @@ export interface components {
             each?: number;
             /** Format: double */
             minutes: number;
-            moot?: boolean;
+            /** @enum {string} */
+            state: "open" | "overdue" | "forgotten" | "waiting" | "skipped" | "done";
             noun?: string;
             done?: string;
             /** Format: double */

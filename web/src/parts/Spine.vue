@@ -15,7 +15,7 @@ const { system } = useUnits()
 const places = computed(() => {
   const p = store.plan
   const t = p?.tally
-  const gaps = t ? t.weeks_wanted - t.weeks_fed - (p?.wishes ?? []).reduce((n, w) => n + w.weeks_bought, 0) : 0
+  const gaps = t?.gaps ?? 0
   const spoilt = (p?.shelf ?? []).filter((x) => x.expired).length
   const next = p?.sowings.find((s) => !s.late && s.date >= p.as_of && s.method !== 'patch')
   const due = p ? dueOf(p) : { overdue: 0, week: 0 }

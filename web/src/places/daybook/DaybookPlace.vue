@@ -59,7 +59,7 @@ const done = computed(() => (plan.value ? doneIn(plan.value, monday(today.value)
 /** Where one should look first: what should be up, then what is ready, then the rest by its date. */
 function rank(s: Sowing): number {
   const up = s.tasks.find((t) => t.what === 'up-by')
-  if (up && !up.done && !up.moot && up.day <= today.value) return 0
+  if (up && (up.state === 'open' || up.state === 'overdue') && up.day <= today.value) return 0
   return s.first_pick && s.first_pick <= today.value ? 1 : 2
 }
 const standing = computed(() => {

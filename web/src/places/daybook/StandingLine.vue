@@ -15,7 +15,7 @@ const opened = ref<boolean>()
 const s = computed(() => props.sowing)
 const whereIs = useWhere()
 const place = computed(() =>
-  s.value.method === 'raised' && (!s.value.plant_out || s.value.plant_out > today.value) ? '' : whereIs(s.value.id),
+  s.value.in_bed ? whereIs(s.value.id) : '',
 )
 const today = computed(() => store.plan?.as_of ?? '')
 

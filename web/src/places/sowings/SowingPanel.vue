@@ -74,7 +74,7 @@ const sources = computed(() => {
       Risked two weeks before its season: its loss is accepted, and nothing counts on it until it is put down as sown.
     </p>
     <ol v-if="s.tasks.length" class="tasks">
-      <li v-for="t in s.tasks" :key="t.what" :class="{ done: t.done, moot: t.moot }">
+      <li v-for="t in s.tasks" :key="t.what" :class="{ done: t.done, moot: t.state === 'skipped' }">
         <b>{{ day(t.done || t.day) }}</b>
         <span>{{ t.do.toLowerCase() }}</span>
         <span v-if="t.count && t.what !== 'up-by'" class="quiet">{{ taskAmount(t, say) }}</span>
