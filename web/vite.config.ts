@@ -1,8 +1,9 @@
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
+import { packed } from './pack.ts'
 
 export default defineConfig({
-  plugins: [vue()],
+  plugins: [vue(), packed()],
   build: {
     target: 'es2022',
     assetsInlineLimit: 0, // fonts stay files, so that they are cached and the page stays small

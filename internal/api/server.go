@@ -53,11 +53,11 @@ func New(o Options) (http.Handler, error) {
 	e := echo.New()
 	e.HTTPErrorHandler = problems
 	e.Use(middleware.Recover())
-	// The interface's own files are fetched once and packed well; answers are made
-	// anew at every edit, and packed quickly.
-	ofAPI := func(c *echo.Context) bool { return strings.HasPrefix(c.Request().URL.Path, "/api/") }
-	e.Use(middleware.GzipWithConfig(middleware.GzipConfig{Skipper: ofAPI}))
-	e.Use(middleware.GzipWithConfig(middleware.GzipConfig{Level: 1, Skipper: func(c *echo.Context) bool { return !ofAPI(c) }}))
+	// The interface's own files were packed when they were built; answers are made at every
+	// edit, and packed quickly.
+	e.Use(middleware.GzipWithConfig(middleware.GzipConfig{Level: 1, Skipper: func(c *echo.Context) bool {
+		return !strings.HasPrefix(c.Request().URL.Path, "/api/")
+	}}))
 	b, err := newBorder()
 	if err != nil {
 		return nil, err

@@ -31,6 +31,7 @@ func static(e *echo.Echo, web fs.FS) error {
 			if strings.HasPrefix(name, "assets/") { // named by their content
 				h.Set("Cache-Control", "public, max-age=31536000, immutable")
 			}
+			body = packed(c, web, name, body)
 			http.ServeContent(c.Response(), c.Request(), name, time.Time{}, bytes.NewReader(body))
 			return nil
 		}
@@ -41,4 +42,33 @@ func static(e *echo.Echo, web fs.FS) error {
 		return c.HTMLBlob(http.StatusOK, page)
 	})
 	return nil
+}
+
+// packed returns a file as it was packed by the build, in the best way that the client
+// understands, and says so in the answer; or the file itself.
+func packed(c *echo.Context, web fs.FS, name string, body []byte) []byte {
+	for _, p := range []struct{ coding, end string }{{"br", ".br"}, {"gzip", ".gz"}} {
+		small, err := fs.ReadFile(web, name+p.end)
+		if err != nil {
+			continue
+		}
+		c.Response().Header().Set("Vary", "Accept-Encoding")
+		if accepts(c.Request().Header.Get("Accept-Encoding"), p.coding) {
+			c.Response().Header().Set("Content-Encoding", p.coding)
+			return small
+		}
+	}
+	return body
+}
+
+// accepts reports whether an Accept-Encoding header names a coding, and not to refuse it.
+func accepts(header, coding string) bool {
+	for _, part := range strings.Split(header, ",") {
+		name, quality, _ := strings.Cut(strings.TrimSpace(part), ";")
+		if strings.TrimSpace(name) == coding {
+			q := strings.TrimSpace(quality)
+			return q != "q=0" && q != "q=0.0" && q != "q=0.00" && q != "q=0.000"
+		}
+	}
+	return false
 }
