@@ -20,7 +20,7 @@ var rooms = []string{"invalid", "civil", "amount", "working", "book", "caution",
 // pure are the packages of the standard library that a pure core may use: none
 // of them reads a clock, a file, a network or a generator of its own seed.
 var pure = []string{
-	"cmp", "reflect", "errors", "fmt", "maps", "math", "math/bits", "slices", "sort", "strconv", "strings", "sync", "unicode",
+	"cmp", "reflect", "errors", "fmt", "maps", "math", "math/bits", "slices", "sort", "strconv", "strings", "sync", "sync/atomic", "unicode",
 	"context",               // to end what nobody waits for any longer
 	"encoding/json", "time", // time: for the calendar alone, see below
 	"embed", "encoding/csv", "io", "io/fs", // the embedded book

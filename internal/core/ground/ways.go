@@ -7,6 +7,8 @@ import (
 	"math"
 	"slices"
 	"strings"
+	"sync"
+	"sync/atomic"
 
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
@@ -48,6 +50,7 @@ type shortage struct {
 	fit    Input
 	layout Layout
 	book   *book.Book
+	trials []trial
 	out    []Remedy
 }
 
@@ -82,6 +85,7 @@ func Remedies(ctx context.Context, in plan.Input, p plan.Plan, fit Input, l Layo
 	w.pairs()
 	w.sooner()
 	w.later()
+	w.runTrials()
 	w.moreGround()
 	if ctx.Err() != nil {
 		return nil, ctx.Err()
@@ -98,23 +102,60 @@ func (w Remedy) costs() int { return order(w.Less || w.Fed < 0 || w.Jars < 0) }
 // worthwhile is the least that a way must gain to be told, m² · weeks.
 const worthwhile = 0.5
 
-// try reckons a change.
-func (w *shortage) try(way Remedy, change func(*household.Household)) {
-	if w.ctx.Err() != nil {
-		return
+// trial is a change that may help, to be tried.
+type trial struct {
+	remedy Remedy
+	change func(*household.Household)
+}
+
+// try puts a change among those to be tried.
+func (w *shortage) try(r Remedy, change func(*household.Household)) {
+	w.trials = append(w.trials, trial{r, change})
+}
+
+// workers is how many trials run at once.
+const workers = 2
+
+// runTrials tries the changes gathered so far, several at once, and keeps those that help, in
+// the order in which they were gathered.
+func (w *shortage) runTrials() {
+	helps := make([]bool, len(w.trials))
+	var next atomic.Int64
+	var all sync.WaitGroup
+	for range workers {
+		all.Go(func() {
+			for {
+				i := int(next.Add(1)) - 1
+				if i >= len(w.trials) || w.ctx.Err() != nil {
+					return
+				}
+				helps[i] = w.run(&w.trials[i])
+			}
+		})
 	}
+	all.Wait()
+	for i, t := range w.trials {
+		if helps[i] {
+			w.out = append(w.out, t.remedy)
+		}
+	}
+	w.trials = nil
+}
+
+// run computes the plan and the layout of a changed household, and reports whether the change
+// helps.
+func (w *shortage) run(t *trial) bool {
 	in := w.in
-	change(&in.Household)
+	t.change(&in.Household)
 	p, _, l, err := Of(in)
 	if err != nil || len(p.Unknown) > len(w.in.Unknown) {
-		return // the book or the household does not allow it
+		return false // the book or the household does not allow it
 	}
-	way.Short, way.Gains = l.Short, w.layout.Short-l.Short
-	way.Fed, way.Jars = p.Tally.WeeksFed-w.plan.Tally.WeeksFed, p.Tally.Jars-w.plan.Tally.Jars
-	unplaced := way.places != "" && slices.ContainsFunc(l.Unplaced, func(x Unplaced) bool { return x.Planting == way.places })
-	if way.Gains >= worthwhile && !unplaced {
-		w.out = append(w.out, way)
-	}
+	r := &t.remedy
+	r.Short, r.Gains = l.Short, w.layout.Short-l.Short
+	r.Fed, r.Jars = p.Tally.WeeksFed-w.plan.Tally.WeeksFed, p.Tally.Jars-w.plan.Tally.Jars
+	unplaced := r.places != "" && slices.ContainsFunc(l.Unplaced, func(x Unplaced) bool { return x.Planting == r.places })
+	return r.Gains >= worthwhile && !unplaced
 }
 
 // sowing returns a sowing of the plan, or nil.
@@ -347,7 +388,9 @@ const moreWidth = 1.2
 func (w *shortage) moreGround() {
 	for _, long := range moreLengths {
 		before := len(w.out)
-		if !w.anotherBed(bed.Bed{ID: "another", Name: "Another bed", Length: long, Width: moreWidth}) || len(w.out) > before {
+		found := w.anotherBed(bed.Bed{ID: "another", Name: "Another bed", Length: long, Width: moreWidth})
+		w.runTrials()
+		if !found || len(w.out) > before {
 			return
 		}
 	}
