@@ -656,7 +656,10 @@ type LastEdit = store.LastEdit
 
 // Layout defines model for Layout.
 type Layout struct {
-	Left     []LeftOut    `json:"left"`
+	Left []LeftOut `json:"left"`
+
+	// Most m² · weeks that any layout could place at most
+	Most     float64      `json:"most"`
 	Need     float64      `json:"need"`
 	Owned    float64      `json:"owned"`
 	Pieces   []Piece      `json:"pieces"`

@@ -94,7 +94,6 @@ func (f *laying) goHome() {
 	for i := range f.in.Plantings {
 		number[f.in.Plantings[i].ID] = i
 	}
-	rest := map[int]int{} // plants still to lay
 	var turn []int
 	parts := map[int][]bed.Laid{}
 	for _, a := range f.in.Baseline {
@@ -112,7 +111,6 @@ func (f *laying) goHome() {
 		}
 		if len(parts[i]) == 0 {
 			turn = append(turn, i)
-			rest[i] = f.in.Plantings[i].Planted
 		}
 		parts[i] = append(parts[i], a)
 		f.home[i] = append(f.home[i], spot{k, int(math.Round(a.At * tenths))})
@@ -123,13 +121,17 @@ func (f *laying) goHome() {
 		}
 		slices.SortStableFunc(turn, func(a, b int) int { return low(a) - low(b) })
 	}
-	for _, i := range turn {
+	lay := func(i int) bool {
+		rest := f.in.Plantings[i].Planted
 		for n, at := range f.home[i] {
-			plants := min(rest[i], parts[i][n].Planted)
+			plants := min(rest, parts[i][n].Planted)
 			if n == len(f.home[i])-1 {
-				plants = rest[i]
+				plants = rest
 			}
 			length := f.takes(i, at.bed, plants)
+			if plants < f.in.Plantings[i].Planted {
+				length = f.partLength(i, at.bed, at.at, plants)
+			}
 			if plants <= 0 {
 				break
 			}
@@ -138,11 +140,21 @@ func (f *laying) goHome() {
 				break
 			}
 			f.layUntil(i, at.bed, at.at, length, plants, to)
-			rest[i] -= plants
+			rest -= plants
 		}
-		if rest[i] > 0 {
+		if rest > 0 {
 			f.lift(i)
 		}
+		return rest <= 0
+	}
+	var again []int
+	for _, i := range turn {
+		if !lay(i) {
+			again = append(again, i)
+		}
+	}
+	for _, i := range again { // what grows below another one waits for it
+		lay(i)
 	}
 }
 

@@ -39,16 +39,23 @@ func (f *search) draw(n int) int {
 	return int((z ^ z>>31) % uint64(n))
 }
 
-// improve ruins a part of the layout and makes it again, with what is left out
-// first, as many times as the budget has steps; what is no worse stays (ruin and
-// recreate, Schrimpf et al. 2000). Where a layout was agreed to, only what has no
-// ground and had it then, or is new, makes the rest move; what was agreed to
-// without ground may take what nothing agreed lies on.
+// usualWork is how much looking about a search may cost: beds looked at, each with what lies
+// in it. Small gardens get more steps for it than large ones.
+const usualWork = 1_600_000
+
+// stepWork is what a step costs whatever it looks at, so that every search ends.
+const stepWork = 50
+
+// A search may take a layout that is a little worse than the best so far, to come out of a
+// corner: by at most this share of all that is wanted in the beginning, and less and less
+// towards the end (record-to-record travel, Dueck 1993).
+const mostWorse = 0.002
+
+// improve repeats ruin and recreate (Schrimpf et al. 2000): it lifts a part of the layout and
+// lays it again, with what is left out first. The best layout is kept. Where a plan is kept,
+// only what has no bed and had one then, or is new, makes the rest move; what had none in it
+// may take what nothing kept lies on.
 func (f *search) improve(order []int) {
-	steps := f.in.Steps
-	if steps == 0 {
-		steps = usualSteps
-	}
 	n := len(f.in.Plantings)
 	if n == 0 || len(f.in.Beds) == 0 {
 		return
@@ -57,25 +64,91 @@ func (f *search) improve(order []int) {
 	for r, i := range order {
 		rank[i] = r
 	}
-	for range steps {
+	total := 0
+	for i := range n {
+		total += f.weigh(i)
+	}
+	slack := mostWorse * float64(total)
+	if f.in.Baseline != nil { // what is kept does not wander
+		slack = 0
+	}
+	best := f.saved()
+	for step := 0; ; step++ {
+		gone := f.spent(step)
+		if gone >= 1 {
+			break
+		}
 		left, keep := f.leftOut(true), false
 		if f.in.Baseline != nil && len(left) == 0 {
 			left, keep = f.leftOut(false), true
 		}
-		best := f.now
-		if len(left) == 0 && (best.faults == 0 && best.pieces == n || keep) {
-			return
+		now := f.now
+		if len(left) == 0 && (now.faults == 0 && now.pieces == n || keep) {
+			break
 		}
+		f.work += stepWork
 		f.log = f.log[:0]
 		again := f.ruin(left, keep)
 		f.shuffle(again, rank)
 		for _, i := range again {
 			f.put(i)
 		}
-		if best.better(f.now) {
+		switch worse := best.now.weight() - f.now.weight(); {
+		case f.now.better(best.now):
+			best = f.saved()
+		case now.better(f.now) && float64(worse) > (1-gone)*slack:
 			f.takeBack()
 		}
 	}
+	f.restore(best)
+}
+
+// spent returns which share of its budget a search has used.
+func (f *search) spent(step int) float64 {
+	if f.in.Steps > 0 {
+		return float64(step) / float64(f.in.Steps)
+	}
+	return float64(f.work) / usualWork
+}
+
+// weigh is what it is worth to place a planting: its ground and time, three times as much
+// where it is wanted and nine times where it must be.
+func (f *search) weigh(i int) int {
+	return f.size(i) * worthOf[f.in.Plantings[i].Priority]
+}
+
+var worthOf = [3]int{9, 3, 1}
+
+// weight is what all that is placed is worth.
+func (a worth) weight() (sum int) {
+	for k, v := range a.placed {
+		sum += v * worthOf[k]
+	}
+	return sum
+}
+
+// layoutSaved is a layout to come back to.
+type layoutSaved struct {
+	beds [][]piece
+	at   [][]spot
+	kin  [][]int
+	now  worth
+}
+
+// saved returns a copy of the layout.
+func (f *laying) saved() layoutSaved {
+	return layoutSaved{copied(f.beds), copied(f.at), copied(f.kin), f.now}
+}
+
+// restore takes a saved layout.
+func (f *laying) restore(s layoutSaved) { f.beds, f.at, f.kin, f.now = s.beds, s.at, s.kin, s.now }
+
+func copied[T any](lists [][]T) [][]T {
+	out := make([][]T, len(lists))
+	for i, l := range lists {
+		out[i] = slices.Clone(l)
+	}
+	return out
 }
 
 // leftOut lists what has no ground; those that were agreed to without it only

@@ -39,7 +39,7 @@ type Input struct {
 	Edge       float64         // m, kept free at each edge of a bed
 	Clear      civil.Date      // days to clear and refill after what stands now
 	Year       int             // whose seasons the plantings are of, for the rotation
-	Steps      int             // of improvement; 0: as many as are usual
+	Steps      int             // of improvement; 0: as many as the usual work allows
 	Seed       uint64
 }
 

@@ -57,6 +57,7 @@ type Layout struct {
 	Unplaced []Unplaced `json:"left"`
 	Need     float64    `json:"need"`   // m² · weeks that all plantings want
 	Placed   float64    `json:"placed"` // m² · weeks of them that found ground
+	Most     float64    `json:"most"`   // m² · weeks of them that any layout could place at most
 	Short    float64    `json:"short"`  // m² · weeks of them that found none
 	Owned    float64    `json:"owned"`  // m² of all beds
 	Weeks    []Week     `json:"weeks"`  // from the first day that anything stands to the last
@@ -86,7 +87,7 @@ func (f *laying) layout() Layout {
 		out.Short += short
 		out.Unplaced = append(out.Unplaced, Unplaced{p.ID, p.Planted - laid, laid, short, f.why(i)})
 	}
-	out.Weeks = f.weeks()
+	out.Weeks, out.Most = f.weeks(), f.most()
 	return out
 }
 

@@ -10,6 +10,7 @@ type search struct {
 	*laying
 	key  []int // by which what is put again is ordered
 	dice uint64
+	work int // beds looked at, each with what lies in it
 }
 
 func newSearch(l *laying) *search {
@@ -43,6 +44,7 @@ func (f *search) put(i int) bool {
 		if !f.may[i][k] || f.whole[i][k] > f.long(k) {
 			continue
 		}
+		f.work += 1 + len(f.beds[k])
 		for _, g := range f.gaps(k, p.From, p.To, room[:0]) {
 			if g.length < f.whole[i][k] {
 				continue
@@ -116,7 +118,7 @@ func (f *search) pieces(i int) (rest int) {
 			break
 		}
 		take := min(rest, most)
-		f.lay(i, bed, at, max(f.takes(i, bed, take), min(shortest, f.long(bed)-at)), take)
+		f.lay(i, bed, at, f.partLength(i, bed, at, take), take)
 		rest -= take
 	}
 	return rest

@@ -13,7 +13,6 @@ const (
 	mostPieces = 3      // of one planting
 	tenths     = 10_000 // tenths of a millimetre in a metre: inches are whole in them
 	shortest   = 5000   // tenths of a millimetre of a piece
-	usualSteps = 1500   // of improvement
 )
 
 // site is the beds and plantings with all that the rules say of them. It does not change
@@ -155,4 +154,10 @@ func (f *site) planting(id string) int {
 
 func (f *site) bedOf(id string) int {
 	return slices.IndexFunc(f.in.Beds, func(b bed.Bed) bool { return b.ID == id })
+}
+
+// partLength returns the length of a piece with a part of a planting's plants: nobody makes a
+// shorter one than is worth it.
+func (f *site) partLength(i, k, at, plants int) int {
+	return max(f.takes(i, k, plants), min(shortest, f.long(k)-at))
 }

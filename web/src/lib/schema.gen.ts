@@ -1610,6 +1610,11 @@ export interface components {
             need: number;
             /** Format: double */
             placed: number;
+            /**
+             * Format: double
+             * @description m² · weeks that any layout could place at most
+             */
+            most: number;
             /** Format: double */
             short: number;
             /** Format: double */

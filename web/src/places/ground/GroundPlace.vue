@@ -44,6 +44,12 @@ const show = (id: string) => router.push(id === 'plot' ? '/ground' : `/ground/${
 
 const beds = computed(() => store.household?.beds ?? [])
 const layout = computed(() => ground.layout)
+/** How near the layout is to what could fit at most. */
+const near = computed(() => {
+  const l = layout.value
+  if (!l || l.most <= 0) return ''
+  return `within ${Math.ceil((100 * Math.max(0, l.most - l.placed)) / l.most - 1e-9)} % of what could fit`
+})
 const pieces = computed(() => layout.value?.pieces ?? [])
 /** From the first day that something stands to the last. */
 const from = computed(() => {
@@ -133,7 +139,7 @@ useKeys([
         <template v-if="layout.short > 0.05"
           ><span class="warn"
             ><b>{{ say(layout.short, 'm²') }} · weeks</b> short</span
-          >, {{ count(left.length, 'sowing') }} without ground</template
+          >, {{ count(left.length, 'sowing') }} without ground; {{ near }}</template
         >
         <template v-else>all that is sown has its ground</template>
         <span v-if="ground.old" class="quiet small"> being fitted anew …</span>
