@@ -5,7 +5,7 @@ SHELL := /bin/bash
 DEMO_DB := .demo/mill-house.db
 DEMO_ADDR := 127.0.0.1:8580
 
-.PHONY: help demo demo-reset build test check generate fresh bench chromium compiler screenshots clean
+.PHONY: help demo demo-reset build test check generate fresh bench mutants chromium compiler screenshots clean
 
 help:
 	@echo "make demo         build and start with the demo household on http://$(DEMO_ADDR)"
@@ -13,6 +13,7 @@ help:
 	@echo "make build        leave the binary in bin/inventory"
 	@echo "make test         every check and test, the browser's included"
 	@echo "make bench        the benchmarks that stand in docs/benchmarks.md"
+	@echo "make mutants      whether the tests notice small changes to rules"
 	@echo "make generate     write the generated code anew"
 	@echo "make screenshots  take the pictures in docs/screenshots anew"
 
@@ -64,6 +65,10 @@ bin/tools/.built: tools/go.mod tools/go.sum
 	CGO_ENABLED=0 go build -modfile=tools/go.mod -o bin/tools/ github.com/sqlc-dev/sqlc/cmd/sqlc \
 	  github.com/oapi-codegen/oapi-codegen/v2/cmd/oapi-codegen honnef.co/go/tools/cmd/staticcheck
 	@touch $@
+
+# Thirty small changes to rules, each of which the tests of its room must catch.
+mutants:
+	go test -count=1 -tags mutants -timeout 60m -v ./internal/mutants
 
 # Generated code must be what its sources say: it is written anew beside them
 # and compared.
