@@ -325,7 +325,7 @@ func TestTheHouseholdFileCanBePlanned(t *testing.T) {
 	}
 }
 
-func TestEveryPathIsAPlaceOfTheInterface(t *testing.T) {
+func TestUnknownPathsServeTheApp(t *testing.T) {
 	s := served(t, true)
 	for path, want := range map[string]string{"/": "Inventory", "/sowings": "Inventory", "/assets/a.js": "let a", "/../etc/passwd": "Inventory"} {
 		status, body, header := call(t, s, path, nil)

@@ -18,7 +18,7 @@ type Hosts struct {
 	Names []string // further names, such as garden.home
 }
 
-// Allows tells whether a request's Host header names this application.
+// Allows reports whether a request's Host header names this application.
 func (h Hosts) Allows(header string) bool {
 	name := header
 	if host, _, err := net.SplitHostPort(header); err == nil {

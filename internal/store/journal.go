@@ -223,7 +223,7 @@ func (s *Store) Apply(ctx context.Context, e Edit) (Snapshot, error) {
 	return snap, err
 }
 
-// Seen tells whether an edit of this id was done already, and returns the
+// Seen reports whether an edit of this id was done already, and returns the
 // household as it stands then.
 func (s *Store) Seen(ctx context.Context, id string) (bool, Snapshot, error) {
 	s.edits.Lock()

@@ -18,7 +18,7 @@ import (
 
 // What is said and done of a season lies in the file: read again by another
 // program it is the same, to the last field.
-func TestTheSeasonLiesInTheFile(t *testing.T) {
+func TestSeasonIsStored(t *testing.T) {
 	ctx, file := context.Background(), filepath.Join(t.TempDir(), "a.db")
 	s := opened(t, file)
 	begun, err := s.Apply(ctx, Edit{Client: "t", ID: "begin", Command: "begin", Household: millHouse(t)})

@@ -45,7 +45,7 @@ func (b Bed) validateGreen(c invalid.Check) {
 	}
 }
 
-// Kin tells whether a green manure keeps a family off a stretch of a bed for some years:
+// Kin reports whether a green manure keeps a family off a stretch of a bed for some years:
 // one that stood there before the family would.
 func (b Bed) Kin(family string, years int, from civil.Date) bool {
 	for _, g := range b.Green {

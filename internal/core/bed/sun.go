@@ -73,7 +73,7 @@ func SunHours(latitude float64, p Plot, b Bed) (hours [12]float64) {
 	return hours
 }
 
-// hidden tells whether a wall stands between a place and the sun.
+// hidden reports whether a wall stands between a place and the sun.
 func (p Plot) hidden(at, way point, slope float64) bool {
 	for _, o := range p.Obstacles {
 		x1, y1, x2, y2 := p.Wall(o)

@@ -114,7 +114,7 @@ func (c *Crop) Respaced() *Crop {
 	return &out
 }
 
-// Spaced tells whether the spacing follows a wanted size.
+// Spaced reports whether the spacing follows a wanted size.
 func (c *Crop) Spaced() bool { return c.spacedFrom > 0 }
 
 // Short returns the name without what stands in brackets behind it.
@@ -123,14 +123,14 @@ func (c *Crop) Short() string {
 	return short
 }
 
-// Perennial tells whether the crop stands as a patch for years.
+// Perennial reports whether the crop stands as a patch for years.
 func (c *Crop) Perennial() bool { return c.Patch != nil }
 
 // WindPollinated reports whether the wind pollinates the crop, which then fills its ears only
 // in a block of rows.
 func (c *Crop) WindPollinated() bool { return c.LeastRows.Known }
 
-// Weighed tells whether the crop gives anything that is weighed for the table.
+// Weighed reports whether the crop gives anything that is weighed for the table.
 func (c *Crop) Weighed() bool {
 	return c.Dense != nil || c.Yield.Known && c.Yield.Value > 0 && c.Edible > 0
 }

@@ -161,7 +161,7 @@ func (a *Assumption) optional(c *Crop) *Maybe {
 	return a.option(c)
 }
 
-// fits tells whether a choice is one of a crop: shoots and patches have none of them.
+// fits reports whether a choice is one of a crop: shoots and patches have none of them.
 func (a *Assumption) fits(c *Crop) bool {
 	if a.Field == "store" {
 		return keeps(c, &c.StoreWeeks) != nil

@@ -53,7 +53,7 @@ func For(b *book.Book, s Setting) (ids []string) {
 	return ids
 }
 
-// Fits tells whether a "when" of the book holds in a setting.
+// Fits reports whether a "when" of the book holds in a setting.
 func Fits(when [][]book.Condition, s Setting) bool {
 	for _, alternative := range when {
 		holds := len(alternative) > 0

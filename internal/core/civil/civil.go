@@ -83,7 +83,7 @@ func ParseMonthDay(s string) (MonthDay, error) {
 	return m, nil
 }
 
-// Valid tells whether some year has such a day.
+// Valid reports whether some year has such a day.
 func (m MonthDay) Valid() bool {
 	if m.Month < 1 || m.Month > 12 || m.Day < 1 {
 		return false
@@ -92,7 +92,7 @@ func (m MonthDay) Valid() bool {
 	return month == m.Month && day == m.Day
 }
 
-// IsZero tells whether there is no such day.
+// IsZero reports whether there is no such day.
 func (m MonthDay) IsZero() bool { return m == MonthDay{} }
 
 // In returns the day's date in a year.

@@ -116,7 +116,7 @@ func check(t *testing.T, name string, in Input, out Layout) {
 	}
 }
 
-// admitted tells whether a piece may lie on another's ground: their pair is
+// admitted reports whether a piece may lie on another's ground: their pair is
 // admitted, they stand together no longer than it allows, and all that lies there
 // takes no more room than it allows.
 func admitted(in Input, out Layout, short, long Piece) bool {
@@ -278,7 +278,7 @@ func TestALongPlanting(t *testing.T) {
 
 // Given the choice, a planting stands where nothing is amiss, and a must before
 // what is nice to have.
-func TestWhereItDoesBest(t *testing.T) {
+func TestFitPrefersBedsWithoutDrawbacks(t *testing.T) {
 	pole, kale := book.Usual().Crop("pole-bean"), book.Usual().Crop("kale")
 	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{
 		{ID: "shade", Length: 5, Width: 1.2, Sun: "part"}, {ID: "bare", Length: 5, Width: 1.2}, {ID: "wire", Length: 5, Width: 1.2, Climb: true},

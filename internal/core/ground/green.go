@@ -82,7 +82,7 @@ func sownOn(g *book.GreenManure, y *place.Year, sow, until civil.Date) (GreenCan
 	return out, true
 }
 
-// freezes tells whether a year day lies in the cold that kills a green manure: the mean
+// freezes reports whether a year day lies in the cold that kills a green manure: the mean
 // minimum has then fallen so far under that of the first frost.
 func freezes(g *book.GreenManure, y *place.Year, d int) bool {
 	if y.FrostFree {
@@ -127,7 +127,7 @@ func (free *FreeStretch) green(greens []book.GreenManure, y *place.Year, fit Inp
 	})
 }
 
-// stoodLately tells whether a family stood in a bed within three years.
+// stoodLately reports whether a family stood in a bed within three years.
 func stoodLately(fit Input, k int, family string) bool {
 	for _, s := range fit.Beds[k].Stood {
 		if s.Year >= fit.Year-3 && slices.Contains(s.Families, family) {

@@ -158,12 +158,12 @@ func (f *laying) goHome() {
 	}
 }
 
-// atHome tells whether a piece lies where it was agreed to lie.
+// atHome reports whether a piece lies where it was agreed to lie.
 func (f *laying) atHome(k int, q piece) bool {
 	return slices.Contains(f.home[q.planting], spot{k, q.at})
 }
 
-// roomFor tells whether a stretch of a bed is free for a planting, or shares the
+// roomFor reports whether a stretch of a bed is free for a planting, or shares the
 // ground of one that it may stand below; and until when it then stands there.
 func (f *laying) roomFor(i, k, at, length int) (to civil.Date, ok bool) {
 	p := &f.in.Plantings[i]
@@ -183,7 +183,7 @@ func (f *laying) roomFor(i, k, at, length int) (to civil.Date, ok bool) {
 	return 0, false
 }
 
-// free tells whether a planting may lie at a place of a bed.
+// free reports whether a planting may lie at a place of a bed.
 func (f *laying) free(i, k, at int) bool {
 	_, ok := f.roomFor(i, k, at, f.whole[i][k])
 	return ok

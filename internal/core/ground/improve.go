@@ -151,8 +151,8 @@ func copied[T any](lists [][]T) [][]T {
 	return out
 }
 
-// leftOut lists what has no ground; those that were agreed to without it only
-// where they are wanted too.
+// leftOut returns the plantings without a bed. If fresh, it omits those that had none in the
+// kept plan.
 func (f *search) leftOut(fresh bool) (out []int) {
 	for i := range f.at {
 		if len(f.at[i]) == 0 && !(fresh && f.known[i]) {

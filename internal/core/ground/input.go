@@ -106,7 +106,7 @@ func PlantingsOf(p plan.Plan, b *book.Book, wishes []wish.Wish) (out []Planting)
 	return out
 }
 
-// Same tells whether two inputs give the same layout: an edit that touches no
+// Same reports whether two inputs give the same layout: an edit that touches no
 // ground need not be fitted anew.
 func Same(a, b Input) bool {
 	same := func(p, q Planting) bool {

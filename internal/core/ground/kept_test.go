@@ -27,7 +27,7 @@ func agree(in Input) (Input, Layout) {
 
 // After agreeing, the same plan gives the same layout; a small edit moves nothing
 // that need not move.
-func TestNothingMovesThatNeedNot(t *testing.T) {
+func TestFitKeepsUnaffectedPlantings(t *testing.T) {
 	for i, garden := range gardens()[:8] {
 		if i%2 == 1 { // with some that share ground
 			garden.Pairs = book.Usual().Pairings
@@ -323,7 +323,7 @@ func TestClimbersShareATrellis(t *testing.T) {
 var bare = regexp.MustCompile(`[0-9] (m|cm)\b`)
 
 // A look at a planting gives every bed once, the best first, and reasons.
-func TestALook(t *testing.T) {
+func TestLookAtListsEveryBed(t *testing.T) {
 	in := gardens()[4]
 	in.Beds[2].Stood = []bed.Stood{{Year: 2026, Families: book.Usual().Families()}}
 	l := Fit(in)

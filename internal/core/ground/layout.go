@@ -51,7 +51,7 @@ type Week struct {
 	Short float64    `json:"short"` // m² that found none
 }
 
-// Layout is where everything stands.
+// Layout gives each planting its stretches of bed and lists the unplaced.
 type Layout struct {
 	Pieces   []Piece    `json:"pieces"`
 	Unplaced []Unplaced `json:"left"`
@@ -91,7 +91,7 @@ func (f *laying) layout() Layout {
 	return out
 }
 
-// tell says all of a piece.
+// tell converts a piece, in tenths of a millimetre, to a Piece in metres with its drawbacks.
 func (f *laying) tell(k int, q piece) Piece {
 	p, b := &f.in.Plantings[q.planting], f.in.Beds[k]
 	out := Piece{
@@ -141,7 +141,7 @@ func (f *laying) weeks() []Week {
 	return out
 }
 
-// shares tells whether a piece lies on another's ground, which is counted once.
+// shares reports whether a piece lies on another's ground, which is counted once.
 func (f *laying) shares(k int, q piece) bool {
 	with := ""
 	if q.planting >= 0 {

@@ -68,8 +68,7 @@ func LookAt(in Input, l Layout, id string) (Look, error) {
 	return out, nil
 }
 
-// class orders choices: free, then where others make room, then where the rotation
-// must be bent, then not at all.
+// class ranks options: 0 free, 1 others must move, 2 exception to rotation, 3 impossible.
 func (c Choice) class() int {
 	switch {
 	case c.Refused != "":

@@ -35,7 +35,7 @@ func (f *laying) suits(i, k int, g gapIn) int {
 
 // put gives a planting its ground: whole in the stretch that suits it best and
 // wastes least, or below a crop that it may share ground with, or in a few pieces.
-// It tells whether it found any.
+// It reports whether it found any.
 func (f *search) put(i int) bool {
 	p := &f.in.Plantings[i]
 	best, bed, at := math.MaxInt, -1, 0
@@ -126,7 +126,7 @@ func (f *search) pieces(i int) (rest int) {
 
 // share lays a planting below one that it may share ground with, where there is
 // room for it: of the stretch that the other takes, no more than the pair's
-// fraction; cleared early to keep to the pair only where that is said. It tells whether
+// fraction; cleared early to keep to the pair only where that is said. It reports whether
 // there was.
 func (f *search) share(i int, early bool) bool {
 	if f.pairs == nil {

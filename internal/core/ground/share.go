@@ -9,12 +9,12 @@ import (
 	"inventory/internal/core/civil"
 )
 
-// is tells whether a crop is what a pairing names: the crop, or one of the
+// is reports whether a crop is what a pairing names: the crop, or one of the
 // household's own that was made from it.
 func is(c *book.Crop, id string) bool { return c.ID == id || c.From == id }
 
-// pairUp finds for every planting those that it may stand below, by the admitted
-// pairs: the pair's number + 1, or 0.
+// pairUp sets pairs[i][j] to 1 + the index of the interplanting that lets planting i share
+// the bed of planting j, else 0.
 //
 // One function, since the pairs of a planting are tried in the order of the household.
 func (f *site) pairUp() {
@@ -76,7 +76,7 @@ const (
 	aCut          = 7
 )
 
-// enough tells whether a planting may be cleared by a day to keep to a pair: what is
+// enough reports whether a planting may be cleared by a day to keep to a pair: what is
 // gathered once is in by then, of the rest a third of the picking or one cut is had.
 func (p *Planting) enough(by civil.Date) bool {
 	if p.First == 0 || by <= p.First {
@@ -141,7 +141,8 @@ func (f *laying) below(i, k int, long piece) (at int, ok bool) {
 	return 0, false
 }
 
-// with returns the planting whose ground a piece shares, and by which pair.
+// with returns the planting that piece q shares its space with and the id of the
+// interplanting; both are empty if there is none.
 func (f *laying) with(k int, q piece) (planting, pair string) {
 	if f.pairs == nil {
 		return "", ""

@@ -142,7 +142,7 @@ func goes(c *book.Crop, y *place.Year, r season.Rules, start, asOf, day civil.Da
 }
 
 // clearedBy lets what still stands be cleared before the next thing needs the ground,
-// and tells whether enough of it can be picked until then: what is gathered once is
+// and reports whether enough of it can be picked until then: what is gathered once is
 // ready, the rest gives a third of its picking or a fortnight of it.
 func (g *CanFollow) clearedBy(until, days civil.Date, c *book.Crop) bool {
 	if until == 0 {

@@ -83,7 +83,8 @@ const (
 	behind = 1.6
 )
 
-// badly counts what of a bed is not as a planting would have it, as faults says it.
+// badly returns the number of drawbacks of bed k for planting i, one more than drawbacks if
+// the planting shades a bed.
 func (f *site) badly(i, k int) (n int) {
 	p, b := &f.in.Plantings[i], &f.in.Beds[k]
 	if p.Crop.Height >= tall && len(f.shades[k]) > 0 {
@@ -92,7 +93,7 @@ func (f *site) badly(i, k int) (n int) {
 	return n + len(drawbacks(p, b, f.in.Year))
 }
 
-// faults says what of a bed is not as a planting would have it.
+// drawbacks says what of a bed is not ideal for a planting.
 func drawbacks(p *Planting, b *bed.Bed, year int) (out []string) {
 	c := p.Crop
 	switch {

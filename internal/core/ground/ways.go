@@ -397,7 +397,7 @@ func (w *shortage) moreGround() {
 }
 
 // anotherBed tries a bed in the first place of the plot that has room for it; it
-// tells whether there is one.
+// reports whether there is one.
 func (w *shortage) anotherBed(b bed.Bed) bool {
 	h := w.in.Household
 	for _, y := range steps(h.Plot, h.Beds, false) {
@@ -443,7 +443,7 @@ func steps(plot *bed.Plot, beds []bed.Bed, along bool) (out []float64) {
 	return out
 }
 
-// fitsOn tells whether a bed lies on the plot, with a path to every other one.
+// fitsOn reports whether a bed lies on the plot, with a path to every other one.
 func fitsOn(plot *bed.Plot, beds []bed.Bed, b bed.Bed) bool {
 	x, y := b.Across()
 	if plot != nil && (b.X+x > plot.Length || b.Y+y > plot.Width) {

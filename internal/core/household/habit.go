@@ -26,10 +26,10 @@ type Habit struct {
 // from the equator, that each suits.
 var DayLengths = map[string][2]float64{"short": {0, 35}, "intermediate": {33, 42}, "long": {38, 90}}
 
-// Empty tells whether the habit says nothing.
+// Empty reports whether the habit says nothing.
 func (h Habit) Empty() bool { return h == Habit{Crop: h.Crop} }
 
-// Bulbing tells whether a crop makes its bulbs by the length of the day.
+// Bulbing reports whether a crop makes its bulbs by the length of the day.
 func Bulbing(c *book.Crop) bool { return c.Group == book.Bulb && c.Food == "onion" }
 
 // Validate looks at a habit.
@@ -88,7 +88,7 @@ func (h Household) Rules(crop string) season.Rules {
 	return r
 }
 
-// MayCross tells whether the household accepts that a crop crosses with other kinds.
+// MayCross reports whether the household accepts that a crop crosses with other kinds.
 func (h Household) MayCross(crop string) bool {
 	return slices.ContainsFunc(h.Habits, func(x Habit) bool { return x.Crop == crop && x.Crosses })
 }

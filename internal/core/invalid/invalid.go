@@ -1,6 +1,6 @@
-// Package invalid carries what a household typed that cannot stand: which
-// field, the value, and what would be right. Every room of the core reports
-// mistakes with it, so that an interface can put the message at the field.
+// Package invalid describes input errors: the field, its value and what is allowed. Every
+// room of the core reports mistakes with it, so that an interface can put the message at the
+// field.
 package invalid
 
 import (

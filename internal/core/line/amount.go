@@ -167,7 +167,7 @@ func (r *reader) bareNumber(s *said, m subject, q quantity, c *book.Crop) (a amo
 	return a, nil
 }
 
-// inPieces tells whether some kind that a line may be about is counted in pieces.
+// inPieces reports whether some kind that a line may be about is counted in pieces.
 func (r *reader) inPieces(m subject) bool {
 	return slices.ContainsFunc(r.kinds(m), func(c *book.Crop) bool {
 		_, ok := c.PiecesPerPlant(c.Yield.Value)

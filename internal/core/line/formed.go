@@ -73,7 +73,7 @@ func (r *reader) prepared(s *said, m subject, w wish.Wish) ([]wish.Wish, error) 
 	return out, nil
 }
 
-// freshWeight tells whether a weight is of the fresh food: "a lug of tomatoes for
+// freshWeight reports whether a weight is of the fresh food: "a lug of tomatoes for
 // drying" is, "1 kg dried tomatoes" is not.
 func (r *reader) freshWeight(s *said) bool {
 	for _, q := range s.quantities {
@@ -153,7 +153,7 @@ func (r *reader) madeOf(m subject) string {
 	return strings.Join(names[:min(4, len(names))], "; ")
 }
 
-// gatheredDry tells whether a food is gathered dry, as dry beans are.
+// gatheredDry reports whether a food is gathered dry, as dry beans are.
 func (r *reader) gatheredDry(m subject) bool {
 	return slices.ContainsFunc(r.kinds(m), func(c *book.Crop) bool { return c.Store == book.DryStorage })
 }

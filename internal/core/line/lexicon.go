@@ -297,7 +297,7 @@ func (l *Lexicon) nearest(text string) string {
 	return near
 }
 
-// swapped tells whether two words of a length differ by two neighbours that changed
+// swapped reports whether two words of a length differ by two neighbours that changed
 // places.
 func swapped(a, b string) bool {
 	for i := range len(a) - 1 {

@@ -181,7 +181,7 @@ func (s *said) forSome(parts []Part) int {
 
 var peopleWords = map[string]bool{"people": true, "persons": true, "adults": true, "mouths": true}
 
-// several tells whether a line names several foods.
+// several reports whether a line names several foods.
 func several(parts []Part) bool {
 	n := 0
 	for _, p := range parts {
@@ -192,14 +192,14 @@ func several(parts []Part) bool {
 	return n > 1
 }
 
-// subject tells whether a part names what is wished.
+// subject reports whether a part names what is wished.
 func (p Part) subject() bool {
 	return slices.ContainsFunc(p.Words, func(w book.Word) bool {
 		return w.Kind == book.FoodWord || w.Kind == book.KindWord || w.Kind == book.PreparationWord
 	})
 }
 
-// season tells whether a part names a season of the year, or the rest of it.
+// season reports whether a part names a season of the year, or the rest of it.
 func (p Part) season() bool {
 	w, ok := p.Is(book.SeasonWord)
 	return ok && (strings.HasPrefix(w.Means[0], "months:") || p.Text == "the rest of the year")
@@ -254,7 +254,7 @@ func (s *said) numberWord(p Part, w book.Word) int {
 	return 1
 }
 
-// tens tells whether a number was written as twenty, thirty and so on.
+// tens reports whether a number was written as twenty, thirty and so on.
 func tens(q quantity) bool { return strings.HasSuffix(q.text, "ty") && q.number >= 20 }
 
 // size reads how large a container is: "20 x 500 ml", "two 5 gallon crocks".

@@ -30,7 +30,7 @@ type Part struct {
 	Comma   bool   // a comma stands before it
 }
 
-// Unknown tells whether nothing is known of the part.
+// Unknown reports whether nothing is known of the part.
 func (p Part) Unknown() bool { return len(p.Words) == 0 && !p.Numeric && !p.Quiet }
 
 // Is returns the first word of a kind that the part may stand for.

@@ -53,7 +53,7 @@ func (c Cover) Lying() (l Lying, ok bool) {
 	return l, err1 == nil && err2 == nil && l.From.Valid() && l.To.Valid()
 }
 
-// has tells whether a cover lies on a year day, as far as days tell.
+// has reports whether a cover lies on a year day, as far as days tell.
 func (l Lying) has(d int) bool {
 	if l.From.IsZero() {
 		return true
@@ -61,7 +61,7 @@ func (l Lying) has(d int) bool {
 	return mod(d-l.From.YearDay(), Days) <= mod(l.To.YearDay()-l.From.YearDay(), Days)
 }
 
-// OnDay tells whether a cover lies on a year day of a sowing that is picked, or not yet.
+// OnDay reports whether a cover lies on a year day of a sowing that is picked, or not yet.
 func (l Lying) OnDay(d int, picked bool) bool {
 	return l.has(d) && !(l.UntilPicking && picked) && !(l.FromPicking && !picked)
 }

@@ -69,7 +69,7 @@ func carrots() wish.Wish {
 }
 
 // To hold a sowing where it is changes nothing, whichever it is.
-func TestANoughtMoveChangesNothing(t *testing.T) {
+func TestFixingADateKeepsThePlan(t *testing.T) {
 	in := everything()
 	in.Memory = &Memory{}
 	before := planned(t, in)
@@ -169,7 +169,7 @@ func TestALotMovedEarlyLeavesAGap(t *testing.T) {
 
 // Sown late, a sowing is not wanted a second time on the day that is past; the
 // weeks that it can no longer feed are gaps, or fed by what can still be sown.
-func TestWhatIsPastBinds(t *testing.T) {
+func TestPastSowingsAreNotPlannedAgain(t *testing.T) {
 	in := wanting(lettuce(6))
 	before := planned(t, in)
 	first := before.Sowings[0]

@@ -97,7 +97,8 @@ func (m *Memory) air(cover place.Cover) *place.Year {
 	return year
 }
 
-// begin lets follow what follows from a day set by hand.
+// begin returns the start for a date fixed by the user, and why that date is outside the
+// season, if it is.
 func (m *Memory) begin(of remembered, been []place.Day, key seasonKey, day int) (season.Start, string) {
 	m.mu.Lock()
 	defer m.mu.Unlock()

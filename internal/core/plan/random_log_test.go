@@ -166,7 +166,7 @@ func TestTheHoursAddUp(t *testing.T) {
 }
 
 // What lies before the last thing done is moot, not overdue.
-func TestMootTasks(t *testing.T) {
+func TestTasksBeforeTheLastDoneOneAreSkipped(t *testing.T) {
 	in := wanting(lettuce(6))
 	s := planned(t, in).Sowings[0]
 	in.AsOf = s.Day + 3

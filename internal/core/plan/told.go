@@ -175,7 +175,7 @@ type Sowing struct {
 	InBed     bool          `json:"in_bed"`            // it grows in a bed today
 	Behind    int           `json:"behind"`            // days later than reckoned, as seen in the bed
 	Over      bool          `json:"over"`              // it has ended: cleared, bolted or lost
-	Wants     int           `json:"wants"`             // plants that are reckoned, where they were counted by hand
+	Wants     int           `json:"wants"`             // plants the plan needs; Plants is then the user's count
 	Spare     int           `json:"spare"`             // starts beyond those set out, in a middling year
 	KeepBack  float64       `json:"keep_back"`         // g of seed to keep for the sowings that follow
 	Crosses   string        `json:"crosses,omitempty"` // with what it would cross, and what would avoid it

@@ -128,7 +128,7 @@ func smallBatch(d *demand, res *Use, said *notes) {
 	}
 }
 
-// canner tells whether a preparation comes in loads: half a load costs a whole
+// canner reports whether a preparation comes in loads: half a load costs a whole
 // evening. A dryer or a freezer takes what there is.
 func canner(p *book.Preparation) bool {
 	return p.Method == "boiling-water" || p.Method == "pressure-canner"

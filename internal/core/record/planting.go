@@ -13,8 +13,8 @@ import (
 	"inventory/internal/core/wish"
 )
 
-// Planting is a sowing that somebody has set: moved or counted by hand, really
-// sown, or standing when the household began. The rest is reckoned around it.
+// Planting is a sowing with a date, count or event fixed or recorded by the user. The plan
+// computes all others around it.
 type Planting struct {
 	ID     string        `json:"id"` // of the sowing it is
 	Crop   string        `json:"crop"`
@@ -54,7 +54,7 @@ type Done struct {
 // MostPlantings bounds the plantings of a household.
 const MostPlantings = 3000
 
-// Begun tells whether it has really been sown or planted.
+// Begun reports whether it has really been sown or planted.
 func (p *Planting) Begun() bool { return p.Sown != nil || p.Out != nil }
 
 // InBed reports whether it was in a bed on a day, as far as is recorded: planted out where it

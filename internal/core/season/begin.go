@@ -5,8 +5,8 @@ import (
 	"inventory/internal/core/place"
 )
 
-// Begin returns what follows when a crop is put into the ground on a day that a
-// household has chosen, permitted or not, and why it is not where it is not. The
+// Begin returns the start of a crop on any day, also outside its window, and the reason if
+// it is outside. The
 // day, and those of the start, count from the start of the table year, and may
 // lie in the years beside it. A start that no harvest follows ends on the day
 // it is ready.

@@ -33,7 +33,7 @@ func (s *Season) Stored(st Start, wanted Weeks) Start {
 	return st
 }
 
-// lifted tells whether the harvest is lifted in one go to be stored.
+// lifted reports whether the harvest is lifted in one go to be stored.
 func (s *Season) lifted() bool {
 	return s.Crop.Harvest == book.Once && s.Crop.Store != book.GroundStorage && !s.Crop.Perennial()
 }
@@ -280,6 +280,6 @@ func (s *Season) safe(late bool) (first, end int) {
 	return first, end
 }
 
-// Endless tells whether nothing ever stops the crop's growth here, so that no lot of
+// Endless reports whether nothing ever stops the crop's growth here, so that no lot of
 // it is late.
 func (s *Season) Endless() bool { return s.endless }

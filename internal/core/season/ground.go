@@ -66,7 +66,7 @@ func (g *ground) earliest() book.Maybe {
 	return g.crop.DirectWeeks
 }
 
-// byTemperature tells whether the spring edge is found by the normals. What is
+// byTemperature reports whether the spring edge is found by the normals. What is
 // planted in autumn goes by the frost or the mean in either school.
 func (g *ground) byTemperature() bool {
 	return g.crop.Dense == nil && !g.autumnPlanted() && (g.year.FrostFree || g.rules.School == ByTemperature)
@@ -77,10 +77,10 @@ func (g *ground) autumnPlanted() bool {
 	return e.Known && e.Value < -20
 }
 
-// mustWinter tells whether the crop has to stand through a winter before it is ripe.
+// mustWinter reports whether the crop has to stand through a winter before it is ripe.
 func (g *ground) mustWinter() bool { return g.crop.Winter == book.MustHaveWinter }
 
-// bulb tells whether a crop makes its bulbs by the length of the day.
+// bulb reports whether a crop makes its bulbs by the length of the day.
 func (g *ground) bulb() bool { return g.crop.Group == book.Bulb }
 
 // bulbWeeks is for how long before its latest day a bulb may go in where growth never
@@ -158,7 +158,7 @@ func (g *ground) warmEnough(x int) (float64, bool) {
 	return need, g.year.Min[g.year.Day(x)] >= need
 }
 
-// inSpring tells whether a day lies between the coldest and the warmest.
+// inSpring reports whether a day lies between the coldest and the warmest.
 func (g *ground) inSpring(x int) bool {
 	warmest := mod(g.year.Warmest-g.year.Last, place.Days)
 	return mod(x-g.turns.coldest, place.Days) < mod(warmest-g.turns.coldest, place.Days)

@@ -24,7 +24,7 @@ func fruiting(c *book.Crop) bool {
 	return false
 }
 
-// setsFruit tells whether a crop's harvest is set fruit, hardy legumes among them.
+// setsFruit reports whether a crop's harvest is set fruit, hardy legumes among them.
 func setsFruit(c *book.Crop) bool { return fruiting(c) || c.Group == book.Legume }
 
 func tender(c *book.Crop) bool { return c.Frost == book.Tender || c.Frost == book.VeryTender }

@@ -83,14 +83,14 @@ func MethodsFor(c *book.Crop) []Method {
 	return out
 }
 
-// MayBe tells whether a household may have a crop come into the ground in a way: what
+// MayBe reports whether a household may have a crop come into the ground in a way: what
 // is grown from seed in any, whatever is usual.
 func MayBe(c *book.Crop, w Method) bool {
 	seed := !c.Perennial() && c.Start != book.Vegetative && c.Dense == nil
 	return w == UsualMethod || seed || w == Direct && c.Dense != nil
 }
 
-// CanBe tells whether a crop can come into the ground in a way, by the figures that the
+// CanBe reports whether a crop can come into the ground in a way, by the figures that the
 // book has for it.
 func CanBe(c *book.Crop, w Method) bool {
 	switch {

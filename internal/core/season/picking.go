@@ -90,7 +90,7 @@ func (s *Season) grown(st Start, d int) float64 {
 	return math.Min(1, (ahead+at(d+1)-at(st.Ready))/s.Crop.HarvestDays)
 }
 
-// Grows tells whether no more can be picked than has grown: hardy leaves that are
+// Grows reports whether no more can be picked than has grown: hardy leaves that are
 // picked on and on.
 func (s *Season) Grows() bool { return s.grows != nil }
 

@@ -24,7 +24,7 @@ const WeeksPerYear = 52
 // AllYear holds every week.
 const AllYear Weeks = 1<<WeeksPerYear - 1
 
-// Has tells whether week w is in the set.
+// Has reports whether week w is in the set.
 func (s Weeks) Has(w int) bool { return s>>uint(w)&1 == 1 }
 
 // With returns the set with week w in it.
@@ -151,7 +151,7 @@ func (s *Season) Dear(i int) float64 {
 	return s.peak / s.peaks[i]
 }
 
-// TooDear tells whether a start takes more than three times the plants for what it
+// TooDear reports whether a start takes more than three times the plants for what it
 // feeds: nobody grows so many for so little.
 func (s *Season) TooDear(i int) bool { return s.Dear(i) > dear+1e-9 }
 

@@ -95,7 +95,7 @@ const (
 	leastLeft  = 1.0 / 3 // of the weight; what the heat leaves less of is not begun
 )
 
-// stressed tells whether some 28 days running from a day in the open to the harvest
+// stressed reports whether some 28 days running from a day in the open to the harvest
 // (all of them, where there are fewer) are too hot.
 func (g *ground) stressed(from, ready int) bool {
 	if g.stress == nil || fruiting(g.crop) {

@@ -30,8 +30,8 @@ type Known struct {
 	// Bound are the weeks that plantings really made were to feed: nothing can be
 	// begun for them any more on a day that is past.
 	Bound season.Weeks
-	// Begin lets follow what follows when a start is made on another day, permitted
-	// or not. It is asked only for a row risked early.
+	// Begin returns the start of a crop on another day, also outside its window, by the
+	// same method as a start. It is called only for an early row.
 	Begin func(like season.Start, day int) season.Start
 	// Agreed are the days, counted the same way, of the plan agreed to.
 	Agreed []int
@@ -44,9 +44,9 @@ type Known struct {
 }
 
 // Plan staggers the sowings of one use: those of fresh food by the wish's way
-// of staggering, a lot that is kept in its equal sowings. Weeks of the use that
-// no sowing of the result feeds are those that the plantings starve and nothing
-// else can feed.
+// of staggering, a lot that is kept in its equal sowings. A week of the use is in no
+// returned sowing only if a recorded planting has too few plants and no later sowing can
+// feed it.
 func Plan(u table.Use, stagger wish.Stagger, k Known) []Sowing {
 	w := walk{use: u, known: k, first: len(u.Season.Starts) - len(u.Recorded)}
 	switch {
@@ -62,7 +62,7 @@ func Plan(u table.Use, stagger wish.Stagger, k Known) []Sowing {
 type walk struct {
 	use   table.Use
 	known Known
-	first int // index of the first start set by hand; those are the last ones
+	first int // Starts[first:] are fixed by the user; the ones before are computed
 	left  season.Weeks
 	spent map[int]bool // plantings that have had their run
 	out   []Sowing
@@ -191,7 +191,7 @@ func (w *walk) thriftiest(week int, among func(i int) bool) int {
 	return found
 }
 
-// mixed tells whether the crop has starts of both ways.
+// mixed reports whether the crop has starts of both ways.
 func (w *walk) mixed() bool { return w.use.Season.Crop.Start == book.SownEither }
 
 // byNeed walks the fresh weeks in order: the first unfed week takes a planting
@@ -302,8 +302,7 @@ func (w *walk) run(i, week int) {
 	w.out = append(w.out, w.of(i, run))
 }
 
-// spare cuts a run short where it would leave a planting nothing to feed: what
-// stands is eaten before more is sown.
+// spare shortens a run of weeks so that a crop already in the ground is eaten first.
 func (w *walk) spare(weeks []int) []int {
 	var run season.Weeks
 	for _, week := range weeks {

@@ -55,7 +55,7 @@ func checkRuns(t *testing.T, name string, u table.Use, got []Sowing, want season
 	}
 }
 
-// only tells whether every start that feeds a week lies too near to a sowing, or takes
+// only reports whether every start that feeds a week lies too near to a sowing, or takes
 // too many plants.
 func only(u table.Use, out []Sowing, week int) bool {
 	for i, st := range u.Season.Starts[:len(u.Season.Starts)-len(u.Recorded)] {

@@ -87,7 +87,7 @@ func (rs *Resolver) walk(users []user, stocks []stock.Stock, from, to civil.Date
 	}
 }
 
-// take draws what a use wants in a week and tells whether it got all of it.
+// take draws what a use wants in a week and reports whether it got all of it.
 func (rs *Resolver) take(x *user, pool *stock.Pool, day civil.Date, week int) bool {
 	a := x.r.Takes(x.u, week)
 	if a == 0 || len(x.lots) == 0 {
@@ -142,8 +142,8 @@ type Fate struct {
 	Wasted  float64    // what is still there when it no longer keeps, in the lot's unit
 }
 
-// crumbs is the share of a lot that is no longer worth a week: jars are of a
-// quart to six figures, not to the last.
+// crumbs is the share of a lot below which it counts as empty. It absorbs rounding (a quart
+// is stored as 0.946353 L).
 const crumbs = 1e-4
 
 // fateYears is for how many years a lot is followed.
@@ -194,8 +194,8 @@ func (r *Resolved) Takes(u *Use, week int) float64 {
 	return 0
 }
 
-// claim says what is left for a use on the day its new crop comes, and takes it
-// out of the pool so that no other wish counts on it.
+// claim sets how much a use has left when its next harvest comes and removes it from the
+// pool, so that no other wish counts it too.
 func (rs *Resolver) claim(x *user, pool *stock.Pool, day civil.Date) {
 	var year float64
 	for week, a := range x.u.Amount {
@@ -211,6 +211,6 @@ func (rs *Resolver) claim(x *user, pool *stock.Pool, day civil.Date) {
 	}
 }
 
-// Serves tells whether a lot can feed a use of a wish: the same food in the same
+// Serves reports whether a lot can feed a use of a wish: the same food in the same
 // form, and the same preparation where the lot names one.
 func Serves(l stock.Lot, w *wish.Wish, u *Use) bool { return lotOf{l}.serves(w, u) }

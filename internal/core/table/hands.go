@@ -18,7 +18,7 @@ type RecordedSowing struct {
 	Why   string       // why it may not be started then; empty where it may
 }
 
-// serves tells whether a planting is for a use of a wish. One whose wishes are
+// serves reports whether a planting is for a use of a wish. One whose wishes are
 // gone serves whatever wants its crop in the same form.
 func (rs *Resolver) serves(h *RecordedSowing, id string, f wish.Form, part bool) bool {
 	known := false

@@ -346,7 +346,7 @@ func (rs *Resolver) fromStore(w wish.Wish) season.Weeks {
 	return rs.inSeason(w)
 }
 
-// Late tells whether a lot of a crop is timed to be lifted near the autumn limit; where
+// Late reports whether a lot of a crop is timed to be lifted near the autumn limit; where
 // nothing ever stops growth there is none.
 func Late(c *book.Crop, s *season.Season) bool {
 	return c.StoreWhen == "late" && c.Harvest == book.Once && !s.Endless()

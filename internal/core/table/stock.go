@@ -55,7 +55,7 @@ func (rs *Resolver) Keeps(l stock.Lot) civil.Date {
 	return l.PutUp + civil.Date(months*365.25/12)
 }
 
-// serves tells whether a lot can feed a use of a wish.
+// serves reports whether a lot can feed a use of a wish.
 func (l lotOf) serves(w *wish.Wish, u *Use) bool {
 	if l.Food != w.Food || l.Form != string(u.Form) || l.Unit != string(u.drawnIn(w)) {
 		return false

@@ -56,7 +56,7 @@ func (w Wish) validateWhom(c invalid.Check) {
 	}
 }
 
-// Away tells whether nobody at this table eats it.
+// Away reports whether nobody at this table eats it.
 func (o *Whom) Away() bool { return o != nil && (o.Use == ForAnimals || o.Use == ForGiving) }
 
 // words says for whom a wish is, or nothing where it is for everybody.

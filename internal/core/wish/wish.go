@@ -44,7 +44,7 @@ type MonthRun struct {
 	To   int `json:"to"`
 }
 
-// holds tells whether the season has a month.
+// holds reports whether the season has a month.
 func (s Season) Holds(month int) bool {
 	return s.Kind != Months || inMonths(month, s.From, s.To) || slices.ContainsFunc(s.Also, func(o MonthRun) bool { return inMonths(month, o.From, o.To) })
 }

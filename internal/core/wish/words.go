@@ -46,7 +46,7 @@ func Title(w Wish, b *book.Book) string {
 	return strings.ToUpper(w.Food[:1]) + w.Food[1:]
 }
 
-// manyFoods tells whether a preparation can be made of several foods.
+// manyFoods reports whether a preparation can be made of several foods.
 func manyFoods(p *book.Preparation, b *book.Book) bool {
 	return slices.ContainsFunc(p.Crops, func(id string) bool { return b.Crop(id).Food != b.Crop(p.Crops[0]).Food })
 }

@@ -44,7 +44,7 @@ type Sheet struct {
 	w *Working
 }
 
-// On tells whether the steps are written down.
+// On reports whether the steps are written down.
 func (s *Sheet) On() bool { return s.w != nil }
 
 // Value returns the running value, in SI.
