@@ -8,6 +8,13 @@ import (
 	"inventory/internal/core/civil"
 )
 
+// taker is a planting as the bound sees it: when it takes an area, the least that it takes,
+// and the area that it is counted for, m².
+type taker struct {
+	from, to    civil.Date
+	worth, area float64
+}
+
 // most returns how much of what is wanted any layout could place at most, m² · weeks.
 //
 // It is a relaxation: on every day the beds are one area, plantings may be cut and may be
@@ -15,17 +22,27 @@ import (
 // for; those that may share a bed take none. What is then best is found day by day, the
 // plantings that take least for what they are worth first (Dantzig 1957). A real layout
 // places no more.
-func (f *site) most() float64 {
-	type taker struct {
-		from, to    civil.Date
-		worth, area float64 // m² that it is counted for, and the least that it takes
-	}
-	var all []taker
-	var days []civil.Date
+func (f *site) most() (sum float64) {
 	owned := 0.0
 	for k := range f.in.Beds {
 		owned += float64(f.longs[k]) / tenths * f.in.Beds[k].Width
 	}
+	all := f.takers()
+	var days []civil.Date
+	for _, t := range all {
+		days = append(days, t.from, t.to)
+	}
+	slices.Sort(days)
+	days = slices.Compact(days)
+	for n := 1; n < len(days); n++ {
+		sum += placedOn(all, days[n-1], days[n], owned) * float64(days[n]-days[n-1]) / 7
+	}
+	return sum
+}
+
+// takers returns the plantings that some bed may have, those first that take least for what
+// they are worth.
+func (f *site) takers() (all []taker) {
 	held := map[string]bool{} // fixed by hand, a planting may lie where the rules would not let it
 	for _, p := range f.in.Placed {
 		held[p.Sowing] = true
@@ -45,26 +62,22 @@ func (f *site) most() float64 {
 			least = 0
 		}
 		all = append(all, taker{p.From, p.To, f.area(i), least})
-		days = append(days, p.From, p.To)
 	}
 	slices.SortStableFunc(all, func(a, b taker) int { return cmp.Compare(a.area*b.worth, b.area*a.worth) })
-	slices.Sort(days)
-	days = slices.Compact(days)
-	sum := 0.0
-	for n := 1; n < len(days); n++ {
-		room, placed := owned, 0.0
-		for _, t := range all {
-			if t.from > days[n-1] || t.to < days[n] {
-				continue
-			}
-			if t.area <= room {
-				placed, room = placed+t.worth, room-t.area
-				continue
-			}
-			placed += t.worth * room / t.area
-			break
+	return all
+}
+
+// placedOn returns the most that a room of an area can be worth from a day to another on
+// which nothing comes or goes.
+func placedOn(all []taker, from, to civil.Date, room float64) (placed float64) {
+	for _, t := range all {
+		switch {
+		case t.from > from || t.to < to:
+		case t.area > room:
+			return placed + t.worth*room/t.area
+		default:
+			placed, room = placed+t.worth, room-t.area
 		}
-		sum += placed * float64(days[n]-days[n-1]) / 7
 	}
-	return sum
+	return placed
 }

@@ -55,6 +55,8 @@ const mostWorse = 0.002
 // lays it again, with what is left out first. The best layout is kept. Where a plan is kept,
 // only what has no bed and had one then, or is new, makes the rest move; what had none in it
 // may take what nothing kept lies on.
+//
+// One function, since a step is taken, judged and kept or taken back in one place.
 func (f *search) improve(order []int) {
 	n := len(f.in.Plantings)
 	if n == 0 || len(f.in.Beds) == 0 {
