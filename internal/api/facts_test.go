@@ -9,12 +9,12 @@ import (
 	"testing"
 	"testing/fstest"
 
+	"github.com/labstack/echo/v5"
+
 	"inventory/internal/core/plan"
 	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 	"inventory/internal/store"
-
-	"github.com/labstack/echo/v5"
 )
 
 // The enums of the contract list what the tables of facts list: a new line in a table

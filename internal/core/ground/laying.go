@@ -2,9 +2,10 @@ package ground
 
 import (
 	"cmp"
-	"inventory/internal/core/civil"
 	"math"
 	"slices"
+
+	"inventory/internal/core/civil"
 )
 
 // laying is a layout being made on a site: what lies where, and what it is worth.

@@ -2,11 +2,12 @@ package ground
 
 import (
 	"cmp"
+	"math"
+	"slices"
+
 	"inventory/internal/core/bed"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/reckon"
-	"math"
-	"slices"
 )
 
 const (

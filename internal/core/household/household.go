@@ -157,7 +157,10 @@ func (h Household) validateLengths(c invalid.Check) bool {
 
 // validateList looks at every entry of a list, and that each has an id of its own.
 func validateList[T any](c invalid.Check, name string, list []T, id func(T) string, look func(T, invalid.Check)) {
-	ids := map[string]bool{}
+	if len(list) == 0 {
+		return
+	}
+	ids := make(map[string]bool, len(list))
 	for i, x := range list {
 		at := c.Index(name, i)
 		switch own := id(x); {

@@ -2,6 +2,7 @@ package plan
 
 import (
 	"inventory/internal/core/book"
+	"inventory/internal/core/caution"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/reckon"
@@ -19,6 +20,7 @@ type basis struct {
 	eaters [season.WeeksPerYear]float64
 	year   *place.Year // the place's daily tables, without a cover
 	air    air
+	warned map[caution.Setting][]string // looked up so far; keeping them changes no result
 }
 
 // air gives the seasons of crops at the household's place. It keeps those that were
@@ -50,7 +52,7 @@ func basisOf(in Input, rec *working.Recorder) (*basis, error) {
 	b := &basis{
 		in: in, start: h.YearStart(), eaters: h.AdultEquivalents(),
 		desk:   &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules, Recorder: rec},
-		trying: &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules},
+		trying: &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules}, warned: map[caution.Setting][]string{},
 	}
 	been := place.ThisYear(h.Place, h.Weather, in.AsOf)
 	b.air = air{in.Memory, remembered{h.Place, apart(been), b.start.YearDay()}, been, map[under]*season.Season{}}

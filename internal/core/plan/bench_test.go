@@ -77,6 +77,21 @@ func BenchmarkComputeAgain(b *testing.B) {
 	}
 }
 
+// As the application does it at an edit: the household was checked when the edit was stored.
+func BenchmarkComputeFitted(b *testing.B) {
+	in := demoInput(b)
+	in.Memory = &plan.Memory{}
+	in, err := in.Fitted()
+	if err != nil {
+		b.Fatal(err)
+	}
+	for b.Loop() {
+		if _, err := plan.ComputeFitted(in); err != nil {
+			b.Fatal(err)
+		}
+	}
+}
+
 func BenchmarkComputeTenHouseholds(b *testing.B) {
 	in := demoInput(b)
 	wishes := in.Household.Wishes

@@ -63,7 +63,7 @@ type asked struct {
 func demandsOf(b *basis, w weeks) (out asked) {
 	for i := range w.wishes {
 		r := w.wishes[i]
-		b.story(r.Wish)
+		b.story(&r.Wish, w.titles[i])
 		told := 0
 		for k := range r.Uses {
 			d := b.demandOf(w, i, k, &out.notes)
@@ -96,12 +96,12 @@ func metByShelf(r *table.Resolved) bool {
 }
 
 // story records how an amount follows from last year's.
-func (b *basis) story(w wish.Wish) {
+func (b *basis) story(w *wish.Wish, title string) {
 	if w.Story == nil {
 		return
 	}
 	unit, st := w.Amount.Kind.Unit(), *w.Story
-	s := b.desk.Recorder.Open("wish/"+w.ID, "wished", wish.Title(w, b.desk.Book), "wished, from last year's story")
+	s := b.desk.Recorder.Open("wish/"+w.ID, "wished", title, "wished, from last year's story")
 	s.Do(working.Start, "There were", st.Had, unit, working.Household)
 	s.Do(working.Minus, "Left when the new came", st.Left, unit, working.Household)
 	s.Do(working.Minus, "Given away", st.Given, unit, working.Household)
@@ -115,7 +115,7 @@ func (b *basis) story(w wish.Wish) {
 }
 
 // harvestUnit is what the harvest for a wish is counted in: kg, or pieces.
-func harvestUnit(w wish.Wish) amount.Unit {
+func harvestUnit(w *wish.Wish) amount.Unit {
 	if w.Amount.Kind.Counts(wish.CountsPieces) {
 		return amount.Piece
 	}
@@ -126,7 +126,7 @@ func harvestUnit(w wish.Wish) amount.Unit {
 func (b *basis) demandOf(w weeks, i, k int, said *notes) *demand {
 	r := w.wishes[i]
 	u := &r.Uses[k]
-	x := r.Wish
+	x := &r.Wish
 	d := &demand{
 		wish: i, of: k, use: u, form: u.Form, crop: u.Crop, why: u.Why, confidence: x.ConfidenceFor(u.Form), base: "wish/" + x.ID + "/" + formName(u.Form),
 		key: groupKey{crop: u.Crop.ID, fresh: u.Form == wish.Fresh, pieces: harvestUnit(x) == amount.Piece, layout: x.Layout, piece: x.Piece, cover: x.Cover},
@@ -147,7 +147,7 @@ func (b *basis) demandOf(w weeks, i, k int, said *notes) *demand {
 		}
 	default:
 		d.key.sowings = max(1, len(u.Lot))
-		d.lot = b.desk.Harvest(d.base, "harvested", wish.Title(x, b.desk.Book), r, *u, u.Weeks)
+		d.lot = b.desk.Harvest(d.base, "harvested", w.titles[i], r, *u, u.Weeks)
 	}
 	return d
 }
@@ -155,7 +155,7 @@ func (b *basis) demandOf(w weeks, i, k int, said *notes) *demand {
 // demandOfPart asks for another crop that a preparation takes, timed to the same
 // putting-up where the crop's season allows it.
 func (b *basis) demandOfPart(w weeks, main *demand, n int, part book.Part, units float64, said *notes) *demand {
-	x, u := w.wishes[main.wish].Wish, main.use
+	x, u := &w.wishes[main.wish].Wish, main.use
 	crop := b.desk.Book.Crop(part.Crops[0])
 	base := fmt.Sprintf("wish/%s/part%d", x.ID, n+1)
 	if u.Form != x.Forms[0] {

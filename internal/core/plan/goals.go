@@ -64,12 +64,13 @@ func (w weeks) eaten(b *basis, r *table.Resolved, u *table.Use, week int) float6
 		return 0
 	}
 	edible := u.Crop.Edible
-	switch x := &r.Wish; {
-	case x.Amount.Kind.Counts(wish.CountsMeals):
+	x := &r.Wish
+	switch x.Amount.Kind.Counted() {
+	case wish.CountsMeals:
 		return a * r.AdultEquivalents[week] * portion(*x, u.Crop) / 1000
-	case x.Amount.Kind.Counts(wish.CountsWeight):
+	case wish.CountsWeight:
 		return a * (1 - b.desk.Rules.Cull) * edible
-	case x.Amount.Kind.Counts(wish.CountsPieces):
+	case wish.CountsPieces:
 		return a * u.Crop.Piece.Or(0) / 1000 * edible
 	default:
 		if u.Prep == nil {

@@ -188,7 +188,7 @@ func (z *sizer) sumNeed(base string, r *row, parts []reckon.Part, figures []stri
 	s.Is("To bring in", unit).Close(unit)
 }
 
-func (z *sizer) title(i int) string { return wish.Title(z.weeks.wishes[i].Wish, z.desk.Book) }
+func (z *sizer) title(i int) string { return z.weeks.titles[i] }
 
 // lotNeed is the working of what one of the equal sowings of a lot brings in.
 func (z *sizer) lotNeed(base string, d *demand, n reckon.Need, sown sowing.Sowing) {
@@ -220,7 +220,7 @@ func (z *sizer) add(r *row, size reckon.Size, id string, figures []string, stand
 		dates = dates.and(z.dates(r.crop, u.d.form, u.s))
 	}
 	sw := &sown{Sowing: dates.Sowing, ground: dates.ground, hand: r.hand, gives: size.Average, season: first.d.use.Season, rowMetres: size.RowMetres}
-	x := z.weeks.wishes[first.d.wish].Wish
+	x := &z.weeks.wishes[first.d.wish].Wish
 	sw.ID, sw.Wish, sw.WishTitle, sw.Stands, sw.Merged = id, x.ID, z.title(first.d.wish), stands, r.merged
 	if sw.Cover = string(r.key.cover); r.hand != nil {
 		sw.Cover = string(r.hand.Under)
@@ -241,7 +241,7 @@ func (z *sizer) add(r *row, size reckon.Size, id string, figures []string, stand
 		if sw.Early {
 			g.Need, g.Average = 0, 0
 		}
-		y := z.weeks.wishes[u.d.wish].Wish
+		y := &z.weeks.wishes[u.d.wish].Wish
 		sw.For = append(sw.For, Served{Wish: y.ID, Title: z.title(u.d.wish), Form: string(u.d.form), Part: u.d.part, Need: g.Need, Plants: g.Plants, Area: g.Area, Average: g.Average})
 		sw.parts = append(sw.parts, part{u.d, u.s, figures[i], g.Need})
 	}

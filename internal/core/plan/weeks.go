@@ -12,6 +12,7 @@ import (
 type weeks struct {
 	resolver *table.Resolver
 	wishes   []*table.Resolved // in the household's order
+	titles   []string          // of the wishes
 }
 
 // sourcesOfWeeks gives each week of each wish its source, and draws down what is on the
@@ -21,11 +22,11 @@ func sourcesOfWeeks(b *basis, rec recorded) weeks {
 	out := weeks{&table.Resolver{
 		Household: h, Book: b.desk.Book, AdultEquivalents: b.eaters, Seasons: b.season, Recorded: rec.byCrop, BaselineDays: h.BaselineDays(),
 		Batches: rules.Evenings * rules.Batches, Cull: rules.Cull, Spoil: rules.Spoil,
-	}, make([]*table.Resolved, len(h.Wishes))}
+	}, make([]*table.Resolved, len(h.Wishes)), make([]string, len(h.Wishes))}
 	for i, w := range h.Wishes {
 		w.Fill()
-		r := out.resolver.Resolve(w)
-		out.wishes[i] = &r
+		out.wishes[i] = out.resolver.Resolve(w)
+		out.titles[i] = wish.Title(out.wishes[i].Wish, b.desk.Book)
 	}
 	out.resolver.OnTheShelf(out.wishes, b.in.AsOf)
 	return out
@@ -39,7 +40,7 @@ type unfed struct {
 
 // own returns the weeks with copies of some wishes, which may then be changed.
 func (w weeks) own(demands []*demand) weeks {
-	out := weeks{w.resolver, slices.Clone(w.wishes)}
+	out := weeks{w.resolver, slices.Clone(w.wishes), w.titles}
 	for _, d := range demands {
 		if out.wishes[d.wish] == w.wishes[d.wish] {
 			r := *w.wishes[d.wish]

@@ -40,7 +40,7 @@ func servedBy(wishes int, all []*sown) [][]served {
 func wishesOf(b *basis, w weeks, asked asked, all []*sown, said ...notes) []Wish {
 	out := make([]Wish, len(w.wishes))
 	for i := range w.wishes {
-		out[i] = b.outline(w.wishes[i], asked.enough[i])
+		out[i] = b.outline(w.wishes[i], w.titles[i], asked.enough[i])
 	}
 	for _, d := range asked.demands {
 		x := &out[d.wish]
@@ -75,10 +75,10 @@ func wishesOf(b *basis, w weeks, asked asked, all []*sown, said ...notes) []Wish
 func (d *demand) in(wishes []Wish) *Use { return &wishes[d.wish].Uses[d.told] }
 
 // outline tells of a wish what does not hang on its sowings.
-func (b *basis) outline(r *table.Resolved, enough bool) Wish {
-	w := r.Wish
+func (b *basis) outline(r *table.Resolved, title string, enough bool) Wish {
+	w := &r.Wish
 	out := Wish{
-		ID: w.ID, Title: wish.Title(w, b.desk.Book), Words: wish.Words(r.Said, b.desk.Book), Unit: r.Unit, Number: r.Said.Amount.Number,
+		ID: w.ID, Title: title, Words: wish.Words(r.Said, b.desk.Book), Unit: r.Unit, Number: r.Said.Amount.Number,
 		Wanted: r.Wanted[:], Source: r.Source[:], Coming: r.Coming[:],
 		Uses: []Use{}, Notes: append([]string{}, r.Notes...), Cautions: []string{},
 		HarvestUnit: harvestUnit(w), Confidence: w.ConfidenceFor(""),
@@ -99,7 +99,7 @@ func (b *basis) outline(r *table.Resolved, enough bool) Wish {
 		out.Confidence = w.ConfidenceFor(r.Uses[0].Form)
 	}
 	out.OnShelf, out.Enough = onShelf(r), enough
-	out.loads(b, w)
+	out.loads(b, *w)
 	return out
 }
 
@@ -163,7 +163,7 @@ func (b *basis) cautions(out *Wish, d *demand) {
 	if u.Form == wish.Cellar {
 		setting.Store = string(u.Crop.Store)
 	}
-	ids := caution.For(b.desk.Book, setting)
+	ids := b.cautionsOf(setting)
 	if u.Prep != nil {
 		ids = append(caution.OfPreparation(b.desk.Book, u.Prep), ids...)
 	}
@@ -188,4 +188,14 @@ func (w *Wish) loads(b *basis, x wish.Wish) {
 	}
 	whole := amount.FloorWhole(x.Amount.Number / float64(per))
 	w.Load = &Load{Jars: per, Below: whole * per, Above: amount.CeilWhole(x.Amount.Number/float64(per)) * per}
+}
+
+// cautionsOf returns the book's warnings that belong to a setting, looked up once in a plan.
+func (b *basis) cautionsOf(s caution.Setting) []string {
+	ids, known := b.warned[s]
+	if !known {
+		ids = caution.For(b.desk.Book, s)
+		b.warned[s] = ids
+	}
+	return slices.Clip(ids)
 }

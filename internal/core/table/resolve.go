@@ -96,13 +96,13 @@ type Resolver struct {
 
 // Resolve gives each week of a wish its source: the one pinned by hand, or else
 // the first of the family's forms that can feed it.
-func (rs *Resolver) Resolve(w wish.Wish) Resolved {
+func (rs *Resolver) Resolve(w wish.Wish) *Resolved {
 	if w.Story != nil {
 		w.Amount.Number = w.Story.Number()
 	}
-	r := Resolved{Said: w}
-	rs.people(&r, &w)
-	rs.weigh(&r, &w)
+	r := &Resolved{Said: w, Uses: make([]Use, 0, len(w.Forms))}
+	rs.people(r, &w)
+	rs.weigh(r, &w)
 	r.Wish, r.Unit = w, w.Amount.Kind.Unit()
 	r.Enough = !w.Amount.Kind.Weekly() && w.Left >= w.Amount.Number
 	ch := chooser{rs.Book, func(c *book.Crop) *season.Season { return rs.Seasons(c, w.Cover) }}
@@ -114,7 +114,7 @@ func (rs *Resolver) Resolve(w wish.Wish) Resolved {
 		for rs.addRecorded(&u, w); own < len(u.Season.Starts); own++ {
 			u.Lot = append(withoutNearest(u.Season, u.Lot, u.Recorded), own)
 		}
-		rs.noteSeason(&r, u)
+		rs.noteSeason(r, u)
 		r.Uses = []Use{u}
 		return r
 	}
@@ -128,14 +128,14 @@ func (rs *Resolver) Resolve(w wish.Wish) Resolved {
 		}
 		u := rs.use(w, f, c, p)
 		u.Why = why
-		rs.noteSeason(&r, u)
-		rs.dayLength(&r, c)
-		rs.idleCover(&r, c)
+		rs.noteSeason(r, u)
+		rs.dayLength(r, c)
+		rs.idleCover(r, c)
 		possible |= u.CanFeed
 		r.Uses = append(r.Uses, u)
 	}
-	rs.want(&r, possible)
-	pinned := rs.pinned(&r)
+	rs.want(r, possible)
+	pinned := rs.pinned(r)
 	for week := range season.WeeksPerYear {
 		if r.Wanted[week] == 0 {
 			continue

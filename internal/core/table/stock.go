@@ -79,8 +79,8 @@ func (u *Use) drawnIn(w *wish.Wish) amount.Unit {
 // Drawn returns what a use takes out of its store for an amount in the wish's
 // unit in week w: kg as they come out of the store, pieces, litres or kg dried.
 func (rs *Resolver) Drawn(w *wish.Wish, u *Use, week int, a float64) float64 {
-	switch kind := w.Amount.Kind; {
-	case kind.Counts(wish.CountsMeals):
+	switch w.Amount.Kind.Counted() {
+	case wish.CountsMeals:
 		edible := a * rs.eaters(w)[week] * rs.portion(w, u.Crop) / 1000
 		if u.Crop.Edible <= 0 {
 			return 0
@@ -89,9 +89,11 @@ func (rs *Resolver) Drawn(w *wish.Wish, u *Use, week int, a float64) float64 {
 			return edible / u.Crop.Edible / u.Prep.Raw
 		}
 		return edible / u.Crop.Edible / (1 - rs.Cull)
-	case kind.Unit() == amount.Jar:
-		return a * wish.JarLitre(*w, u.Prep)
-	case kind.Counts(wish.CountsWeight):
+	case wish.CountsVolume:
+		if w.Amount.Kind.Unit() == amount.Jar {
+			return a * wish.JarLitre(*w, u.Prep)
+		}
+	case wish.CountsWeight:
 		if u.Prep != nil { // wished as harvested weight
 			return a * (1 - rs.Cull) * (1 - rs.Spoil) / u.Prep.Raw
 		}

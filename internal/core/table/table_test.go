@@ -144,7 +144,7 @@ func TestAPartOfAWeeksFoodIsNoWeeksFood(t *testing.T) {
 		h.Lots = []stock.Lot{{ID: "l", Food: "beet", Form: "cellar", Count: 1, Size: share * week, Unit: "kg", PutUp: h.YearStart() - 10, Until: h.YearStart() + 300}}
 		rs := resolver(h)
 		r := rs.Resolve(w)
-		all := []*Resolved{&r}
+		all := []*Resolved{r}
 		rs.OnTheShelf(all, h.YearStart())
 		first := slices.IndexFunc(r.Source[:], func(s wish.Form) bool { return s != "" })
 		if got := r.Coming[first] == wish.Cellar; got != fed {

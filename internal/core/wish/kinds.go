@@ -70,48 +70,57 @@ var amountKinds = []KindFacts{
 // AmountKinds returns the facts of every amount kind, in the order of choices.
 func AmountKinds() []KindFacts { return slices.Clone(amountKinds) }
 
+// facts finds the facts of a kind; nil for one that there is not.
+func (k AmountKind) facts() *KindFacts {
+	for i := range amountKinds {
+		if amountKinds[i].Kind == k {
+			return &amountKinds[i]
+		}
+	}
+	return nil
+}
+
 // Facts returns what is known of an amount kind, and whether there is such a kind. An
 // unknown kind has the facts of plants, with a most of 0.
 func (k AmountKind) Facts() (KindFacts, bool) {
-	for i := range amountKinds {
-		if amountKinds[i].Kind == k {
-			return amountKinds[i], true
-		}
+	if f := k.facts(); f != nil {
+		return *f, true
 	}
 	return KindFacts{Kind: k, Counts: CountsPlants, Unit: amount.Plant}, false
 }
 
-func (k AmountKind) counts() Counted {
-	for i := range amountKinds {
-		if amountKinds[i].Kind == k {
-			return amountKinds[i].Counts
-		}
+// Counted returns what the amount counts; nothing for a kind that there is not.
+func (k AmountKind) Counted() Counted {
+	if f := k.facts(); f != nil {
+		return f.Counts
 	}
 	return ""
 }
 
 // Counts reports what the amount counts.
-func (k AmountKind) Counts(what Counted) bool { return k.counts() == what }
+func (k AmountKind) Counts(what Counted) bool { return k.Counted() == what }
 
 // Weekly reports whether the amount is one of each week, not of the year.
 func (k AmountKind) Weekly() bool {
-	f, _ := k.Facts()
-	return f.Weekly
+	f := k.facts()
+	return f != nil && f.Weekly
 }
 
 // PutUp reports whether the amount counts what is put up.
 func (k AmountKind) PutUp() bool {
-	c := k.counts()
+	c := k.Counted()
 	return c == CountsVolume || c == CountsDried
 }
 
 // Unweighed reports whether the amount is of plants that feed no week.
-func (k AmountKind) Unweighed() bool { return k.counts() == CountsPlants }
+func (k AmountKind) Unweighed() bool { return k.Counted() == CountsPlants }
 
 // Unit returns the unit of the amount's number.
 func (k AmountKind) Unit() amount.Unit {
-	f, _ := k.Facts()
-	return f.Unit
+	if f := k.facts(); f != nil {
+		return f.Unit
+	}
+	return amount.Plant
 }
 
 // Words returns what the number counts, in words with metric units.

@@ -117,62 +117,59 @@ const pottedOn = 6
 
 // Tasks returns what there is to do for a job, in the order of its days.
 func Tasks(j Job, r book.Rules) []Task {
-	var room [16]Task // most sowings have fewer than eight tasks: the list is cut to its length below
-	list := tasks{room[:0]}
-	stands := list.start(j, r)
-	list.cover(j)
-	list.tend(j, r, stands)
-	list.all = append(list.all, j.harvest(r)...)
+	var room [16]Task // on the stack: most sowings have fewer than eight tasks
+	out, stands := start(room[:0], j, r)
+	out = cover(out, j)
+	out = tend(out, j, r, stands)
+	out = append(out, j.harvest(r)...)
 	if j.Method.OneYear() {
-		list.add(Task{What: Clear, Do: "Clear", Day: j.Clear, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area * r.MinutesClear})
+		out = add(out, Task{What: Clear, Do: "Clear", Day: j.Clear, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area * r.MinutesClear})
 	}
-	slices.SortStableFunc(list.all, func(a, b Task) int { return int(a.Day - b.Day) })
-	return slices.Clone(list.all)
+	slices.SortStableFunc(out, func(a, b Task) int { return int(a.Day - b.Day) })
+	return slices.Clone(out)
 }
 
-// tasks is a list of tasks being made.
-type tasks struct{ all []Task }
-
 // add adds a task; one without a day is none.
-func (l *tasks) add(t Task) {
-	if t.Day != 0 {
-		l.all = append(l.all, t)
+func add(out []Task, t Task) []Task {
+	if t.Day == 0 {
+		return out
 	}
+	return append(out, t)
 }
 
 // start adds what there is to do to start a crop, and returns the day from which it is in
 // the bed.
-func (l *tasks) start(j Job, r book.Rules) (stands civil.Date) {
+func start(out []Task, j Job, r book.Rules) (_ []Task, stands civil.Date) {
 	stands = j.Date
 	switch j.Method {
 	case season.Indoors:
 		stands = j.Out
-		l.add(Task{What: Sow, Do: "Sow indoors", Day: j.Date, Count: float64(j.Cells), Unit: amount.Cell, Each: j.Each, Minutes: float64(j.Cells) * r.MinutesCell})
+		out = add(out, Task{What: Sow, Do: "Sow indoors", Day: j.Date, Count: float64(j.Cells), Unit: amount.Cell, Each: j.Each, Minutes: float64(j.Cells) * r.MinutesCell})
 		if j.Crop.RaiseWeeks.Or(0) >= pottedOn && j.Out-j.Date > 35 {
-			l.add(Task{What: PotOn, Do: "Pot on", Day: j.Date + (j.Out-j.Date)/2, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesCell})
+			out = add(out, Task{What: PotOn, Do: "Pot on", Day: j.Date + (j.Out-j.Date)/2, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesCell})
 		}
-		l.add(Task{What: Harden, Do: "Begin to harden off", Day: j.Harden, Count: float64(j.SetOut), Unit: amount.Start, Minutes: 15})
-		l.add(Task{What: PlantOut, Do: "Plant out", Day: j.Out, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesPlant})
+		out = add(out, Task{What: Harden, Do: "Begin to harden off", Day: j.Harden, Count: float64(j.SetOut), Unit: amount.Start, Minutes: 15})
+		out = add(out, Task{What: PlantOut, Do: "Plant out", Day: j.Out, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesPlant})
 	case season.Bought:
-		l.add(Task{What: PlantOut, Do: "Buy and plant out", Day: j.Date, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesPlant})
+		out = add(out, Task{What: PlantOut, Do: "Buy and plant out", Day: j.Date, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesPlant})
 	case season.Stock:
-		l.add(Task{What: PlantOut, Do: "Plant", Day: j.Date, Count: float64(j.SetOut), Unit: amount.Start, Noun: j.Stock, Minutes: float64(j.SetOut) * r.MinutesPlant})
+		out = add(out, Task{What: PlantOut, Do: "Plant", Day: j.Date, Count: float64(j.SetOut), Unit: amount.Start, Noun: j.Stock, Minutes: float64(j.SetOut) * r.MinutesPlant})
 	case season.Patch:
-		l.add(Task{What: PlantOut, Do: "Plant the patch", Day: j.Date, Count: float64(max(j.SetOut, j.Plants)), Unit: amount.Start, Noun: j.Stock, Minutes: float64(j.SetOut) * r.MinutesPlant})
+		out = add(out, Task{What: PlantOut, Do: "Plant the patch", Day: j.Date, Count: float64(max(j.SetOut, j.Plants)), Unit: amount.Start, Noun: j.Stock, Minutes: float64(j.SetOut) * r.MinutesPlant})
 	case season.Tray:
-		l.add(Task{What: Sow, Do: "Sow on trays", Day: j.Date, Count: j.SeedGram, Unit: amount.Gram, Minutes: 10})
+		out = add(out, Task{What: Sow, Do: "Sow on trays", Day: j.Date, Count: j.SeedGram, Unit: amount.Gram, Minutes: 10})
 	default:
 		t := Task{What: Sow, Do: "Sow in place", Day: j.Date, Count: float64(j.Stations), Unit: amount.Station, Each: j.Each, Minutes: j.Area * r.MinutesSow}
 		if j.Drill > 0 {
 			t.Count, t.Unit, t.Each, t.Noun = j.Drill, amount.Metre, 0, "of drill"
 		}
-		l.add(t)
+		out = add(out, t)
 	}
-	return stands
+	return out, stands
 }
 
 // cover adds putting covers on and taking them off.
-func (l *tasks) cover(j Job) {
+func cover(out []Task, j Job) []Task {
 	for i, c := range j.Covers {
 		again := ""
 		if i > 0 {
@@ -184,29 +181,31 @@ func (l *tasks) cover(j Job) {
 		} else if j.Hoops > 0 {
 			on += fmt.Sprintf(", over %d hoops", j.Hoops)
 		}
-		l.add(Task{What: CoverOn + again, Do: on, Day: c.On, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area})
-		l.add(Task{What: CoverOff + again, Do: off, Day: c.Off, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area / 2})
+		out = add(out, Task{What: CoverOn + again, Do: on, Day: c.On, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area})
+		out = add(out, Task{What: CoverOff + again, Do: off, Day: c.Off, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area / 2})
 	}
+	return out
 }
 
 // tend adds what there is to do while a crop grows.
-func (l *tasks) tend(j Job, r book.Rules, stands civil.Date) {
+func tend(out []Task, j Job, r book.Rules, stands civil.Date) []Task {
 	if j.Up != 0 {
-		l.add(Task{What: UpBy, Do: "Up by now, or sow again", Day: j.Up, Count: float64(j.Plants), Unit: amount.Plant})
+		out = add(out, Task{What: UpBy, Do: "Up by now, or sow again", Day: j.Up, Count: float64(j.Plants), Unit: amount.Plant})
 	}
 	up := stands
 	if j.Method == season.Direct && j.Up != 0 {
 		up = j.Up
 		if j.Drill > 0 || j.Each > 1 {
-			l.add(Task{What: Thin, Do: "Thin", Day: j.Up + thinAfter, Count: float64(j.Plants), Unit: amount.Plant, Minutes: j.Area * r.MinutesThin})
+			out = add(out, Task{What: Thin, Do: "Thin", Day: j.Up + thinAfter, Count: float64(j.Plants), Unit: amount.Plant, Minutes: j.Area * r.MinutesThin})
 		}
 	}
 	if s := j.Crop.Support; s != "" && s != book.NoSupport && j.Method != season.Patch {
-		l.add(Task{What: Support, Do: supports[s], Day: up + supportAfter, Count: float64(j.Plants), Unit: amount.Plant, Minutes: float64(j.Plants) * r.MinutesPlant})
+		out = add(out, Task{What: Support, Do: supports[s], Day: up + supportAfter, Count: float64(j.Plants), Unit: amount.Plant, Minutes: float64(j.Plants) * r.MinutesPlant})
 	}
 	if j.Crop.Hill {
-		l.add(Task{What: Hill, Do: "Hill", Day: stands + hillAfter, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area * r.MinutesThin})
+		out = add(out, Task{What: Hill, Do: "Hill", Day: stands + hillAfter, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area * r.MinutesThin})
 	}
+	return out
 }
 
 var supports = map[book.Support]string{book.Stake: "Stake", book.Cage: "Set the cages", book.Trellis: "Lead up the trellis", book.RidgeString: "String the ridge"}
