@@ -14,9 +14,7 @@ const problem = ref<Problem>()
 const opened = ref<boolean>()
 const s = computed(() => props.sowing)
 const whereIs = useWhere()
-const place = computed(() =>
-  s.value.in_bed ? whereIs(s.value.id) : '',
-)
+const place = computed(() => (s.value.in_bed ? whereIs(s.value.id) : ''))
 const today = computed(() => store.plan?.as_of ?? '')
 
 const task = (what: string) => s.value.tasks.find((t) => t.what === what)
