@@ -94,7 +94,7 @@ func TestBeginFromAHouseholdFile(t *testing.T) {
 		p.must(p.see(`[aria-label="A household file"]`).SetFiles([]string{file}))
 	}
 	choose(strings.Replace(string(demo.MillHouse), `"latitude": 47.5`, `"latitude": 475`, 1))
-	p.shows(".welcome .wrong", "place.latitude is “475”; wanted: a number from -70 to 70")
+	p.shows(".welcome .wrong", "place.latitude: “475” cannot be; wanted: a number from -70 to 70")
 	choose("date,note\n2027-05-01,planted beans\n")
 	p.shows(".welcome .wrong", "it is not JSON, line 1")
 	choose(string(demo.MillHouse))

@@ -82,7 +82,7 @@ func TestScreenshots(t *testing.T) {
 	p = a.open("/ground/year")
 	p.scrubTo("2027-08-02")
 	p.clickNamed(".ways-out button", "What would help")
-	p.see("[data-way]")
+	p.see("[data-remedy]")
 	keep(p, "ground-year")
 	p = a.open("/ground/care")
 	p.see("[data-order]")

@@ -159,6 +159,7 @@ func TestAWeatherFileMovesTheWindows(t *testing.T) {
 	p := start(t, "demo").open("/sowings")
 	p.overTheYear()
 	window := `[data-crop="tomato-paste"] .window`
+	p.see(window)
 	was := p.eval(`s => document.querySelector(s).title`, window)
 	var text strings.Builder
 	text.WriteString("Date,TMin,TMax\n")

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
+import { useDocumentVisibility, useEventListener, useIntervalFn } from '@vueuse/core'
+import { nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useDrawer } from './lib/drawer'
 import { useHousehold } from './lib/household'
@@ -57,9 +58,8 @@ useKeys([
 ])
 
 /** Somebody else may have edited while this window was away; and what waits may be sent now. */
-function refresh() {
-  if (document.visibilityState === 'visible' && !store.busy) void store.again()
-}
+const visible = useDocumentVisibility()
+watch(visible, (v) => v === 'visible' && !store.busy && void store.again())
 
 // A place whose script was never fetched cannot be shown without a connection.
 const missing = ref('')
@@ -68,7 +68,6 @@ router.afterEach(() => (missing.value = ''))
 
 /** Looks every few seconds whether Inventory answers again, while something waits for that. */
 const retry = 4000
-let timer = 0
 async function look() {
   if (store.waiting.length && !store.busy) await store.again()
   if (missing.value && (await reachable())) location.assign(missing.value)
@@ -81,17 +80,11 @@ async function reachable(): Promise<boolean> {
   }
 }
 onMounted(async () => {
-  document.addEventListener('visibilitychange', refresh)
-  window.addEventListener('online', look)
-  timer = window.setInterval(look, retry)
   await store.load()
   if (store.waiting.length) await store.again()
 })
-onBeforeUnmount(() => {
-  document.removeEventListener('visibilitychange', refresh)
-  window.removeEventListener('online', look)
-  window.clearInterval(timer)
-})
+useEventListener(window, 'online', look)
+useIntervalFn(look, retry)
 </script>
 
 <template>
@@ -132,11 +125,11 @@ onBeforeUnmount(() => {
   min-width: 0;
 }
 main {
-  padding: 0.9rem 1.2rem 3rem;
+  padding: var(--space-5) var(--space-6) 3rem;
   container: leaf / inline-size;
 }
 .waiting {
-  padding: 2rem 0;
+  padding: var(--space-7) 0;
 }
 @media (max-width: 1000px) {
   .frame.drawn {
@@ -150,7 +143,7 @@ main {
     padding-bottom: 4.5rem;
   }
   main {
-    padding: 0.7rem 0.8rem 2rem;
+    padding: var(--space-5) var(--space-5) var(--space-7);
   }
 }
 </style>

@@ -1,7 +1,8 @@
 // How the household keeps its ground, and one change of it at a time.
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Customs, Problem } from './api'
 import { useHousehold } from './household'
+import { wordsOf } from './problems'
 
 export function useCustoms() {
   const store = useHousehold()
@@ -21,5 +22,17 @@ export function useCustoms() {
   function change(to: Partial<Customs>): Promise<Problem | undefined> {
     return store.edit({ command: 'set-customs', customs: { ...customs.value, ...to } })
   }
-  return { customs, change }
+  const refused = ref('')
+  /** Changes them; tells whether that was taken, and keeps in `refused` why it was not. */
+  async function set(to: Partial<Customs>): Promise<boolean> {
+    const p = await change(to)
+    refused.value = wordsOf(p)
+    return !p
+  }
+  return { customs, change, set, refused }
+}
+
+/** A list without the thing of an id. */
+export function without<T extends { id: string }>(list: T[], id: string): T[] {
+  return list.filter((x) => x.id !== id)
 }

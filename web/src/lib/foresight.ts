@@ -1,37 +1,32 @@
 // What a change would come to, asked of the binary before the change is made.
-import { ref } from 'vue'
-import { answer, api, Refused, type Change, type Foresight } from './api'
-import { wordsOf } from './household'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { api, type Change } from './api'
+import { useAnswer } from './ask'
 
 export function useForesight() {
-  const change = ref<Change>()
-  const found = ref<Foresight>()
+  const change = shallowRef<Change>()
   const wrong = ref('')
-  let turn = 0
+  const asked = useAnswer(
+    'foresight',
+    () => change.value,
+    (body, signal) => api.POST('/foresight', { body, signal }),
+    (was, now) => was === now,
+  )
+  // A change that cannot be is let go, and why it cannot be stands in its place.
+  watch(asked.wrong, (why) => {
+    if (!why) return
+    wrong.value = why
+    change.value = undefined
+  })
 
   /** Asks what a change would come to; the answer of the last one asked stands. */
-  async function propose(to: Change): Promise<void> {
-    const mine = ++turn
+  function propose(to: Change) {
+    wrong.value = ''
     change.value = to
-    found.value = undefined
-    wrong.value = ''
-    try {
-      const got = await answer(() => api.POST('/foresight', { body: to }))
-      if (mine === turn) found.value = got
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e
-      if (mine !== turn) return
-      wrong.value = wordsOf(e.problem)
-      change.value = undefined
-    }
   }
-
   function drop() {
-    turn++
-    change.value = undefined
-    found.value = undefined
     wrong.value = ''
+    change.value = undefined
   }
-
-  return { change, found, wrong, propose, drop }
+  return { change, found: computed(() => (change.value ? asked.data.value : undefined)), wrong, propose, drop }
 }

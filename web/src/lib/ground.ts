@@ -1,32 +1,20 @@
 // The layout of the ground: fetched after the plan, and told as old until the new
 // one is there; and a sowing that is being moved about on it.
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, watch } from 'vue'
-import { answer, api, Refused, type Bed, type Choice, type Layout, type Look, type Piece } from './api'
+import { computed, ref, watch } from 'vue'
+import { api, type Bed, type Choice, type Layout, type Piece, type Plan } from './api'
+import { useAnswer } from './ask'
 import { useHousehold } from './household'
 import { useUnits } from './units'
 import { count } from './words'
 
 export const useGround = defineStore('ground', () => {
-  const layout = shallowRef<Layout>()
   const store = useHousehold()
-  const wrong = ref('') // why there is no layout of the plan as it stands
-  let asked = 0
-
-  async function fetchLayout() {
-    if (!store.household) return
-    const mine = ++asked
-    try {
-      const l = await answer(() => api.GET('/layout'))
-      if (mine !== asked) return
-      layout.value = l
-      wrong.value = ''
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e
-      if (mine === asked) wrong.value = e.problem.detail
-    }
-  }
-  watch(() => store.state?.revision, fetchLayout, { immediate: true })
+  const { data: layout, wrong } = useAnswer(
+    'layout',
+    () => !!store.household || undefined,
+    (_, signal) => api.GET('/layout', { signal }),
+  )
 
   /** What stands in the ground already, in a bed that nobody has said yet. */
   const unsaid = computed(() => {
@@ -57,9 +45,14 @@ export function useWhere() {
   }
 }
 
-/** Fetches how a sowing would do in every bed. */
-export function fetchLook(sowing: string): Promise<Look> {
-  return answer(() => api.GET('/ground-look', { params: { query: { sowing } } }))
+/** Asks how a sowing would do in every bed; nothing while none is named. */
+export function useLook(sowing: () => string) {
+  return useAnswer(
+    'ground-look',
+    () => sowing() || undefined,
+    (id, signal) => api.GET('/ground-look', { params: { query: { sowing: id } }, signal }),
+    (was, now) => was === now,
+  )
 }
 
 /** A sowing that is being moved: where it is held over the ground, and what the
@@ -69,21 +62,17 @@ export const useMoving = defineStore('moving', () => {
   const sowing = ref('')
   const bed = ref('')
   const at = ref(0)
-  const look = shallowRef<Look>()
+  const { data: look, problem } = useLook(() => sowing.value)
+  watch(problem, (p) => {
+    if (!p) return
+    store.problem = p
+    leave()
+  })
 
-  async function begin(p: Piece) {
+  function begin(p: Piece) {
     sowing.value = p.planting
     bed.value = p.bed
     at.value = p.at
-    look.value = undefined
-    try {
-      const found = await fetchLook(p.planting)
-      if (sowing.value === p.planting) look.value = found
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e
-      store.problem = e.problem
-      leave()
-    }
   }
   function leave() {
     sowing.value = ''
@@ -114,3 +103,16 @@ export const useMoving = defineStore('moving', () => {
   }
   return { sowing, bed, at, look, choice, target, length, verdict, begin, leave, over, put }
 })
+
+/** What has found no ground, the most needed first, each with its sowing. */
+export function leftOut(layout: Layout | undefined, plan: Plan | undefined) {
+  const of = new Map((plan?.sowings ?? []).map((s) => [s.id, s]))
+  return (layout?.left ?? []).map((l) => ({ ...l, s: of.get(l.planting) })).sort((a, b) => b.need - a.need)
+}
+
+/** The classes of sun, in words. */
+export const sunWords: Record<string, string> = {
+  full: 'full sun',
+  part: '4 to 6 h of sun',
+  shade: 'less than 4 h of sun',
+}

@@ -13,25 +13,12 @@ import {
   type State,
   type Tally,
 } from './api'
+import { clientName, freshId } from './client'
 import { merged } from './parts'
+import { wordsOf } from './problems'
 import { useQueue, type Entry } from './queue'
-import { useUnits } from './units'
 
 type Change = Omit<Edit, 'client' | 'id' | 'revision'>
-
-/** Ids need only differ; the clock and a random part make them so, on http too. */
-function freshId(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(9))
-  return Date.now().toString(36) + '-' + Array.from(bytes, (b) => b.toString(36)).join('')
-}
-
-function clientName(): string {
-  const kept = localStorage.getItem('inventory.client')
-  if (kept) return kept
-  const made = freshId()
-  localStorage.setItem('inventory.client', made)
-  return made
-}
 
 /** How long an entry waits for its answer before it is kept to be sent again, ms. */
 const patience = 15_000
@@ -249,29 +236,3 @@ export const useHousehold = defineStore('household', () => {
     redo: () => inTurn(() => step('/redo')),
   }
 })
-
-/** What a problem says of one field, or of the whole when it names none. */
-export function fieldError(p: Problem | undefined, ...fields: string[]): string {
-  for (const f of p?.fields ?? []) {
-    if (fields.some((name) => f.field === name || f.field.startsWith(name + '.') || f.field.startsWith(name + '[')))
-      return sentence(f.value, f.allowed)
-  }
-  return ''
-}
-
-/** All that a problem says, in one sentence or two, for a control that shows it in one place. */
-export function wordsOf(p: Problem | undefined): string {
-  return (p?.fields ?? []).map((f) => sentence(f.value, f.allowed)).join(' ') || p?.detail || ''
-}
-
-/** What a problem says that none of the given fields will show. */
-export function otherErrors(p: Problem | undefined, ...fields: string[]): string {
-  const rest = (p?.fields ?? []).filter(
-    (f) => !fields.some((n) => f.field === n || f.field.startsWith(n + '.') || f.field.startsWith(n + '[')),
-  )
-  return rest.map((f) => `${f.field}: ${sentence(f.value, f.allowed)}`).join(' ')
-}
-
-function sentence(value: string, allowed: string): string {
-  return useUnits().render(value === '' ? `Wanted: ${allowed}.` : `“${value}” cannot be; wanted: ${allowed}.`)
-}

@@ -1,4 +1,5 @@
 // Keys that work everywhere, and those that a place adds while it is shown.
+import { useEventListener, useTimeoutFn } from '@vueuse/core'
 import { onBeforeUnmount, onMounted } from 'vue'
 
 export interface Key {
@@ -8,8 +9,8 @@ export interface Key {
 }
 
 const stack: Key[][] = []
-let leader = false
-let timer = 0
+/** Whether g was pressed just now: the next key says where to go. */
+const leader = useTimeoutFn(() => undefined, 1500, { immediate: false })
 
 function typing(e: KeyboardEvent): boolean {
   const t = e.target as HTMLElement
@@ -21,14 +22,9 @@ function onKey(e: KeyboardEvent) {
   if (typing(e) && e.key !== 'Escape') return
   if (e.key === 'Enter' && (e.target as HTMLElement).closest('button, a')) return // it presses what has the focus
   if (document.querySelector('.el-overlay:not([style*="display: none"])') && e.key !== 'Escape') return
-  const pressed = leader ? 'g ' + e.key : e.key
-  window.clearTimeout(timer)
-  if (leader) leader = false
-  else if (e.key === 'g') {
-    leader = true
-    timer = window.setTimeout(() => (leader = false), 1500)
-    return
-  }
+  const pressed = leader.isPending.value ? 'g ' + e.key : e.key
+  if (leader.isPending.value) leader.stop()
+  else if (e.key === 'g') return leader.start()
   for (let i = stack.length - 1; i >= 0; i--) {
     const hit = stack[i]?.find((k) => k.keys === pressed && k.run)
     if (hit?.run) {
@@ -39,7 +35,7 @@ function onKey(e: KeyboardEvent) {
   }
 }
 
-window.addEventListener('keydown', onKey)
+useEventListener(window, 'keydown', onKey)
 
 /** Adds keys for as long as the component lives. */
 export function useKeys(keys: Key[]) {

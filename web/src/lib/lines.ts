@@ -1,18 +1,20 @@
 // A wish typed as one line, understood by the binary as it is typed.
-import { ref, watch } from 'vue'
+import { watchDebounced } from '@vueuse/core'
+import { ref } from 'vue'
 import { answer, api, Refused, type Reading } from './api'
+import { answers } from './ask'
+import { useHousehold } from './household'
 
 export function useLine(climate?: () => string) {
   const text = ref('')
   const readings = ref<Reading[]>([])
   const chosen = ref(0)
   const wrong = ref('')
-  let timer = 0
+  const store = useHousehold()
   let asked = 0
   let understood = ''
 
   async function understand(): Promise<void> {
-    window.clearTimeout(timer)
     const line = text.value
     const mine = ++asked
     if (line.trim() === '') {
@@ -22,9 +24,11 @@ export function useLine(climate?: () => string) {
       return
     }
     try {
-      const found = await answer(() =>
-        api.POST('/lines', { body: { text: line, ...(climate ? { climate: climate() } : {}) } }),
-      )
+      const body = { text: line, ...(climate ? { climate: climate() } : {}) }
+      const found = await answers.fetchQuery({
+        queryKey: ['lines', body, store.state?.revision, store.plan?.as_of],
+        queryFn: ({ signal }) => answer(() => api.POST('/lines', { body, signal })),
+      })
       if (mine !== asked) return // a later key was faster
       readings.value = found
       wrong.value = ''
@@ -38,10 +42,7 @@ export function useLine(climate?: () => string) {
     understood = line
   }
 
-  watch(text, () => {
-    window.clearTimeout(timer)
-    timer = window.setTimeout(understand, 120)
-  })
+  watchDebounced(text, () => understood !== text.value && understand(), { debounce: 120 })
 
   /** The reading to accept; waits until the line as it stands is understood. */
   async function accept(): Promise<Reading | undefined> {

@@ -2,7 +2,8 @@
 // its own message, and is sent when a field of it is left.
 import { reactive, ref, watch } from 'vue'
 import type { Edit, Guest, Lot, Member, OwnCrop, OwnPreparation, Patch, Problem, Store } from './api'
-import { otherErrors, useHousehold } from './household'
+import { useHousehold } from './household'
+import { otherErrors } from './problems'
 
 /** The lists of the household that are edited row by row. */
 interface Lists {

@@ -1,11 +1,11 @@
 // Quantities in the reader's units. The factors come from the binary.
-import { computed, ref, watch } from 'vue'
+import { computed } from 'vue'
 import { useHousehold } from './household'
+import { useStored } from './stored'
 
 export type System = 'metric' | 'us'
 
-const system = ref<System>(localStorage.getItem('inventory.units') === 'us' ? 'us' : 'metric')
-watch(system, (s) => localStorage.setItem('inventory.units', s))
+const system = useStored<System>('units', ['metric', 'us'])
 
 export interface Quantity {
   number: string

@@ -1,25 +1,14 @@
 // Ways of mending a gap or a week with too much putting up, reckoned by the binary.
 import { ref } from 'vue'
-import { answer, api, Refused, type Way } from './api'
+import { api, type Way } from './api'
+import { useAnswer } from './ask'
 import { useHousehold } from './household'
+import { wordsOf } from './problems'
 
 export function useWays(of: () => { wish?: string; week?: number }) {
   const store = useHousehold()
-  const ways = ref<Way[]>()
-  const wrong = ref('')
-  let asked = 0
-
-  async function find() {
-    const mine = ++asked
-    wrong.value = ''
-    try {
-      const found = await answer(() => api.GET('/ways', { params: { query: of() } }))
-      if (mine === asked) ways.value = found
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e
-      if (mine === asked) wrong.value = e.problem.detail
-    }
-  }
+  const asked = useAnswer('ways', of, (query, signal) => api.GET('/ways', { params: { query }, signal }))
+  const refused = ref('')
 
   /** Takes a way: the wish or the rule becomes as it says. */
   async function take(way: Way): Promise<boolean> {
@@ -28,9 +17,9 @@ export function useWays(of: () => { wish?: string; week?: number }) {
       : way.overrule
         ? await store.edit({ command: 'overrule', overrule: way.overrule })
         : undefined
-    wrong.value = p?.detail ?? ''
+    refused.value = wordsOf(p)
     return !p
   }
 
-  return { ways, wrong, find, take }
+  return { ...asked, refused, take }
 }

@@ -117,3 +117,8 @@ export function byMonth<T>(all: T[], date: (t: T) => string): { month: string; e
   }
   return out
 }
+
+/** An amount in the household's own money. */
+export function money(v: number): string {
+  return v.toFixed(2)
+}

@@ -50,7 +50,7 @@ function leave() {
 .day {
   display: inline-grid;
   grid-template-columns: 2.6rem 7.4rem;
-  gap: 0.3rem;
+  gap: var(--space-3);
 }
 .wrong {
   grid-column: 1 / -1;

@@ -60,24 +60,24 @@ const nothing = computed(
 .foresight {
   border-left: 3px solid var(--accent);
   background: var(--wash);
-  padding: 0.5rem 0.8rem;
-  margin: 0.4rem 0;
+  padding: var(--space-4) var(--space-5);
+  margin: var(--space-4) 0;
   flex-basis: 100%;
 }
 .foresight p {
-  margin: 0.15rem 0;
+  margin: var(--space-1) 0;
 }
 .what {
   font-weight: 650;
 }
 .figure {
   display: inline-block;
-  margin-right: 1.2rem;
+  margin-right: var(--space-6);
 }
 .buttons {
   display: flex;
-  gap: 0.6rem;
-  margin-top: 0.5rem;
+  gap: var(--space-4);
+  margin-top: var(--space-4);
 }
 .buttons .el-button + .el-button {
   margin-left: 0;

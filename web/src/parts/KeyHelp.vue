@@ -27,12 +27,12 @@ watch(open, (o) => {
 dl {
   display: grid;
   grid-template-columns: auto 1fr;
-  gap: 0.35rem 1rem;
+  gap: var(--space-3) var(--space-6);
   margin: 0;
 }
 dt {
   display: flex;
-  gap: 0.2rem;
+  gap: var(--space-2);
 }
 dd {
   margin: 0;

@@ -23,14 +23,14 @@ const kinds = computed(() => sources().filter((k) => props.bought || k.source !=
 .legend {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.2rem 0.8rem;
-  font-size: 0.8rem;
+  gap: var(--space-2) var(--space-5);
+  font-size: var(--type-tiny);
   color: var(--ink-2);
 }
 .legend > span {
   display: inline-flex;
   align-items: center;
-  gap: 0.25rem;
+  gap: var(--space-3);
 }
 .frost span {
   color: var(--freezer);

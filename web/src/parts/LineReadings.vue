@@ -36,14 +36,14 @@ const notes = computed(() => (props.wrong ? [] : (props.readings[chosen.value]?.
 .readings {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.25rem 0.6rem;
+  gap: var(--space-3) var(--space-4);
   align-items: baseline;
   min-height: 1.6rem;
-  padding-top: 0.2rem;
+  padding-top: var(--space-2);
 }
 .reading {
   border: 1px solid var(--hair-2);
-  padding: 0.05rem 0.5rem;
+  padding: var(--space-1) var(--space-4);
 }
 .notes {
   flex-basis: 100%;

@@ -47,7 +47,7 @@ const frosts = computed(() => {
 .scale {
   position: relative;
   height: 1.9rem;
-  font-size: 0.76rem;
+  font-size: var(--type-tiny);
   color: var(--ink-2);
 }
 .month {
@@ -76,6 +76,6 @@ const frosts = computed(() => {
   top: 0;
   transform: translateX(-50%);
   color: var(--freezer);
-  font-size: 0.85rem;
+  font-size: var(--type-small);
 }
 </style>

@@ -29,16 +29,16 @@ function words(m: Move): string {
 <style scoped>
 .moves {
   list-style: none;
-  margin: 0.2rem 0 0;
+  margin: var(--space-2) 0 0;
   padding: 0;
   columns: 21rem;
-  column-gap: 2rem;
+  column-gap: var(--space-7);
   max-height: 40vh;
   overflow: auto;
 }
 li {
   break-inside: avoid;
-  padding: 0.05rem 0;
+  padding: var(--space-1) 0;
 }
 b {
   display: inline-block;

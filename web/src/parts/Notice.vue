@@ -64,22 +64,22 @@ const words = computed(() => (store.notice ? capital(render(store.notice)) + '.'
 .problem {
   border-left: 4px solid var(--accent);
   background: var(--wash);
-  padding: 0.5rem 1.2rem;
+  padding: var(--space-4) var(--space-6);
 }
 .problem .link {
-  margin-left: 0.8rem;
+  margin-left: var(--space-5);
 }
 .problem ol,
 .problem ul {
-  margin: 0.3rem 0;
-  padding-left: 1.4rem;
+  margin: var(--space-3) 0;
+  padding-left: var(--space-6);
 }
 .notice {
-  padding: 0.25rem 1.2rem;
+  padding: var(--space-3) var(--space-6);
   color: var(--ink-2);
   border-bottom: 1px solid var(--hair);
 }
 .notice .link {
-  margin-left: 0.6rem;
+  margin-left: var(--space-4);
 }
 </style>

@@ -123,8 +123,8 @@ svg {
   z-index: 3;
   background: var(--ink);
   color: var(--paper);
-  font-size: 0.8rem;
-  padding: 0.05rem 0.4rem;
+  font-size: var(--type-tiny);
+  padding: var(--space-1) var(--space-4);
   white-space: nowrap;
   pointer-events: none;
 }

@@ -3,14 +3,13 @@
 import { computed } from 'vue'
 import { useGround } from '../lib/ground'
 import { useHousehold } from '../lib/household'
-import { useUnits } from '../lib/units'
 import { dueOf } from '../lib/daybook'
 import { count, day } from '../lib/words'
+import UnitsChoice from './UnitsChoice.vue'
 
 defineEmits<{ help: [] }>()
 const store = useHousehold()
 const ground = useGround()
-const { system } = useUnits()
 
 const places = computed(() => {
   const p = store.plan
@@ -74,12 +73,7 @@ const places = computed(() => {
       </li>
     </ul>
     <div class="foot">
-      <div class="choice units" role="group" aria-label="Units">
-        <button type="button" class="plain" :aria-pressed="system === 'metric'" @click="system = 'metric'">
-          metric
-        </button>
-        <button type="button" class="plain" :aria-pressed="system === 'us'" @click="system = 'us'">US</button>
-      </div>
+      <UnitsChoice class="units" label="Units" us="US" />
       <button type="button" class="link small" @click="$emit('help')">Keys <kbd>?</kbd></button>
     </div>
   </nav>
@@ -90,16 +84,16 @@ const places = computed(() => {
   display: flex;
   flex-direction: column;
   border-right: 1px solid var(--hair-2);
-  padding: 0.9rem 0 0.8rem;
+  padding: var(--space-5) 0 var(--space-5);
   position: sticky;
   top: 0;
   height: 100vh;
 }
 .name {
   font-family: var(--serif);
-  font-size: 1.05rem;
+  font-size: var(--type-large);
   font-weight: 700;
-  padding: 0 0.9rem 0.9rem;
+  padding: 0 var(--space-5) var(--space-5);
   letter-spacing: 0.01em;
 }
 ul {
@@ -109,7 +103,7 @@ ul {
 }
 li a {
   display: block;
-  padding: 0.4rem 0.9rem 0.45rem;
+  padding: var(--space-4) var(--space-5) var(--space-4);
   text-decoration: none;
   border-left: 3px solid transparent;
 }
@@ -123,11 +117,11 @@ li a.router-link-active {
 .place {
   display: block;
   font-family: var(--serif);
-  font-size: 1.05rem;
+  font-size: var(--type-large);
 }
 .fact {
   display: block;
-  font-size: 0.8rem;
+  font-size: var(--type-tiny);
   color: var(--ink-2);
 }
 .fact.warn {
@@ -135,10 +129,10 @@ li a.router-link-active {
 }
 .foot {
   margin-top: auto;
-  padding: 0 0.9rem;
+  padding: 0 var(--space-5);
   display: flex;
   flex-direction: column;
-  gap: 0.5rem;
+  gap: var(--space-4);
   align-items: flex-start;
 }
 @media (max-width: 720px) {
@@ -171,17 +165,17 @@ li a.router-link-active {
   li a {
     border-left: 0;
     border-top: 3px solid transparent;
-    padding: 0.4rem 0.3rem 0.5rem;
+    padding: var(--space-4) var(--space-3) var(--space-4);
     min-height: 52px;
   }
   li a.router-link-active {
     border-top-color: var(--accent);
   }
   .place {
-    font-size: 0.93rem;
+    font-size: var(--type-text);
   }
   .fact {
-    font-size: 0.7rem;
+    font-size: var(--type-tiny);
     line-height: 1.15;
   }
   .foot {
@@ -189,7 +183,7 @@ li a.router-link-active {
   }
 }
 .units button {
-  padding: 0.15rem 0.5rem;
-  font-size: 0.85rem;
+  padding: var(--space-1) var(--space-4);
+  font-size: var(--type-small);
 }
 </style>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // The whole table at a glance; after an edit each figure that changed shows by
 // how much, for some seconds.
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { useTimeoutFn } from '@vueuse/core'
+import { computed, watch } from 'vue'
 import { useGround } from '../lib/ground'
 import { useHousehold } from '../lib/household'
 import { useUnits } from '../lib/units'
@@ -11,18 +12,13 @@ import Figure from './Figure.vue'
 const store = useHousehold()
 const ground = useGround()
 const { say, quantity } = useUnits()
-const showing = ref(false)
-let timer = 0
+/** Whether the changes of the last edit are shown. */
+const { isPending: showing, start: show, stop: hide } = useTimeoutFn(() => undefined, 12_000, { immediate: false })
 
 watch(
   () => store.state,
-  () => {
-    window.clearTimeout(timer)
-    showing.value = !!store.before
-    timer = window.setTimeout(() => (showing.value = false), 12000)
-  },
+  () => (store.before ? show() : hide()),
 )
-onBeforeUnmount(() => window.clearTimeout(timer))
 
 const figures = computed(() => {
   const t = store.plan?.tally
@@ -105,8 +101,8 @@ const figures = computed(() => {
 .tally {
   display: flex;
   align-items: flex-end;
-  gap: 1.6rem;
-  padding: 0.65rem 1.2rem 0.5rem;
+  gap: var(--space-7);
+  padding: var(--space-5) var(--space-6) var(--space-4);
   border-bottom: 1px solid var(--ink-2);
   background: var(--paper);
   position: sticky;
@@ -117,40 +113,40 @@ const figures = computed(() => {
   min-width: 9rem;
 }
 .year h1 {
-  font-size: 1.25rem;
+  font-size: var(--type-head);
   line-height: 1.15;
 }
 dl {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.2rem 1.7rem;
+  gap: var(--space-2) var(--space-7);
   margin: 0;
   flex: 1;
 }
 dd {
   margin: 0;
-  font-size: 1.4rem;
+  font-size: var(--type-head);
   font-weight: 600;
   line-height: 1.1;
   font-family: var(--serif);
   white-space: nowrap;
 }
 dt {
-  font-size: 0.8rem;
+  font-size: var(--type-tiny);
   color: var(--ink-2);
 }
 .of {
-  font-size: 0.85rem;
+  font-size: var(--type-small);
   font-weight: 400;
   color: var(--ink-2);
 }
 .change {
-  font-size: 0.9rem;
+  font-size: var(--type-text);
   font-weight: 600;
   color: var(--accent-ink);
   background: var(--accent);
-  padding: 0 0.35rem;
-  margin-left: 0.35rem;
+  padding: 0 var(--space-3);
+  margin-left: var(--space-3);
   vertical-align: 0.15em;
 }
 .tally {
@@ -158,7 +154,7 @@ dt {
 }
 @container tally (max-width: 900px) {
   dl {
-    gap: 0.2rem 1.1rem;
+    gap: var(--space-2) var(--space-6);
   }
   [data-tally='sowings'] {
     display: none;
@@ -166,15 +162,15 @@ dt {
 }
 .steps {
   display: flex;
-  gap: 0.9rem;
+  gap: var(--space-5);
   white-space: nowrap;
 }
 @media (max-width: 720px) {
   .tally {
     position: static;
     flex-wrap: wrap;
-    gap: 0.5rem 1rem;
-    padding: 0.6rem 0.8rem;
+    gap: var(--space-4) var(--space-6);
+    padding: var(--space-4) var(--space-5);
   }
   .year {
     flex: 1;
@@ -182,10 +178,10 @@ dt {
   dl {
     order: 3;
     flex-basis: 100%;
-    gap: 0.3rem 1.1rem;
+    gap: var(--space-3) var(--space-6);
   }
   dd {
-    font-size: 1.2rem;
+    font-size: var(--type-large);
   }
   .steps kbd {
     display: none;

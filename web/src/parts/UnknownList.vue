@@ -3,7 +3,8 @@
 import { ElButton, ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Problem, Unknown } from '../lib/api'
-import { useHousehold, wordsOf } from '../lib/household'
+import { useHousehold } from '../lib/household'
+import { wordsOf } from '../lib/problems'
 import { count } from '../lib/words'
 
 const store = useHousehold()
@@ -82,19 +83,19 @@ async function remove(name: string) {
 .unknown {
   border-left: 4px solid var(--accent);
   background: var(--wash);
-  padding: 0.5rem 1rem 0.6rem;
-  margin-bottom: 0.8rem;
+  padding: var(--space-4) var(--space-6) var(--space-4);
+  margin-bottom: var(--space-5);
 }
 h3 {
-  font-size: 1.05rem;
+  font-size: var(--type-large);
 }
 .name {
-  margin-top: 0.4rem;
+  margin-top: var(--space-4);
 }
 .mend {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.4rem 0.8rem;
+  gap: var(--space-4) var(--space-5);
   align-items: center;
 }
 .mend .el-select {

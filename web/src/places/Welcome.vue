@@ -2,13 +2,15 @@
 // The first screen of an empty file: three fields and one line lead to a first
 // ribbon.
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
-import { computed, onMounted, ref } from 'vue'
-import { answer, api, Refused, type DemoHousehold, type Household, type HouseholdRead, type Member } from '../lib/api'
-import { fieldError, useHousehold, wordsOf } from '../lib/household'
+import { computed, ref } from 'vue'
+import { type Household, type Member } from '../lib/api'
+import { useHousehold } from '../lib/household'
+import { fieldError } from '../lib/problems'
 import { useLine } from '../lib/lines'
 import { plainNumber } from '../lib/units'
-import { count, yearDay } from '../lib/words'
+import { yearDay } from '../lib/words'
 import LineReadings from '../parts/LineReadings.vue'
+import OtherBegin from './OtherBegin.vue'
 
 const store = useHousehold()
 const adults = ref('2')
@@ -67,45 +69,6 @@ async function begin() {
   const p = await store.edit({ command: 'begin', household })
   if (p) wrong.value = { line: fieldError(p, 'wishes') || p.detail }
 }
-
-// Made-up households to look around in.
-const demos = ref<DemoHousehold[]>([])
-onMounted(async () => {
-  try {
-    demos.value = await answer(() => api.GET('/demo-households'))
-  } catch (e) {
-    if (!(e instanceof Refused)) throw e // without them one begins with a household of one's own
-  }
-})
-async function lookAround(d: DemoHousehold) {
-  const p = await store.edit({ command: 'begin', household: d.household })
-  if (p) fileWrong.value = wordsOf(p)
-}
-
-// A household file that was saved.
-const file = ref<HTMLInputElement>()
-const read = ref<HouseholdRead>()
-const fileWrong = ref('')
-async function readFile(e: Event) {
-  const input = e.target as HTMLInputElement
-  const chosen = input.files?.[0]
-  input.value = ''
-  if (!chosen) return
-  read.value = undefined
-  fileWrong.value = ''
-  try {
-    const text = await chosen.text()
-    read.value = await answer(() => api.POST('/household-file-read', { body: { text } }))
-  } catch (error) {
-    if (!(error instanceof Refused)) throw error
-    fileWrong.value = `${chosen.name}: ${error.problem.fields?.length ? error.problem.fields.map((f) => `${f.field} is “${f.value}”; wanted: ${f.allowed}.`).join(' ') : error.problem.detail}`
-  }
-}
-async function takeFile() {
-  if (!read.value) return
-  const p = await store.edit({ command: 'begin', household: read.value.household })
-  if (p) fileWrong.value = wordsOf(p)
-}
 </script>
 
 <template>
@@ -146,38 +109,7 @@ async function takeFile() {
         <ElButton type="primary" native-type="submit" size="large">Show me the year</ElButton>
       </div>
     </form>
-    <section class="other" aria-label="Begin in another way">
-      <h2>Or begin in another way</h2>
-      <p>
-        <label class="link" tabindex="0" @keydown.enter="file?.click()"
-          >From a household file<input
-            ref="file"
-            type="file"
-            accept=".json,application/json"
-            class="hidden-words"
-            aria-label="A household file"
-            @change="readFile" /></label
-        ><span class="quiet small">, such as House saved</span>
-      </p>
-      <div v-if="read" class="read" role="status">
-        <b>{{ read.household.name }}</b>, the year {{ read.household.year || 'that lies ahead' }}:
-        {{ count(read.household.members.length, 'person', 'people') }},
-        {{ count(read.household.wishes.length, 'wish', 'wishes') }}, {{ count(read.household.beds.length, 'bed') }}
-        <template v-if="read.unknown.length"
-          >; {{ count(read.unknown.length, 'entry', 'entries') }} not in this crop book, kept to be mended</template
-        >.
-        <ElButton type="primary" size="small" data-take-file @click="takeFile">Begin with it</ElButton>
-        <ElButton size="small" @click="read = undefined">Leave it</ElButton>
-      </div>
-      <p v-if="fileWrong" class="wrong" role="alert">{{ fileWrong }}</p>
-      <p v-if="demos.length">Look around in a made-up household:</p>
-      <ul>
-        <li v-for="d in demos" :key="d.id">
-          <button type="button" class="link" :data-demo="d.id" @click="lookAround(d)">{{ d.household.name }}</button>
-          <span class="quiet small"> {{ d.words }}</span>
-        </li>
-      </ul>
-    </section>
+    <OtherBegin />
   </div>
 </template>
 
@@ -185,69 +117,39 @@ async function takeFile() {
 .welcome {
   max-width: 46rem;
   margin: 6vh auto 0;
-  padding: 0 1.2rem 2rem;
+  padding: 0 var(--space-6) var(--space-7);
 }
 h1 {
-  font-size: 2.1rem;
+  font-size: var(--type-display);
 }
 .lead {
-  font-size: 1.1rem;
-  margin: 0.5rem 0 1.8rem;
+  font-size: var(--type-large);
+  margin: var(--space-4) 0 var(--space-7);
   max-width: 36rem;
 }
 .fields {
   display: grid;
   grid-template-columns: 10rem 8rem 1fr;
-  gap: 0.5rem 1.5rem;
-  margin-bottom: 1.3rem;
+  gap: var(--space-4) var(--space-6);
+  margin-bottom: var(--space-6);
 }
 .line :deep(.el-input__inner) {
   font-family: var(--serif);
-  font-size: 1.5rem;
+  font-size: var(--type-title);
 }
 .go {
-  margin-top: 1.3rem;
+  margin-top: var(--space-6);
   display: flex;
   flex-wrap: wrap;
-  gap: 0.8rem 1.5rem;
+  gap: var(--space-5) var(--space-6);
   align-items: center;
-}
-.other {
-  margin-top: 2.2rem;
-  border-top: 1px solid var(--hair);
-  padding-top: 0.8rem;
-}
-.other h2 {
-  font-size: 1.1rem;
-  margin-bottom: 0.3rem;
-}
-.other p,
-.other ul {
-  margin: 0.25rem 0;
-}
-.other ul {
-  list-style: none;
-  padding: 0;
-}
-.other li {
-  padding: 0.12rem 0;
-}
-.other li .quiet {
-  margin-left: 0.5rem;
-}
-.read {
-  border-left: 3px solid var(--ink-2);
-  padding: 0.3rem 0.8rem;
-}
-.read .el-button {
-  margin-left: 0.6rem;
 }
 @media (max-width: 720px) {
   .welcome {
-    margin-top: 1.5rem;
+    margin-top: var(--space-6);
   }
   h1 {
-    font-size: 1.6rem;
+    font-size: var(--type-title);
   }
   .fields {
     grid-template-columns: 1fr 1fr;

@@ -1,24 +1,23 @@
 <script setup lang="ts">
 // The daybook: what is to do this week and the next, what is overdue, what was
 // done; and what stands, with what can be seen of it.
-import { ElCheckbox, ElInput } from 'element-plus'
-import { computed, ref, watch } from 'vue'
+import { ElInput } from 'element-plus'
+import { computed, ref } from 'vue'
 import type { Sowing } from '../../lib/api'
 import { doneIn, greenTasks, linesUntil, monday } from '../../lib/daybook'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useUnits } from '../../lib/units'
-import { capital, day, dayNumber, fullDay, isoDay, weekday } from '../../lib/words'
+import { day, dayNumber, fullDay, isoDay, weekday } from '../../lib/words'
 import StandingLine from './StandingLine.vue'
 import TaskLine from './TaskLine.vue'
+import MoonLine from './MoonLine.vue'
 
 const store = useHousehold()
 const { render, say } = useUnits()
 const ahead = ref(0) // weeks looked ahead
 const find = ref('')
 const finder = ref<InstanceType<typeof ElInput>>()
-const moon = ref(localStorage.getItem('inventory.moon') === 'yes')
-watch(moon, (m) => localStorage.setItem('inventory.moon', m ? 'yes' : 'no'))
 
 const plan = computed(() => store.plan)
 const today = computed(() => plan.value?.as_of ?? '')
@@ -87,8 +86,6 @@ const stands = (iso: string) => !!iso && standing.value.some((s) => s.clear >= i
 /** Whether a week lies in the table year, to which its hours belong. */
 const planned = (iso: string) => !!iso && iso >= (plan.value?.weeks[0] ?? iso)
 const tooMuch = (iso: string) => !!iso && !!plan.value?.work.over.includes(weekOf(iso))
-
-const moons = computed(() => (plan.value?.moons ?? []).filter((m) => m.day >= today.value).slice(0, 3))
 
 useKeys([
   { keys: '/', does: 'find in the daybook', run: () => finder.value?.focus() },
@@ -174,13 +171,7 @@ useKeys([
           </ul>
           <p v-else class="quiet none">Nothing in these two weeks.</p>
         </section>
-        <section aria-label="The moon" class="no-print">
-          <ElCheckbox v-model="moon" size="small">show the moon</ElCheckbox>
-          <p v-if="moon" class="small">
-            <span v-for="m in moons" :key="m.day" class="moon">{{ capital(m.phase) }} {{ day(m.day) }}</span>
-            <span class="quiet">No date goes by it.</span>
-          </p>
-        </section>
+        <MoonLine class="no-print" />
       </div>
     </div>
     <p v-if="!plan.sowings.length" class="quiet none">
@@ -194,8 +185,8 @@ useKeys([
   display: flex;
   flex-wrap: wrap;
   align-items: baseline;
-  gap: 0.3rem 1rem;
-  margin-bottom: 0.3rem;
+  gap: var(--space-3) var(--space-6);
+  margin-bottom: var(--space-3);
 }
 h2:focus {
   outline: none;
@@ -203,23 +194,23 @@ h2:focus {
 .today {
   flex: 1;
   font-family: var(--serif);
-  font-size: 1.1rem;
+  font-size: var(--type-large);
 }
 .tools {
   display: flex;
-  gap: 0.8rem;
+  gap: var(--space-5);
   align-items: center;
 }
 .tools .el-input {
   width: 8rem;
 }
 .choice button {
-  padding: 0.15rem 0.6rem;
+  padding: var(--space-1) var(--space-4);
 }
 .columns {
   display: grid;
   grid-template-columns: minmax(0, 6fr) minmax(0, 5fr);
-  gap: 0 2.4rem;
+  gap: 0 var(--space-7);
   align-items: start;
 }
 h3 {
@@ -227,8 +218,8 @@ h3 {
   justify-content: space-between;
   align-items: baseline;
   border-bottom: 1px solid var(--ink-2);
-  padding: 0.7rem 0 0.15rem;
-  font-size: 1.12rem;
+  padding: var(--space-5) 0 var(--space-1);
+  font-size: var(--type-large);
 }
 h3.warn,
 .aside.warn {
@@ -245,18 +236,18 @@ ul {
   padding: 0;
 }
 .next {
-  padding: 0.5rem 0;
+  padding: var(--space-4) 0;
   font-family: var(--serif);
-  font-size: 1.08rem;
+  font-size: var(--type-large);
 }
 .next .crop {
   font-weight: 600;
 }
 .none {
-  padding: 0.5rem 0;
+  padding: var(--space-4) 0;
 }
 .done li {
-  padding: 0.15rem 0;
+  padding: var(--space-1) 0;
   border-bottom: 1px solid var(--hair);
 }
 .done b {
@@ -266,9 +257,6 @@ ul {
 }
 .done .crop {
   font-family: var(--serif);
-}
-.moon {
-  margin-right: 1rem;
 }
 @container leaf (max-width: 760px) {
   .columns {

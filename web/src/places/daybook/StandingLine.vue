@@ -3,7 +3,8 @@
 import { computed, ref } from 'vue'
 import type { Problem, Sowing } from '../../lib/api'
 import { useWhere } from '../../lib/ground'
-import { useHousehold, wordsOf } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { count, day } from '../../lib/words'
 
@@ -79,9 +80,9 @@ async function say_(event: { what: 'share' | 'behind' | 'ended' | 'done' | 'read
 .standing {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;
-  gap: 0.15rem 0.8rem;
+  gap: var(--space-1) var(--space-5);
   border-bottom: 1px solid var(--hair);
-  padding: 0.35rem 0;
+  padding: var(--space-3) 0;
 }
 .what {
   text-align: left;
@@ -102,15 +103,15 @@ async function say_(event: { what: 'share' | 'behind' | 'ended' | 'done' | 'read
   grid-column: 1 / -1;
   display: flex;
   flex-wrap: wrap;
-  gap: 0.3rem;
+  gap: var(--space-3);
 }
 .chip {
   border: 1px solid var(--hair-2);
   background: var(--sheet);
   color: var(--ink);
   font: inherit;
-  font-size: 0.85rem;
-  padding: 0.1rem 0.55rem;
+  font-size: var(--type-small);
+  padding: var(--space-1) var(--space-4);
   border-radius: 2px;
   cursor: pointer;
 }
@@ -122,8 +123,8 @@ async function say_(event: { what: 'share' | 'behind' | 'ended' | 'done' | 'read
 }
 @media (max-width: 720px) {
   .chip {
-    padding: 0.5rem 0.8rem;
-    font-size: 0.95rem;
+    padding: var(--space-4) var(--space-5);
+    font-size: var(--type-text);
   }
 }
 </style>

@@ -5,7 +5,8 @@ import { computed, ref } from 'vue'
 import type { Problem, Sowing, Task } from '../../lib/api'
 import type { Line } from '../../lib/daybook'
 import { useWhere } from '../../lib/ground'
-import { useHousehold, wordsOf } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { count as many, day, taskAmount, weekday } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
@@ -139,10 +140,10 @@ async function done() {
 .task {
   display: grid;
   grid-template-columns: 2.1rem minmax(0, 1fr) auto;
-  column-gap: 0.6rem;
+  column-gap: var(--space-4);
   align-items: center;
   border-bottom: 1px solid var(--hair);
-  padding: 0.28rem 0;
+  padding: var(--space-3) 0;
 }
 .tick {
   width: 1.7rem;
@@ -185,7 +186,7 @@ b.waits {
 .crop {
   font-family: var(--serif);
   font-weight: 600;
-  font-size: 1.08rem;
+  font-size: var(--type-large);
 }
 .more {
   display: block;
@@ -215,9 +216,9 @@ b.waits {
   grid-column: 2 / -1;
   display: flex;
   flex-wrap: wrap;
-  gap: 0.4rem 1rem;
+  gap: var(--space-4) var(--space-6);
   align-items: end;
-  padding: 0.3rem 0 0.4rem;
+  padding: var(--space-3) 0 var(--space-4);
 }
 .form .wrong {
   flex-basis: 100%;
@@ -225,7 +226,7 @@ b.waits {
 @media (max-width: 720px) {
   .task {
     grid-template-columns: 3rem minmax(0, 1fr) auto;
-    padding: 0.4rem 0;
+    padding: var(--space-4) 0;
   }
   .tick {
     width: 2.7rem;

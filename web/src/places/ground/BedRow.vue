@@ -1,15 +1,17 @@
 <script setup lang="ts">
 // One bed by its measures; opened, what it is filled with, what covers it, what
 // stands in it now, what stood in it, and how it is divided.
-import { ElCheckbox, ElInput, ElOption, ElSelect } from 'element-plus'
+import { ElCheckbox, ElInput } from 'element-plus'
 import { computed, reactive, ref, watch } from 'vue'
-import { answer, api, Refused, type Bed, type Problem, type StandingCrop } from '../../lib/api'
-import { useGround } from '../../lib/ground'
-import { useHousehold, wordsOf } from '../../lib/household'
+import type { Bed, Problem } from '../../lib/api'
+import { sunWords, useGround } from '../../lib/ground'
+import { useHousehold } from '../../lib/household'
+import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
-import { count, coverWords, fullDay } from '../../lib/words'
+import { coverWords } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
-import StandingForm from './StandingForm.vue'
+import BedBeside from './BedBeside.vue'
+import BedMore from './BedMore.vue'
 
 const props = defineProps<{ bed: Bed; isNew?: boolean }>()
 const emit = defineEmits<{ done: [] }>()
@@ -20,8 +22,6 @@ const copy = (b: Bed): Bed => JSON.parse(JSON.stringify(b)) as Bed
 const draft = reactive<Bed>(copy(props.bed))
 const problem = ref<Problem>()
 const open = ref(false)
-const adding = ref(false)
-const parts = ref(2)
 watch(
   () => JSON.stringify(props.bed),
   () => {
@@ -31,37 +31,23 @@ watch(
   },
 )
 
-/** The depth of soil, in cm: feet would be too coarse a word for it. */
-const soil = computed({
-  get: () => (draft.soil === undefined ? undefined : draft.soil * 100),
-  set: (cm) => (draft.soil = cm === undefined ? undefined : cm / 100),
-})
-
 async function save() {
   if (!props.isNew && JSON.stringify(draft) === JSON.stringify(props.bed)) {
     problem.value = undefined
-    return
+    return undefined
   }
   problem.value = await store.edit({ command: props.isNew ? 'add-bed' : 'change-bed', bed: copy(draft) })
   if (!problem.value) emit('done')
+  return problem.value
 }
 const change = () => {
   if (!props.isNew) void save()
 }
-function set<K extends keyof Bed>(field: K, value: Bed[K]) {
-  draft[field] = value
-  change()
-}
 async function remove() {
   problem.value = await store.edit({ command: 'remove-bed', target: props.bed.id })
 }
-async function divide() {
-  problem.value = await store.edit({ command: 'divide-bed', target: props.bed.id, parts: parts.value })
-}
-async function stands(list: StandingCrop[]) {
-  draft.stands = list
-  await save()
-  if (!problem.value) adding.value = false
+async function divide(parts: number) {
+  problem.value = await store.edit({ command: 'divide-bed', target: props.bed.id, parts })
 }
 /** Arrow keys move the bed a tenth of a metre. */
 function nudge(e: KeyboardEvent) {
@@ -73,43 +59,13 @@ function nudge(e: KeyboardEvent) {
   void save()
 }
 
-// A new bed may be measured from one that is there.
-const from = reactive({ of: '', side: 'right', apart: 0.9 })
-async function beside() {
-  if (!from.of) return
-  try {
-    const b = await answer(() => api.POST('/bed-beside', { body: { bed: copy(draft), ...from } }))
-    draft.x = b.x
-    draft.y = b.y
-    problem.value = undefined
-  } catch (e) {
-    if (!(e instanceof Refused)) throw e
-    problem.value = e.problem
-  }
+function at(x: number, y: number) {
+  draft.x = x
+  draft.y = y
+  problem.value = undefined
 }
 const others = computed(() => (store.household?.beds ?? []).filter((b) => b.id !== props.bed.id))
 const sun = computed(() => ground.layout?.suns.find((s) => s.bed === props.bed.id))
-const sunWords: Record<string, string> = { full: 'full sun', part: '4 to 6 h of sun', shade: 'less than 4 h of sun' }
-const choices = computed(() => [
-  {
-    field: 'kind' as const,
-    words: 'kind of ground',
-    label: 'Kind of ground',
-    options: { '': 'a bed', open: 'rows in an open plot', containers: 'containers, grow bags' },
-  },
-  {
-    field: 'sun' as const,
-    words: 'sun',
-    label: 'Sun',
-    options: {
-      '': sun.value?.hours ? `as reckoned: ${sunWords[sun.value.class]}` : 'full sun',
-      ...(sun.value?.hours ? { full: 'full sun' } : {}),
-      part: '4 to 6 h of sun',
-      shade: 'less than 4 h',
-    },
-  },
-  { field: 'cover' as const, words: 'cover over it', label: 'Cover over the bed', options: coverWords },
-])
 /** Said in a few words, so that the row need not be opened to know. */
 const notes = computed(() =>
   [
@@ -168,89 +124,26 @@ const notes = computed(() =>
       </button>
       <button type="button" class="link" @click="remove">remove</button></span
     >
-    <p v-if="isNew && others.length" class="beside small">
-      or measured from
-      <ElSelect v-model="from.of" size="small" placeholder="a bed" aria-label="Measured from" @change="beside">
-        <ElOption v-for="b in others" :key="b.id" :value="b.id" :label="b.name" />
-      </ElSelect>
-      <NumberInput v-model="from.apart" unit="m" suffix label="Apart" @done="beside" />
-      <ElSelect v-model="from.side" size="small" aria-label="On which side" @change="beside">
-        <ElOption value="right" label="right of it" />
-        <ElOption value="left" label="left of it" />
-        <ElOption value="behind" label="behind it" />
-        <ElOption value="before" label="before it" />
-      </ElSelect>
-    </p>
+    <BedBeside
+      v-if="isNew && others.length"
+      class="beside"
+      :bed="draft"
+      :others="others"
+      @at="at"
+      @refused="problem = $event"
+    />
     <p v-if="problem" class="wrong" role="alert">
       {{ wordsOf(problem) }}
     </p>
-    <div v-if="open || isNew" class="more">
-      <label v-for="f in choices" :key="f.field" class="field"
-        ><span>{{ f.words }}</span>
-        <ElSelect
-          :model-value="draft[f.field] ?? ''"
-          size="small"
-          :aria-label="f.label"
-          :empty-values="[null, undefined]"
-          @change="set(f.field, $event)"
-        >
-          <ElOption v-for="(label, value) in f.options" :key="value" :value="value" :label="label" />
-        </ElSelect>
-      </label>
-      <ElCheckbox v-model="draft.climb" size="small" @change="change">trellis</ElCheckbox>
-      <template v-if="draft.kind !== 'containers'">
-        <label class="field"
-          ><span>depth of soil</span
-          ><NumberInput v-model="soil" unit="cm" suffix blank label="Depth of soil" @done="change"
-        /></label>
-        <label class="field"
-          ><span>measured in</span
-          ><NumberInput v-model="draft.measured" blank label="Year it was measured" @done="change"
-        /></label>
-        <label class="field"
-          ><span>settles in a year by</span
-          ><NumberInput v-model="draft.settles" unit="share" suffix blank label="Settles in a year by" @done="change"
-        /></label>
-        <label class="field"
-          ><span>edge kept free</span
-          ><NumberInput
-            v-model="draft.edge"
-            unit="m"
-            suffix
-            blank
-            label="Edge kept free"
-            placeholder="as usual"
-            @done="change"
-        /></label>
-      </template>
-      <p v-if="sun?.hours" class="sun small">
-        Sun on a middle day, hours:
-        <span v-for="(h, m) in sun.hours" :key="m"
-          ><i>{{ 'JFMAMJJASOND'[m] }}</i> {{ h.toFixed(1) }}</span
-        >
-      </p>
-      <div v-if="!isNew" class="now">
-        <h4>Stands there now</h4>
-        <p v-for="(s, i) in bed.stands ?? []" :key="i" class="small">
-          <b>{{ s.name }}</b> on {{ say(s.length, 'm') }} from {{ say(s.at, 'm') }} on, until {{ fullDay(s.until) }}
-          <button
-            type="button"
-            class="link"
-            :aria-label="`Cleared: ${s.name}`"
-            @click="stands((bed.stands ?? []).filter((_, k) => k !== i))"
-          >
-            cleared
-          </button>
-        </p>
-        <StandingForm v-if="adding" :bed="bed" @add="stands([...(bed.stands ?? []), $event])" @leave="adding = false" />
-        <button v-else type="button" class="link small" @click="adding = true">put down what stands there</button>
-      </div>
-      <p v-if="!isNew" class="divide small">
-        <button type="button" class="link" @click="divide">divide it</button> into
-        <NumberInput v-model="parts" label="Into how many parts" /> beds of their own, so that the rotation of each is
-        kept; {{ count((bed.stood ?? []).length, 'year') }} of history go with each
-      </p>
-    </div>
+    <BedMore
+      v-if="open || isNew"
+      v-model="draft"
+      class="more"
+      :bed="bed"
+      :is-new="isNew"
+      :save="save"
+      @divide="divide"
+    />
   </div>
 </template>
 
@@ -258,76 +151,36 @@ const notes = computed(() =>
 .bed {
   display: grid;
   grid-template-columns: minmax(6rem, 9rem) 10rem 10rem 5rem minmax(6rem, 1fr) 8rem;
-  gap: 0 0.8rem;
+  gap: 0 var(--space-5);
   align-items: center;
   border-bottom: 1px solid var(--hair);
 }
 .pair {
   display: flex;
-  gap: 0.2rem;
+  gap: var(--space-2);
   align-items: center;
 }
 .ends {
   display: flex;
-  gap: 0.6rem;
+  gap: var(--space-4);
   justify-content: end;
 }
 .grip {
   cursor: move;
-  padding: 0 0.3rem;
+  padding: 0 var(--space-3);
 }
 .wrong,
 .more,
 .beside {
-  grid-column: 1 / -1;
-}
-.beside {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.5rem;
+  gap: var(--space-4);
   align-items: center;
-}
-.beside > * {
-  width: 8rem;
-}
-.more {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.3rem 1.1rem;
-  align-items: end;
-  padding: 0.3rem 0 0.7rem 1rem;
-}
-.more .field {
-  width: 8.5rem;
-}
-.now,
-.sun,
-.divide {
-  flex-basis: 100%;
-}
-.sun span {
-  display: inline-block;
-  min-width: 2.9rem;
-  font-variant-numeric: tabular-nums lining-nums;
-}
-.sun i {
-  font-style: normal;
-  color: var(--ink-2);
-}
-h4 {
-  margin: 0.2rem 0 0;
-  font-family: var(--serif);
-  font-weight: 600;
-  font-size: 0.95rem;
-}
-.divide .number-input {
-  display: inline-block;
-  width: 2.4rem;
 }
 @container leaf (max-width: 820px) {
   .bed {
     grid-template-columns: 1fr 1fr;
-    padding: 0.4rem 0;
+    padding: var(--space-4) 0;
   }
 }
 </style>

@@ -2,35 +2,28 @@
 // The beds over the year: one band a bed, its length from top to bottom, the days
 // from left to right. Relays and empty stretches are seen. A planting is moved to
 // another bed by dragging it, or by keys.
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import type { Bed, Piece } from '../../lib/api'
 import { useGround, useMoving } from '../../lib/ground'
+import { timeScale } from '../../lib/timescale'
 import { useUnits } from '../../lib/units'
-import { count, day as words, dayNumber, isoDay, monthShort } from '../../lib/words'
+import { count, day as words, isoDay } from '../../lib/words'
+import { useHeldPiece } from './hold'
 
 const props = defineProps<{ beds: Bed[]; pieces: Piece[]; day: string; from: number; to: number; chosen: string }>()
 const emit = defineEmits<{ choose: [id: string]; day: [iso: string]; pick: [planting: string] }>()
 const ground = useGround()
 const moving = useMoving()
+const take = useHeldPiece(() => props.beds)
 const { say, render } = useUnits()
-const days = computed(() => Math.max(1, props.to - props.from))
-const x = (iso: string) => Math.max(0, Math.min(1000, ((dayNumber(iso) - props.from) / days.value) * 1000))
+const scale = computed(() => timeScale(props.from, Math.max(props.from + 1, props.to), 1000))
 const height = 46
 
-const months = computed(() => {
-  const out: { at: number; name: string }[] = []
-  for (let n = props.from; n < props.to; n++) {
-    const iso = isoDay(n)
-    if (iso.endsWith('-01') && n < props.to - 12)
-      out.push({ at: ((n - props.from) / days.value) * 100, name: monthShort(iso) })
-  }
-  return out
-})
 function box(b: Bed, at: number, length: number, from: string | undefined, to: string) {
-  const left = from ? x(from) : 0
+  const begin = from ?? isoDay(props.from)
   return {
-    x: left,
-    w: Math.max(1.5, x(to) - left),
+    x: scale.value.x(begin),
+    w: scale.value.span(begin, to, 1.5),
     y: (at / b.length) * height,
     h: Math.max(1.5, (length / b.length) * height),
   }
@@ -52,42 +45,9 @@ const ghost = computed(() => {
 })
 function pick(e: MouseEvent) {
   const r = (e.currentTarget as SVGElement).getBoundingClientRect()
-  emit('day', isoDay(Math.round(props.from + ((e.clientX - r.left) / r.width) * days.value)))
+  emit('day', isoDay(scale.value.dayAt(((e.clientX - r.left) / r.width) * 1000)))
 }
 
-// By hand: a piece is taken hold of and held over another bed. Only when it has
-// been moved a little is it a move and not a press.
-const held = ref<{ p: Piece; x: number; y: number; grip: number; moved: boolean }>()
-function take(p: Piece, e: PointerEvent) {
-  if (p.with || e.button || e.pointerType === 'touch') return // a finger scrolls; the card moves it too
-  const band = (e.currentTarget as Element).closest('svg')!.getBoundingClientRect()
-  const b = props.beds.find((b) => b.id === p.bed)!
-  const at = ((e.clientY - band.top) / band.height) * b.length
-  held.value = { p, x: e.clientX, y: e.clientY, grip: at - p.at, moved: false }
-  window.addEventListener('pointermove', drag)
-  window.addEventListener('pointerup', drop, { once: true })
-}
-function drag(e: PointerEvent) {
-  const h = held.value
-  if (!h) return
-  if (!h.moved && Math.hypot(e.clientX - h.x, e.clientY - h.y) > 5) {
-    h.moved = true
-    void moving.begin(h.p)
-  }
-  const band = document.elementFromPoint(e.clientX, e.clientY)?.closest('[data-band]')
-  const b = props.beds.find((b) => b.id === band?.getAttribute('data-band'))
-  const svg = band?.querySelector('svg')?.getBoundingClientRect()
-  if (h.moved && b && svg) moving.over(b.id, ((e.clientY - svg.top) / svg.height) * b.length - h.grip)
-}
-function drop() {
-  window.removeEventListener('pointermove', drag)
-  const h = held.value
-  held.value = undefined
-  if (!h?.moved) return
-  if (moving.bed === h.p.bed && Math.abs(moving.at - h.p.at) < 0.05) moving.leave()
-  // Where the rules let it lie it is put; else it stays in hand, with what they say.
-  else if (moving.verdict === 'free' || moving.verdict === 'room') void moving.put(false)
-}
 function keys(p: Piece, e: KeyboardEvent) {
   if (e.key === 'Enter') emit('pick', p.planting)
   else if (e.key === 'm') void moving.begin(p)
@@ -102,7 +62,7 @@ function keys(p: Piece, e: KeyboardEvent) {
     <div class="row scale" aria-hidden="true">
       <span></span>
       <div class="axis">
-        <span v-for="m in months" :key="m.at" :style="{ left: m.at + '%' }">{{ m.name }}</span>
+        <span v-for="m in scale.months(12)" :key="m.at" :style="{ left: m.at / 10 + '%' }">{{ m.name }}</span>
       </div>
     </div>
     <div v-for="d in bands" :key="d.b.id" class="row" :class="{ chosen: d.b.id === chosen }" :data-band="d.b.id">
@@ -172,7 +132,7 @@ function keys(p: Piece, e: KeyboardEvent) {
             :width="ghost.w"
             :height="ghost.h"
           />
-          <line class="now" :x1="x(day)" :x2="x(day)" y1="0" :y2="height" />
+          <line class="now" :x1="scale.x(day)" :x2="scale.x(day)" y1="0" :y2="height" />
         </svg>
         <div class="names" aria-hidden="true">
           <span
@@ -191,7 +151,7 @@ function keys(p: Piece, e: KeyboardEvent) {
 .row {
   display: grid;
   grid-template-columns: 7rem minmax(0, 1fr);
-  gap: 0.6rem;
+  gap: var(--space-4);
   align-items: center;
   border-bottom: 1px solid var(--hair);
   padding: 2px 0;
@@ -228,7 +188,7 @@ svg {
   transform: translateY(-50%);
   padding-left: 6px;
   font-family: var(--serif);
-  font-size: 0.85rem;
+  font-size: var(--type-small);
   line-height: 1;
   white-space: nowrap;
   overflow: hidden;
@@ -301,7 +261,7 @@ svg {
 .axis {
   position: relative;
   height: 1.1rem;
-  font-size: 0.76rem;
+  font-size: var(--type-tiny);
   color: var(--ink-2);
 }
 .axis span {

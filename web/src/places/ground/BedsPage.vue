@@ -43,7 +43,7 @@ const beds = computed(() => store.household?.beds ?? [])
 
 <style scoped>
 .beds-page > * {
-  margin-bottom: 0.9rem;
+  margin-bottom: var(--space-5);
 }
 .beds-page > .bed,
 .beds-page > .heads {
@@ -55,8 +55,8 @@ const beds = computed(() => store.household?.beds ?? [])
 .heads {
   display: grid;
   grid-template-columns: minmax(6rem, 9rem) 10rem 26rem;
-  gap: 0 0.8rem;
-  padding-top: 0.2rem;
+  gap: 0 var(--space-5);
+  padding-top: var(--space-2);
 }
 summary {
   cursor: pointer;

@@ -3,7 +3,8 @@
 import { ElButton, ElInput } from 'element-plus'
 import { reactive, ref } from 'vue'
 import { answer, api, Refused, type Problem, type Share } from '../../lib/api'
-import { fieldError, otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { fieldError, otherErrors } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { count } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
@@ -93,7 +94,7 @@ const fields = ['plot.length', 'plot.width', 'plot.bearing', 'width', 'path', 'm
 .divide {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.4rem 1.2rem;
+  gap: var(--space-4) var(--space-6);
   align-items: end;
 }
 .divide .field {
@@ -105,7 +106,7 @@ const fields = ['plot.length', 'plot.width', 'plot.bearing', 'width', 'path', 'm
   flex-basis: 100%;
 }
 .shares li {
-  padding: 0.15rem 0;
+  padding: var(--space-1) 0;
 }
 .shares {
   margin: 0;

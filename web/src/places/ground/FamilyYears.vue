@@ -5,7 +5,8 @@ import { ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Bed } from '../../lib/api'
 import { useGround } from '../../lib/ground'
-import { useHousehold, wordsOf } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { wordsOf } from '../../lib/problems'
 
 const store = useHousehold()
 const ground = useGround()
@@ -118,7 +119,7 @@ th {
   text-align: left;
   font-weight: 400;
   color: var(--ink-2);
-  padding-right: 0.8rem;
+  padding-right: var(--space-5);
 }
 tbody th {
   font-family: var(--serif);
@@ -130,7 +131,7 @@ td,
 th {
   border-bottom: 1px solid var(--hair);
   vertical-align: top;
-  padding: 0.15rem 0.8rem 0.15rem 0;
+  padding: var(--space-1) var(--space-5) var(--space-1) 0;
   min-width: 7rem;
 }
 .cell {

@@ -1,10 +1,13 @@
 <script setup lang="ts">
 // What is free in a bed on a day, until when, and what can still go in and would
 // feed.
+import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import { answer, api, Refused, type FreePatch, type GreenGoes, type Piece } from '../../lib/api'
+import { api, type FreePatch, type GreenGoes, type Piece } from '../../lib/api'
+import { useAnswer } from '../../lib/ask'
 import { useGround } from '../../lib/ground'
-import { useHousehold, wordsOf } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { count, day as short, fullDay } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
@@ -14,40 +17,26 @@ const emit = defineEmits<{ close: [] }>()
 const store = useHousehold()
 const ground = useGround()
 const { say } = useUnits()
-const free = ref<FreePatch[]>()
-const wrong = ref('')
+// While the day is being scrubbed it is not asked anew for every step.
+const settled = refDebounced(
+  computed(() => props.day),
+  150,
+)
+const { data: free, wrong: missing } = useAnswer(
+  'ground-free',
+  () => ({ bed: props.bed, day: settled.value }),
+  (query, signal) => api.GET('/ground-free', { params: { query }, signal }),
+  (was, now) => was.bed === now.bed,
+)
+const refused = ref('')
+const wrong = computed(() => refused.value || missing.value)
 const all = ref<number>()
 const allGreen = ref<number>()
 const metres = ref<number>() // of a green manure; none: the whole stretch
-let asked = 0
-let timer = 0
-
-async function find() {
-  const mine = ++asked
-  try {
-    const found = await answer(() => api.GET('/ground-free', { params: { query: { bed: props.bed, day: props.day } } }))
-    if (mine === asked) {
-      free.value = found
-      wrong.value = ''
-    }
-  } catch (e) {
-    if (!(e instanceof Refused)) throw e
-    if (mine === asked) wrong.value = wordsOf(e.problem)
-  }
-}
-// While the day is being scrubbed it is not asked anew for every step.
-watch(
-  () => [props.bed, props.day, store.state?.revision],
-  () => {
-    window.clearTimeout(timer)
-    timer = window.setTimeout(find, 150)
-  },
-)
 watch(
   () => props.bed,
-  () => ((free.value = undefined), (all.value = undefined)),
+  () => (all.value = undefined),
 )
-void find()
 const mine = computed(() => store.household?.beds.find((b) => b.id === props.bed))
 
 /** Sows a green manure in a stretch; it then keeps its ground. */
@@ -75,7 +64,7 @@ async function sowGreen(f: FreePatch, g: GreenGoes) {
       ],
     },
   })
-  wrong.value = p ? wordsOf(p) : ''
+  refused.value = wordsOf(p)
 }
 /** The seed for the stretch, or for as many metres of it as are to be sown. */
 function seedOf(f: FreePatch, g: GreenGoes): number {
@@ -88,7 +77,7 @@ async function dropGreen(i: number) {
     command: 'change-bed',
     bed: { ...mine.value, green: (mine.value.green ?? []).filter((_, k) => k !== i) },
   })
-  wrong.value = p ? wordsOf(p) : ''
+  refused.value = wordsOf(p)
 }
 
 /** What stands there on the day and is cleared first. */
@@ -189,7 +178,7 @@ const first = computed(
 <style scoped>
 h3 {
   display: flex;
-  gap: 0.8rem;
+  gap: var(--space-5);
   align-items: baseline;
   justify-content: space-between;
 }
@@ -206,7 +195,7 @@ th {
 td {
   border-bottom: 1px solid var(--hair);
   vertical-align: top;
-  padding: 0.1rem 0.5rem 0.1rem 0;
+  padding: var(--space-1) var(--space-4) var(--space-1) 0;
 }
 td span {
   display: block;
@@ -218,7 +207,7 @@ td span {
   padding-right: 0;
 }
 .green {
-  margin-top: 0.5rem;
+  margin-top: var(--space-4);
 }
 .green > p {
   margin: 0;
@@ -231,9 +220,9 @@ td span {
 .sort {
   display: grid;
   grid-template-columns: 1fr auto;
-  gap: 0 0.6rem;
+  gap: 0 var(--space-4);
   border-bottom: 1px solid var(--hair);
-  padding: 0.1rem 0;
+  padding: var(--space-1) 0;
 }
 .sort > :nth-child(n + 3) {
   grid-column: 1 / -1;
@@ -241,9 +230,9 @@ td span {
 }
 .sown {
   margin: 0;
-  padding-left: 1rem;
+  padding-left: var(--space-6);
 }
 .patch {
-  margin-bottom: 0.5rem;
+  margin-bottom: var(--space-4);
 }
 </style>

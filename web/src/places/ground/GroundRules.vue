@@ -2,7 +2,8 @@
 // What the household bends and what it plants together.
 import { ElButton, ElCheckbox, ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
-import { useHousehold, wordsOf } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { wordsOf } from '../../lib/problems'
 import { useCustoms } from '../../lib/customs'
 import { count } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
@@ -128,33 +129,33 @@ function tick(id: string, on: boolean) {
 }
 ul {
   list-style: none;
-  margin: 0.2rem 0;
+  margin: var(--space-2) 0;
   padding: 0;
 }
 li {
   display: grid;
   grid-template-columns: 17rem minmax(0, 1fr);
-  gap: 0 1rem;
+  gap: 0 var(--space-6);
   border-top: 1px solid var(--hair);
   align-items: baseline;
 }
 .own {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.4rem 1rem;
+  gap: var(--space-4) var(--space-6);
   align-items: end;
-  margin: 0.4rem 0;
+  margin: var(--space-4) 0;
 }
 .own .el-select {
   width: 13rem;
 }
 .own .acts {
   display: flex;
-  gap: 0.8rem;
+  gap: var(--space-5);
   align-items: center;
 }
 .gap {
-  margin-right: 1.2rem;
+  margin-right: var(--space-6);
 }
 @container leaf (max-width: 620px) {
   li {

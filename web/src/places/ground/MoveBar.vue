@@ -5,7 +5,8 @@ import { ElButton } from 'element-plus'
 import { computed, onMounted, ref, watch } from 'vue'
 import type { Problem } from '../../lib/api'
 import { useGround, useMoving } from '../../lib/ground'
-import { useHousehold, wordsOf } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { wordsOf } from '../../lib/problems'
 import { useKeys } from '../../lib/keys'
 import { useUnits } from '../../lib/units'
 
@@ -84,12 +85,12 @@ const faults = computed(() => render(moving.choice?.faults.join(', ') ?? ''))
   width: min(60rem, calc(100vw - 1.6rem));
   display: flex;
   flex-wrap: wrap;
-  gap: 0.2rem 0.6rem;
+  gap: var(--space-2) var(--space-4);
   align-items: baseline;
   background: var(--sheet);
   border: 1px solid var(--ink-2);
   border-left: 4px solid var(--ink);
-  padding: 0.35rem 0.7rem;
+  padding: var(--space-3) var(--space-5);
 }
 .in-hand:focus {
   outline: none;

@@ -3,7 +3,8 @@
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import { useCustoms } from '../../lib/customs'
-import { useHousehold, wordsOf } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { count } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
@@ -97,7 +98,7 @@ async function drop(i: number) {
 <style scoped>
 ul {
   list-style: none;
-  margin: 0.2rem 0;
+  margin: var(--space-2) 0;
   padding: 0;
 }
 li {
@@ -106,9 +107,9 @@ li {
 .row {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.4rem 1rem;
+  gap: var(--space-4) var(--space-6);
   align-items: end;
-  margin: 0.4rem 0;
+  margin: var(--space-4) 0;
 }
 .row .el-select,
 .row .el-input {
@@ -116,7 +117,7 @@ li {
 }
 .acts {
   display: flex;
-  gap: 0.8rem;
+  gap: var(--space-5);
   align-items: center;
 }
 </style>

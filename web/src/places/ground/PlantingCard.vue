@@ -3,9 +3,10 @@
 // and comes next, why it stands there, and how it would do in every other bed.
 import { ElButton } from 'element-plus'
 import { computed, ref, watch } from 'vue'
-import { Refused, type Choice, type Look, type Piece, type Problem } from '../../lib/api'
-import { fetchLook, useGround, useMoving } from '../../lib/ground'
-import { useHousehold, wordsOf } from '../../lib/household'
+import type { Choice, Piece, Problem } from '../../lib/api'
+import { useGround, useLook, useMoving } from '../../lib/ground'
+import { useHousehold } from '../../lib/household'
+import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { count, day, serves } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
@@ -16,34 +17,20 @@ const store = useHousehold()
 const ground = useGround()
 const moving = useMoving()
 const { say, render } = useUnits()
-const problem = ref<Problem>()
+const refused = ref<Problem>()
 const wanted = ref('')
-const look = ref<Look>()
+const { data: look, problem: missing } = useLook(() => props.sowing)
+const problem = computed(() => refused.value ?? missing.value)
 const all = ref(false)
 
-async function find() {
-  try {
-    const mine = props.sowing
-    const found = await fetchLook(mine)
-    if (mine === props.sowing) look.value = found
-  } catch (e) {
-    if (!(e instanceof Refused)) throw e
-    look.value = undefined
-    problem.value = e.problem
-    wanted.value = ''
-  }
-}
 watch(
   () => props.sowing,
   () => {
-    problem.value = undefined
+    refused.value = undefined
+    wanted.value = ''
     all.value = false
-    look.value = undefined
-    void find()
   },
-  { immediate: true },
 )
-watch(() => props.pieces, find)
 
 const s = computed(() => store.plan?.sowings.find((x) => x.id === props.sowing))
 const mine = computed(() => props.pieces.filter((p) => p.planting === props.sowing))
@@ -77,10 +64,10 @@ function words(c: Choice): string {
 }
 async function put(bed: string, bend: boolean) {
   wanted.value = bed
-  problem.value = await store.place(props.sowing, bed, bend)
+  refused.value = await store.place(props.sowing, bed, bend)
 }
 async function letGo() {
-  problem.value = await store.edit({ command: 'remove-placement', target: props.sowing })
+  refused.value = await store.edit({ command: 'remove-placement', target: props.sowing })
 }
 /** What is in the way, in the binary's own words; only the rotation may be bent. */
 const refusal = computed(() => problem.value?.fields?.[0])
@@ -173,22 +160,22 @@ const base = computed(() => `sowing/${props.sowing}`)
 .card {
   border-left: 3px solid var(--accent);
   background: var(--sheet);
-  padding: 0.4rem 0.9rem 0.6rem;
+  padding: var(--space-4) var(--space-5) var(--space-4);
 }
 h3 {
   display: flex;
-  gap: 0.8rem;
+  gap: var(--space-5);
   align-items: baseline;
-  font-size: 1.15rem;
+  font-size: var(--type-large);
 }
 h3 .link {
   margin-left: auto;
 }
 h4 {
-  margin: 0.5rem 0 0;
+  margin: var(--space-4) 0 0;
   font-family: var(--serif);
   font-weight: 600;
-  font-size: 0.95rem;
+  font-size: var(--type-text);
 }
 ul {
   list-style: none;
@@ -198,27 +185,27 @@ ul {
 .where .warn,
 .by-hand {
   display: block;
-  padding-left: 0.8rem;
+  padding-left: var(--space-5);
 }
 .by-hand {
   font-style: italic;
 }
 .why {
-  margin-top: 0.4rem;
+  margin-top: var(--space-4);
 }
 summary {
   cursor: pointer;
   font-family: var(--serif);
   font-weight: 600;
-  font-size: 0.95rem;
+  font-size: var(--type-text);
 }
 .else li {
   display: flex;
   flex-wrap: wrap;
-  gap: 0 0.6rem;
+  gap: 0 var(--space-4);
   align-items: baseline;
   border-top: 1px solid var(--hair);
-  padding: 0.15rem 0;
+  padding: var(--space-1) 0;
 }
 .else li .link {
   margin-left: auto;
@@ -229,8 +216,8 @@ summary {
 .acts {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.2rem 1.1rem;
+  gap: var(--space-2) var(--space-6);
   border-top: 1px solid var(--hair);
-  padding-top: 0.25rem;
+  padding-top: var(--space-3);
 }
 </style>

@@ -3,7 +3,8 @@
 import { ElInput } from 'element-plus'
 import { reactive, ref, watch } from 'vue'
 import type { Plot, Problem } from '../../lib/api'
-import { useHousehold, wordsOf } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import NumberInput from '../../parts/NumberInput.vue'
 
@@ -84,7 +85,7 @@ async function remove(i: number) {
 .fields {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.3rem 1.1rem;
+  gap: var(--space-3) var(--space-6);
   align-items: end;
 }
 .field {

@@ -6,7 +6,8 @@ import type { Bed, Piece } from '../../lib/api'
 import { useGround, useMoving } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
-import { count } from '../../lib/words'
+import PlotMarks from './PlotMarks.vue'
+import PlotPiece from './PlotPiece.vue'
 import { across, spots } from './spacing'
 
 const props = defineProps<{ beds: Bed[]; pieces: Piece[]; day: string; chosen: string; still?: boolean }>()
@@ -14,7 +15,7 @@ const emit = defineEmits<{ choose: [id: string]; pick: [planting: string] }>()
 const store = useHousehold()
 const ground = useGround()
 const moving = useMoving()
-const { say, system } = useUnits()
+const { say } = useUnits()
 
 const plot = computed(() => {
   const p = store.household?.plot
@@ -80,14 +81,6 @@ const walls = computed(() => {
 const ghost = computed(() =>
   moving.sowing && moving.target ? box(moving.target, moving.at, Math.max(0.2, moving.length)) : undefined,
 )
-/** A bar of a round length, about a quarter of the plot. */
-const bar = computed(() => {
-  const foot = 0.3048
-  const unit = system.value === 'us' ? foot : 1
-  const wanted = plot.value.length / 4 / unit
-  const nice = [1, 2, 5, 10, 20, 50, 100, 200].filter((n) => n <= wanted).pop() ?? 1
-  return { length: nice * unit, words: system.value === 'us' ? `${nice} ft` : `${nice} m` }
-})
 </script>
 
 <template>
@@ -138,45 +131,16 @@ const bar = computed(() => {
           {{ s.s.name }}
         </text>
       </g>
-      <g
+      <PlotPiece
         v-for="q in d.pieces"
         :key="q.id"
-        :data-piece="q.p.planting"
-        class="takes"
-        :tabindex="still ? undefined : 0"
-        role="button"
-        :aria-label="`${q.name} in ${d.b.name}`"
-        @click.stop="emit('pick', q.p.planting)"
-        @keydown.enter.prevent="emit('pick', q.p.planting)"
-        @keydown.m.prevent.stop="moving.begin(q.p)"
-      >
-        <pattern :id="q.id" :x="q.x + q.px" :y="q.y + q.py" :width="q.pw" :height="q.ph" patternUnits="userSpaceOnUse">
-          <circle v-for="(c, i) in q.dots" :key="i" :cx="c[0]" :cy="c[1]" :r="q.r" />
-        </pattern>
-        <rect
-          class="piece"
-          :class="{ held: q.p.held, bent: q.p.bent, shared: q.p.with }"
-          :x="q.x"
-          :y="q.y"
-          :width="q.w"
-          :height="q.h"
-        >
-          <title>
-            {{ q.name }}, {{ count(q.p.planted, 'plant') }} on {{ say(q.p.length, 'm')
-            }}{{ q.p.with ? `, between ${ground.names.get(q.p.with)}` : '' }}
-          </title>
-        </rect>
-        <rect class="plants" :fill="`url(#${q.id})`" :x="q.x + q.fx" :y="q.y + q.fy" :width="q.fw" :height="q.fh" />
-        <text
-          v-if="Math.max(q.w, q.h) > letter * q.name.length * 0.5"
-          :x="q.x + q.w / 2"
-          :y="q.y + q.h / 2"
-          :font-size="letter"
-          :transform="q.h > q.w ? `rotate(-90 ${q.x + q.w / 2} ${q.y + q.h / 2})` : undefined"
-        >
-          {{ q.name }}
-        </text>
-      </g>
+        :piece="q"
+        :bed="d.b.name"
+        :letter="letter"
+        :still="still"
+        @pick="emit('pick', q.p.planting)"
+        @move="moving.begin(q.p)"
+      />
       <text
         class="label"
         :x="d.x"
@@ -199,23 +163,7 @@ const bar = computed(() => {
       :width="ghost.w"
       :height="ghost.h"
     />
-    <g :transform="`translate(0 ${plot.width + letter * 1.6})`" class="scale">
-      <path
-        :d="`M0 ${-letter * 0.4}v${letter * 0.8}M0 0h${bar.length}M${bar.length} ${-letter * 0.4}v${letter * 0.8}`"
-        :stroke-width="letter / 9"
-      />
-      <text :x="bar.length + letter * 0.5" y="0" :font-size="letter">{{ bar.words }}</text>
-    </g>
-    <g
-      :transform="`translate(${plot.length - letter * 2} ${plot.width + letter * 1.6}) rotate(${-plot.bearing})`"
-      class="north"
-    >
-      <path
-        :d="`M0 ${letter}L0 ${-letter * 0.9}M${-letter * 0.4} ${-letter * 0.3}L0 ${-letter}L${letter * 0.4} ${-letter * 0.3}`"
-        :stroke-width="letter / 9"
-      />
-      <text :x="letter * 0.7" y="0" :font-size="letter">N</text>
-    </g>
+    <PlotMarks :plot="plot" :letter="letter" />
   </svg>
 </template>
 
@@ -257,42 +205,6 @@ const bar = computed(() => {
   stroke-width: 0.04;
   stroke-dasharray: 0.3 0.15;
 }
-.takes {
-  cursor: pointer;
-  outline: none; /* an outline is drawn in metres here; the edge shows the focus */
-}
-.takes:focus-visible .piece {
-  stroke: var(--accent);
-  stroke-width: 0.12;
-}
-.takes:focus-visible .piece,
-.takes:hover .piece {
-  fill: color-mix(in srgb, var(--fresh) 50%, var(--sheet));
-}
-.piece {
-  fill: color-mix(in srgb, var(--fresh) 22%, var(--sheet));
-  stroke: var(--fresh);
-  stroke-width: 0.03;
-}
-.piece.shared {
-  fill: none;
-  stroke-dasharray: 0.12 0.12;
-}
-.piece.held {
-  stroke: var(--ink);
-  stroke-width: 0.07;
-}
-.piece.bent {
-  stroke: var(--accent);
-  stroke-dasharray: 0.25 0.15;
-  stroke-width: 0.09;
-}
-.plants {
-  pointer-events: none;
-}
-circle {
-  fill: color-mix(in srgb, var(--fresh) 70%, var(--sheet));
-}
 .ghost {
   fill: none;
   stroke: var(--ink);
@@ -315,12 +227,8 @@ text {
   stroke-width: 0.16;
   stroke-linejoin: round;
 }
-.label,
-.scale text,
-.north text {
-  stroke: none;
-}
 .label {
+  stroke: none;
   fill: var(--ink-2);
   font-family: var(--sans);
   text-anchor: start;
@@ -333,16 +241,5 @@ text {
 .label:focus-visible {
   fill: var(--accent);
   text-decoration: underline;
-}
-.scale path,
-.north path {
-  stroke: var(--ink);
-  fill: none;
-}
-.scale text,
-.north text {
-  text-anchor: start;
-  font-family: var(--sans);
-  fill: var(--ink-2);
 }
 </style>

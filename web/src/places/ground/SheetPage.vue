@@ -133,26 +133,26 @@ const stood = (b: (typeof beds.value)[number]) =>
 .bar {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.4rem 1.2rem;
+  gap: var(--space-4) var(--space-6);
   align-items: baseline;
-  margin-bottom: 0.8rem;
+  margin-bottom: var(--space-5);
 }
 .sheet {
   max-width: 64rem;
-  margin-bottom: 1.4rem;
+  margin-bottom: var(--space-6);
 }
 .stand {
   list-style: none;
-  margin: 0.5rem 0 0;
+  margin: var(--space-4) 0 0;
   padding: 0;
   columns: 18rem;
-  column-gap: 1.6rem;
-  font-size: 0.82rem;
+  column-gap: var(--space-7);
+  font-size: var(--type-small);
 }
 .stand li {
   break-inside: avoid;
   border-bottom: 1px solid var(--hair);
-  padding: 0.1rem 0;
+  padding: var(--space-1) 0;
 }
 .stand b {
   font-family: var(--serif);
@@ -160,21 +160,21 @@ const stood = (b: (typeof beds.value)[number]) =>
 h3 {
   display: flex;
   justify-content: space-between;
-  gap: 1rem;
+  gap: var(--space-6);
   align-items: baseline;
-  font-size: 1.2rem;
+  font-size: var(--type-large);
   border-bottom: 1px solid var(--ink-2);
 }
 h3 span {
   font-family: var(--sans);
   font-weight: 400;
-  font-size: 0.85rem;
+  font-size: var(--type-small);
   color: var(--ink-2);
 }
 table {
   border-collapse: collapse;
   width: 100%;
-  font-size: 0.9rem;
+  font-size: var(--type-text);
 }
 th {
   text-align: left;
@@ -184,7 +184,7 @@ th {
 td,
 th {
   border-bottom: 1px solid var(--hair);
-  padding: 0.1rem 0.8rem 0.1rem 0;
+  padding: var(--space-1) var(--space-5) var(--space-1) 0;
 }
 .n {
   text-align: right;
@@ -196,7 +196,7 @@ th {
 .blank {
   border-left: 1px solid var(--hair-2);
   min-width: 4rem;
-  padding-left: 0.4rem;
+  padding-left: var(--space-4);
 }
 @media print {
   .sheet {

@@ -50,7 +50,7 @@ function add() {
 .standing {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.3rem 1rem;
+  gap: var(--space-3) var(--space-6);
   align-items: end;
 }
 .field {

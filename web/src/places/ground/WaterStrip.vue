@@ -94,7 +94,7 @@ i {
   display: inline-block;
   width: 18px;
   height: 9px;
-  margin-left: 0.8rem;
+  margin-left: var(--space-5);
 }
 i:first-child {
   margin-left: 0;

@@ -5,7 +5,8 @@ import { ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { BookFigure, Overrule } from '../../lib/api'
 import { useForesight } from '../../lib/foresight'
-import { otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { otherErrors } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import ForesightPanel from '../../parts/ForesightPanel.vue'
 import NumberInput from '../../parts/NumberInput.vue'
@@ -121,26 +122,26 @@ async function putBack(f: BookFigure) {
 
 <style scoped>
 h4 {
-  margin: 0.5rem 0 0.1rem;
+  margin: var(--space-4) 0 var(--space-1);
   font-family: var(--serif);
-  font-size: 0.95rem;
+  font-size: var(--type-text);
 }
 .figures {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr));
-  gap: 0.1rem 1.6rem;
+  gap: var(--space-1) var(--space-7);
 }
 .figure-row {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 9rem;
   align-items: center;
-  gap: 0 0.6rem;
+  gap: 0 var(--space-4);
 }
 .own {
   grid-column: 1 / -1;
   display: flex;
   flex-wrap: wrap;
-  gap: 0 0.7rem;
+  gap: 0 var(--space-5);
   justify-content: flex-end;
 }
 .why {
@@ -156,7 +157,7 @@ h4 {
 }
 .reason {
   display: block;
-  margin-top: 0.4rem;
+  margin-top: var(--space-4);
 }
 .reason .el-input {
   max-width: 32rem;

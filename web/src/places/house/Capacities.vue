@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // What the kitchen and the garden can take, and what the household aims at.
 import { computed, ref } from 'vue'
-import { otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { otherErrors } from '../../lib/problems'
 import NumberInput from '../../parts/NumberInput.vue'
 
 const store = useHousehold()

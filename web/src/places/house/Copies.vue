@@ -31,8 +31,8 @@ const store = useHousehold()
   display: inline-block;
   border: 1px solid var(--ink-2);
   border-radius: 2px;
-  padding: 0.25rem 0.8rem;
-  margin-right: 0.7rem;
+  padding: var(--space-3) var(--space-5);
+  margin-right: var(--space-5);
   background: var(--sheet);
   color: var(--ink);
   text-decoration: none;

@@ -38,7 +38,7 @@ const fresh = () => add({ id: '', name: 'Guests', eaters: 2, from: '12-24', to: 
 }
 .when {
   display: grid;
-  gap: 0.1rem;
+  gap: var(--space-1);
 }
 @container leaf (max-width: 620px) {
   .guests {

@@ -61,7 +61,7 @@ import Stores from './Stores.vue'
 .house {
   display: grid;
   grid-template-columns: minmax(0, 5fr) minmax(0, 6fr);
-  gap: 0 2.4rem;
+  gap: 0 var(--space-7);
 }
 @container leaf (max-width: 860px) {
   .house {
@@ -72,27 +72,27 @@ import Stores from './Stores.vue'
 
 <style>
 .house section {
-  margin-bottom: 1.5rem;
+  margin-bottom: var(--space-6);
 }
 .house section > h3 {
-  font-size: 1.15rem;
+  font-size: var(--type-large);
   border-bottom: 1px solid var(--ink-2);
-  padding-bottom: 0.2rem;
-  margin-bottom: 0.4rem;
+  padding-bottom: var(--space-2);
+  margin-bottom: var(--space-4);
   display: flex;
   align-items: baseline;
-  gap: 0.8rem;
+  gap: var(--space-5);
 }
 .house section > h3 .aside {
   font-family: var(--sans);
-  font-size: 0.87rem;
+  font-size: var(--type-small);
   font-weight: 400;
   color: var(--ink-2);
   margin-left: auto;
 }
 .house .rows {
   display: grid;
-  gap: 0.1rem 0.7rem;
+  gap: var(--space-1) var(--space-5);
   align-items: center;
 }
 .house .rows > .wrong,
@@ -100,6 +100,6 @@ import Stores from './Stores.vue'
   grid-column: 1 / -1;
 }
 .house .add {
-  margin-top: 0.4rem;
+  margin-top: var(--space-4);
 }
 </style>

@@ -2,7 +2,8 @@
 // Every usual figure that the household has set for itself, in one place.
 import { computed, ref } from 'vue'
 import type { Overrule } from '../../lib/api'
-import { otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { otherErrors } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { capital } from '../../lib/words'
 

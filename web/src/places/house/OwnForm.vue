@@ -3,7 +3,8 @@
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed, reactive, ref } from 'vue'
 import type { Problem } from '../../lib/api'
-import { fieldError, otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { fieldError, otherErrors } from '../../lib/problems'
 
 const props = defineProps<{ kind: 'own-crop' | 'own-preparation'; from: string; food?: string }>()
 const emit = defineEmits<{ made: [id: string]; close: [] }>()
@@ -65,7 +66,7 @@ async function save() {
 .own-form {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.5rem 1.2rem;
+  gap: var(--space-4) var(--space-6);
   align-items: end;
 }
 .wide {

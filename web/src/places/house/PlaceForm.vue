@@ -2,16 +2,17 @@
 // Where the household grows: latitude, frosts and the normals of its months.
 import { ElButton, ElCheckbox, ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed, reactive, ref, watch } from 'vue'
-import { answer, api, Refused, type Place, type Problem, type WeatherRecord } from '../../lib/api'
-import { fieldError, otherErrors, useHousehold } from '../../lib/household'
-import { useUnits } from '../../lib/units'
-import { count, fullDay, monthNames } from '../../lib/words'
+import type { Place, Problem, WeatherRecord } from '../../lib/api'
+import { useHousehold } from '../../lib/household'
+import { fieldError, otherErrors } from '../../lib/problems'
+import { count, fullDay } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
 import DayField from '../../parts/DayField.vue'
+import PlaceNormals from './PlaceNormals.vue'
+import PlaceSource from './PlaceSource.vue'
 import YearChart from './YearChart.vue'
 
 const store = useHousehold()
-const { shown } = useUnits()
 const draft = reactive<Place>(copy())
 const problem = ref<Problem>()
 const climate = ref('')
@@ -42,68 +43,19 @@ async function save() {
 }
 
 function leave() {
-  record.value = fileWrong.value = []
+  record.value = []
   recent.value = undefined
   Object.assign(draft, copy())
   problem.value = undefined
 }
 
-const file = ref<HTMLInputElement>()
-const degrees = ref<'C' | 'F'>(shown('°C').unit === '°F' ? 'F' : 'C')
 const record = ref<string[]>([])
-const fileWrong = ref<string[]>([])
-
-/** Takes normals and frosts from a weather file; nothing is saved until Save. */
-async function readFile(e: Event) {
-  const chosen = (e.target as HTMLInputElement).files?.[0]
-  if (!chosen) return
-  fileWrong.value = record.value = []
-  try {
-    const text = await chosen.text()
-    const r = await answer(() => api.POST('/weather-read', { body: { text, degrees: degrees.value } }))
-    takeRecord(r)
-  } catch (err) {
-    refused(err)
-  }
-  if (file.value) file.value.value = ''
-}
-
+/** Takes the normals and frosts of a weather record; nothing is saved until Save. */
 function takeRecord(r: WeatherRecord) {
   Object.assign(draft, JSON.parse(JSON.stringify(r.place)))
   recent.value = r.recent.length ? r.recent : undefined
   record.value = [`From ${r.days} days, ${count(r.years, 'whole year')}`, ...r.notes]
   if (recent.value) record.value.push('the days of this year will stand in place of the normals')
-}
-
-function refused(err: unknown) {
-  if (!(err instanceof Refused)) throw err
-  fileWrong.value = (err.problem.fields ?? []).map(
-    (f) => `${f.field}: ${f.value === '' ? '' : `“${f.value}” cannot be; `}wanted: ${f.allowed}.`,
-  )
-  if (!fileWrong.value.length) fileWrong.value = [err.problem.detail]
-}
-
-const asking = ref(false)
-const address = ref('')
-const stations = ref<{ id: string; name: string }[]>([])
-const fetching = ref(false)
-watch(asking, () => {
-  if (!address.value) address.value = store.reference?.station ?? ''
-})
-
-/** Asks the station which places it has, or fetches the days of one. */
-async function station(id: string) {
-  fileWrong.value = record.value = []
-  fetching.value = true
-  try {
-    const r = await answer(() => api.POST('/station-read', { body: { address: address.value, station: id } }))
-    stations.value = r.places
-    if (r.record) takeRecord(r.record)
-  } catch (err) {
-    refused(err)
-  } finally {
-    fetching.value = false
-  }
 }
 const been = computed(() => store.household?.weather ?? [])
 async function forget() {
@@ -116,11 +68,6 @@ function take(id: string) {
   climate.value = ''
 }
 
-const rows = computed(() => [
-  { field: 'mean_max' as const, words: 'mean highest', unit: '°C' },
-  { field: 'mean_min' as const, words: 'mean lowest', unit: '°C' },
-  { field: 'rain' as const, words: 'rain', unit: 'mm' },
-])
 const named = [
   'name',
   'latitude',
@@ -152,52 +99,13 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
         </ElSelect>
       </span>
     </h3>
-    <div class="weather small no-print">
-      <label class="link" tabindex="0" @keydown.enter="file?.click()"
-        >read a weather file<input
-          ref="file"
-          type="file"
-          accept=".csv,text/csv"
-          class="hidden-words"
-          aria-label="A weather file"
-          @change="readFile"
-      /></label>
-      <span class="quiet">CSV with DATE, TMAX, TMIN in</span>
-      <span class="choice" role="group" aria-label="Degrees of the file">
-        <button type="button" class="plain" :aria-pressed="degrees === 'C'" @click="degrees = 'C'">°C</button>
-        <button type="button" class="plain" :aria-pressed="degrees === 'F'" @click="degrees = 'F'">°F</button>
-      </span>
-      <button type="button" class="link" :aria-expanded="asking" @click="asking = !asking">
-        or fetch from a weather station
-      </button>
-    </div>
-    <div v-if="asking" class="weather small no-print">
-      <ElInput
-        v-model="address"
-        size="small"
-        class="address"
-        placeholder="its address"
-        aria-label="Where the station answers"
-        @keydown.enter.prevent="station('')"
-      />
-      <ElButton size="small" :disabled="fetching || !address.trim()" @click="station('')"
-        >Which places has it?</ElButton
-      >
-      <span v-if="stations.length" class="quiet">fetch</span>
-      <button v-for="p in stations" :key="p.id" type="button" class="link" :disabled="fetching" @click="station(p.id)">
-        {{ p.name }}
-      </button>
-    </div>
+    <PlaceSource @record="takeRecord" @begin="record = []" />
     <p v-if="been.length" class="small quiet">
       {{ count(been.length, 'day') }} of real weather, to {{ fullDay(been[been.length - 1]?.date ?? '') }}; those of
       this year stand in place of the normals.
       <button type="button" class="link no-print" @click="forget">forget them</button>
     </p>
     <p v-if="record.length" class="small" role="status">{{ record.join('; ') }}.</p>
-    <ul v-if="fileWrong.length" class="wrong small" role="alert">
-      <li v-for="w in fileWrong.slice(0, 6)" :key="w">{{ w }}</li>
-      <li v-if="fileWrong.length > 6">and {{ fileWrong.length - 6 }} more</li>
-    </ul>
     <div class="facts">
       <label class="field name">
         <span>Name</span>
@@ -238,29 +146,7 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
       </template>
     </div>
     <YearChart :place="draft" />
-    <table class="normals">
-      <thead>
-        <tr>
-          <th></th>
-          <th v-for="m in monthNames" :key="m">{{ m.slice(0, 3) }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="r in rows" :key="r.field">
-          <th>
-            {{ r.words }}, <span class="quiet">{{ shown(r.unit).unit }}</span>
-          </th>
-          <td v-for="(m, i) in monthNames" :key="m">
-            <NumberInput
-              :model-value="draft[r.field][i] ?? 0"
-              :unit="r.unit"
-              :label="`${r.words}, ${m}`"
-              @update:model-value="(v) => (draft[r.field][i] = v ?? 0)"
-            />
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <PlaceNormals :place="draft" @set="(of, month, value) => (draft[of][month] = value)" />
     <p v-for="f in ['mean_max', 'mean_min', 'rain']" :key="f" class="wrong" role="alert">{{ at(f) }}</p>
     <p v-if="otherErrors(problem, ...named)" class="wrong" role="alert">{{ otherErrors(problem, ...named) }}</p>
     <div v-if="changed" class="buttons no-print">
@@ -272,64 +158,28 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
 </template>
 
 <style scoped>
-.weather {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.3rem 0.7rem;
-  align-items: center;
-  margin-bottom: 0.3rem;
-}
-.address {
-  width: 15rem;
-}
-.weather .choice button {
-  padding: 0.05rem 0.5rem;
-}
 .aside :deep(.el-select) {
   width: 16rem;
 }
 .facts {
   display: grid;
   grid-template-columns: 1fr 8rem 8rem;
-  gap: 0.4rem 1rem;
+  gap: var(--space-4) var(--space-6);
 }
 .frosts {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.4rem 1.2rem;
+  gap: var(--space-4) var(--space-6);
   align-items: end;
-  margin: 0.5rem 0 0.6rem;
+  margin: var(--space-4) 0 var(--space-4);
 }
 .spread {
   width: 6.5rem;
 }
-.normals {
-  width: 100%;
-  border-collapse: collapse;
-  table-layout: fixed;
-}
-.normals th {
-  font-weight: 400;
-  font-size: 0.78rem;
-  text-align: right;
-}
-.normals th:first-child {
-  text-align: left;
-  width: 6.4rem;
-}
-.normals td {
-  padding: 0 0 0 0.15rem;
-}
-.normals :deep(.el-input__wrapper) {
-  padding: 0;
-}
-.normals :deep(.el-input__inner) {
-  font-size: 0.9rem;
-}
 .buttons {
-  margin-top: 0.6rem;
+  margin-top: var(--space-4);
   display: flex;
-  gap: 0.6rem;
+  gap: var(--space-4);
   align-items: center;
 }
 .buttons .el-button + .el-button {
@@ -341,23 +191,6 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
   }
   .name {
     grid-column: 1 / -1;
-  }
-  .normals,
-  .normals tbody,
-  .normals thead {
-    display: block;
-  }
-  .normals tr {
-    display: grid;
-    grid-template-columns: repeat(6, 1fr);
-    margin-bottom: 0.5rem;
-  }
-  .normals tr th:first-child {
-    grid-column: 1 / -1;
-    width: auto;
-  }
-  .normals thead {
-    display: none;
   }
 }
 </style>

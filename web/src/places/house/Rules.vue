@@ -3,12 +3,12 @@
 import { ElInput, ElOption, ElSelect } from 'element-plus'
 import { reactive, ref, watch } from 'vue'
 import type { Problem, Settings } from '../../lib/api'
-import { fieldError, otherErrors, useHousehold } from '../../lib/household'
-import { useUnits } from '../../lib/units'
+import { useHousehold } from '../../lib/household'
+import { fieldError, otherErrors } from '../../lib/problems'
 import NumberInput from '../../parts/NumberInput.vue'
+import UnitsChoice from '../../parts/UnitsChoice.vue'
 
 const store = useHousehold()
-const { system } = useUnits()
 const draft = reactive<Settings>(copy())
 const problem = ref<Problem>()
 
@@ -77,10 +77,7 @@ async function save() {
     <p v-if="otherErrors(problem, 'name', 'year')" class="wrong" role="alert">
       {{ otherErrors(problem, 'name', 'year') }}
     </p>
-    <div class="choice units" role="group" aria-label="Units here">
-      <button type="button" class="plain" :aria-pressed="system === 'metric'" @click="system = 'metric'">metric</button>
-      <button type="button" class="plain" :aria-pressed="system === 'us'" @click="system = 'us'">US customary</button>
-    </div>
+    <UnitsChoice class="units" label="Units here" us="US customary" />
   </section>
 </template>
 
@@ -88,10 +85,10 @@ async function save() {
 .rules {
   display: grid;
   grid-template-columns: 1fr 9rem 1.2fr;
-  gap: 0.4rem 1rem;
+  gap: var(--space-4) var(--space-6);
 }
 .units {
-  margin-top: 0.7rem;
+  margin-top: var(--space-5);
 }
 @container leaf (max-width: 620px) {
   .rules {

@@ -35,9 +35,9 @@ function drop(i: number) {
 
 <style scoped>
 .spans {
-  padding: 0.3rem 0 0.6rem 0.8rem;
+  padding: var(--space-3) 0 var(--space-4) var(--space-5);
   border-left: 3px solid var(--accent);
   display: grid;
-  gap: 0.3rem;
+  gap: var(--space-3);
 }
 </style>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // The year of a place: the band from mean lowest to mean highest, the chance of
 // frost, the length of the day, and the days of this year that have been.
-import { computed, ref, watch } from 'vue'
-import { answer, api, Refused, type Place, type PlaceChart } from '../../lib/api'
+import { computed, shallowRef, watch } from 'vue'
+import { api, type Place, type PlaceChart } from '../../lib/api'
+import { useAnswer } from '../../lib/ask'
 import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { monthNames } from '../../lib/words'
@@ -13,25 +14,16 @@ const { shown } = useUnits()
 const width = 600
 const height = 190
 const foot = 16 // room for the months
-const chart = ref<PlaceChart>()
-let asked = 0
-
-/** Draws the place as it is typed; while something in it cannot be, the last drawing stays. */
-watch(
-  () => JSON.stringify(props.place),
-  async (text) => {
-    const mine = ++asked
-    const place = JSON.parse(text) as Place
-    if (place.frost_free) place.last_frost = place.first_frost = ''
-    try {
-      const c = await answer(() => api.POST('/place-chart', { body: place }))
-      if (mine === asked) chart.value = c
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e
-    }
-  },
-  { immediate: true },
-)
+/** The place as it is typed. */
+function typed(): Place {
+  const place = JSON.parse(JSON.stringify(props.place)) as Place
+  if (place.frost_free) place.last_frost = place.first_frost = ''
+  return place
+}
+const { data } = useAnswer('place-chart', typed, (body, signal) => api.POST('/place-chart', { body, signal }))
+// While something in it cannot be, the last drawing stays.
+const chart = shallowRef<PlaceChart>()
+watch(data, (c) => c && (chart.value = c), { immediate: true })
 
 const been = computed(() => {
   const year = store.plan?.as_of.slice(0, 4)
@@ -118,7 +110,7 @@ const extremes = computed(() => {
 
 <style scoped>
 .place-chart {
-  margin: 0 0 0.5rem;
+  margin: 0 0 var(--space-4);
 }
 .chart {
   width: 100%;
@@ -158,12 +150,12 @@ text {
 figcaption {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.1rem 0.4rem;
+  gap: var(--space-1) var(--space-4);
   align-items: center;
 }
 figcaption span {
   white-space: nowrap;
-  margin-right: 0.5rem;
+  margin-right: var(--space-4);
 }
 figcaption i {
   display: inline-block;

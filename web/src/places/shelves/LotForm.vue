@@ -3,9 +3,11 @@
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed, reactive, ref, watch } from 'vue'
 import type { Form, Lot, Problem } from '../../lib/api'
-import { fieldError, otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { fieldError, otherErrors } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { capital } from '../../lib/words'
+import ChoiceButtons from '../../parts/ChoiceButtons.vue'
 import NumberInput from '../../parts/NumberInput.vue'
 
 const emit = defineEmits<{ done: [] }>()
@@ -126,12 +128,14 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
     </label>
     <div v-if="thing?.pieces" class="field">
       <span>counted in</span>
-      <div class="choice">
-        <button type="button" class="plain" :aria-pressed="!pieces" @click="pieces = false">
-          {{ shown('kg').unit }}
-        </button>
-        <button type="button" class="plain" :aria-pressed="pieces" @click="pieces = true">pieces</button>
-      </div>
+      <ChoiceButtons
+        v-model="pieces"
+        label="Counted in"
+        :options="[
+          { value: false, words: shown('kg').unit },
+          { value: true, words: 'pieces' },
+        ]"
+      />
     </div>
     <label v-if="!pieces" class="field">
       <span>One holds</span>
@@ -166,13 +170,13 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
 
 <style scoped>
 .lot-form {
-  margin-top: 0.6rem;
+  margin-top: var(--space-4);
   background: var(--sheet);
   border-left: 3px solid var(--accent);
-  padding: 0.6rem 1rem 0.8rem;
+  padding: var(--space-4) var(--space-6) var(--space-5);
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(8rem, 1fr));
-  gap: 0.6rem 1.1rem;
+  gap: var(--space-4) var(--space-6);
   align-items: end;
 }
 .what {

@@ -4,19 +4,22 @@
 import { ElButton } from 'element-plus'
 import { computed, ref } from 'vue'
 import { answer, api, Refused, type Lot } from '../../lib/api'
-import { otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { linesOf, otherErrors } from '../../lib/problems'
 import { useRows } from '../../lib/rowedit'
 import { useUnits } from '../../lib/units'
 import { formChoice, sources, texture } from '../../lib/facts'
 import { count, day, fullDay } from '../../lib/words'
+import FilePick from '../../parts/FilePick.vue'
 import NumberInput from '../../parts/NumberInput.vue'
+import WrongLines from '../../parts/WrongLines.vue'
 import LotForm from './LotForm.vue'
+import ShelfRooms from './ShelfRooms.vue'
 
 const store = useHousehold()
 const { say } = useUnits()
 const { rows, wrong, save, remove } = useRows('lot', () => store.household?.lots ?? [])
 const adding = ref(false)
-const file = ref<HTMLInputElement>()
 const read = ref<Lot[]>()
 const fileWrong = ref<string[]>([])
 
@@ -54,21 +57,15 @@ function lasts(id: string): { words: string; loud: boolean } {
   return { words: s.wish ? 'lasts beyond two years' : 'no wish draws on it', loud: !s.wish }
 }
 
-async function readFile(e: Event) {
-  const chosen = (e.target as HTMLInputElement).files?.[0]
-  if (!chosen) return
+async function readFile(text: string) {
   fileWrong.value = []
   read.value = undefined
   try {
-    const text = await chosen.text()
     read.value = await answer(() => api.POST('/lots-read', { body: { text } }))
   } catch (err) {
     if (!(err instanceof Refused)) throw err
-    fileWrong.value = err.problem.fields?.map(
-      (f) => `${f.field}: ${f.value === '' ? '' : `“${f.value}” cannot be; `}wanted: ${f.allowed}.`,
-    ) ?? [err.problem.detail]
+    fileWrong.value = linesOf(err.problem)
   }
-  if (file.value) file.value.value = ''
 }
 
 async function takeFile() {
@@ -85,9 +82,7 @@ async function takeFile() {
     <div class="bar">
       <ElButton type="primary" :aria-expanded="adding" @click="adding = !adding">Put in</ElButton>
       <span class="files small">
-        <label class="link" tabindex="0" @keydown.enter="file?.click()"
-          >read a CSV<input ref="file" type="file" accept=".csv,text/csv" class="hidden-words" @change="readFile"
-        /></label>
+        <FilePick words="read a CSV" accept=".csv,text/csv" @read="readFile" />
         <a v-if="rows.length" class="link" href="/api/shelf-file" download="shelf.csv">save as CSV</a>
       </span>
     </div>
@@ -100,10 +95,7 @@ async function takeFile() {
       <ElButton type="primary" @click="takeFile">Put them on the shelf</ElButton>
       <ElButton @click="read = undefined">Leave them</ElButton>
     </div>
-    <ul v-if="fileWrong.length" class="wrong" role="alert">
-      <li v-for="w in fileWrong.slice(0, 8)" :key="w">{{ w }}</li>
-      <li v-if="fileWrong.length > 8">and {{ fileWrong.length - 8 }} more</li>
-    </ul>
+    <WrongLines :lines="fileWrong" :most="8" />
 
     <p v-if="!rows.length" class="empty">
       Nothing is entered. Put in what stands in the cellar, in jars and in the freezer, and each wish is reduced by what
@@ -144,48 +136,30 @@ async function takeFile() {
     </template>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
 
-    <template v-if="store.plan?.rooms.length">
-      <h3>Room for what is to come</h3>
-      <ul class="rooms">
-        <li v-for="r in store.plan.rooms" :key="r.id">
-          <span class="what">{{ r.name }}</span>
-          <span class="bar-of" aria-hidden="true"
-            ><i
-              :class="{ full: r.holds > 0 && r.peak > r.holds }"
-              :style="{ width: r.holds > 0 ? Math.min(100, (100 * r.peak) / r.holds) + '%' : '0' }"
-          /></span>
-          <span class="number" :class="{ warn: r.holds > 0 && r.peak > r.holds }">{{ say(r.peak, r.unit) }}</span>
-          <span class="quiet small">{{
-            r.holds > 0
-              ? `of ${say(r.holds, r.unit)}, fullest in the week of ${day(store.plan.weeks[r.week])}`
-              : 'at its fullest; say in House what it holds'
-          }}</span>
-        </li>
-      </ul>
-    </template>
+    <ShelfRooms v-if="store.plan?.rooms.length" />
   </section>
 </template>
 
 <style scoped>
 .bar {
   display: flex;
-  gap: 1.2rem;
+  gap: var(--space-6);
   align-items: center;
 }
 .files {
   display: flex;
-  gap: 1.2rem;
+  gap: var(--space-6);
 }
 h3 {
-  margin: 1rem 0 0.1rem;
-  font-size: 1.1rem;
+  margin: var(--space-6) 0 var(--space-1);
+  font-size: var(--type-large);
   border-bottom: 1px solid var(--ink-2);
-  padding-bottom: 0.15rem;
+  padding-bottom: var(--space-1);
 }
 .lot {
   display: grid;
   grid-template-columns: minmax(10rem, 2.4fr) 4.2rem 5rem 6.4rem 7rem minmax(9rem, 1.4fr) auto;
-  gap: 0 0.8rem;
+  gap: 0 var(--space-5);
   align-items: center;
   border-bottom: 1px solid var(--hair);
   min-height: 32px;
@@ -207,51 +181,24 @@ h3 {
   font-variant-numeric: tabular-nums;
 }
 .read {
-  margin: 0.7rem 0;
+  margin: var(--space-5) 0;
   border-left: 3px solid var(--accent);
-  padding: 0.3rem 0.9rem;
+  padding: var(--space-3) var(--space-5);
   background: var(--sheet);
 }
 .read .el-button {
-  margin-top: 0.4rem;
-}
-.rooms {
-  list-style: none;
-  margin: 0.3rem 0 0;
-  padding: 0;
-}
-.rooms li {
-  display: grid;
-  grid-template-columns: minmax(8rem, 14rem) minmax(6rem, 14rem) 5rem 1fr;
-  gap: 0.9rem;
-  align-items: center;
-  padding: 0.15rem 0;
-}
-.bar-of {
-  height: 10px;
-  border: 1px solid var(--hair-2);
-}
-.bar-of i {
-  display: block;
-  height: 100%;
-  background: var(--cellar);
-}
-.bar-of i.full {
-  background: var(--gap);
-}
-.number {
-  text-align: right;
+  margin-top: var(--space-4);
 }
 .empty {
-  padding: 1.5rem 0;
+  padding: var(--space-6) 0;
   font-family: var(--serif);
-  font-size: 1.1rem;
+  font-size: var(--type-large);
   max-width: 44rem;
 }
 @container leaf (max-width: 720px) {
   .lot {
     grid-template-columns: minmax(0, 1fr) 4.2rem auto;
-    padding: 0.5rem 0;
+    padding: var(--space-4) 0;
   }
   .lot .date,
   .lot .keeps {
@@ -259,13 +206,6 @@ h3 {
   }
   .lot .lasts {
     grid-column: 1 / 3;
-  }
-  .rooms li {
-    grid-template-columns: 1fr auto;
-  }
-  .bar-of {
-    grid-column: 1 / -1;
-    grid-row: 2;
   }
 }
 </style>

@@ -47,9 +47,9 @@ const takeBack = () => store.edit({ command: 'disagree' })
 
 <style scoped>
 .agree {
-  margin-bottom: 0.4rem;
+  margin-bottom: var(--space-4);
 }
 .agree .link {
-  margin-right: 0.6rem;
+  margin-right: var(--space-4);
 }
 </style>

@@ -5,7 +5,8 @@ import { ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Habit, Problem } from '../../lib/api'
 import { useForesight } from '../../lib/foresight'
-import { useHousehold, wordsOf } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { wordsOf } from '../../lib/problems'
 import { methodWords } from '../../lib/facts'
 import { yearDay } from '../../lib/words'
 import DayField from '../../parts/DayField.vue'
@@ -98,15 +99,15 @@ async function set(change: Partial<Habit>, taking = false) {
 .habit {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.4rem 1.2rem;
+  gap: var(--space-4) var(--space-6);
   align-items: end;
-  padding: 0.3rem 0;
+  padding: var(--space-3) 0;
 }
 .habit .el-select {
   width: 12.5rem;
 }
 .habit .link {
-  margin-left: 0.5rem;
+  margin-left: var(--space-4);
 }
 .wrong {
   flex-basis: 100%;

@@ -9,8 +9,7 @@ import { usePaper } from '../../lib/paper'
 import { useUnits } from '../../lib/units'
 import { byMonth, day } from '../../lib/words'
 import PaperChoice from '../../parts/PaperChoice.vue'
-import MonthScale from '../../parts/MonthScale.vue'
-import ShelfLine from './ShelfLine.vue'
+import TrayLoad from './TrayLoad.vue'
 
 const store = useHousehold()
 const route = useRoute()
@@ -65,8 +64,6 @@ const spacing = (s: Sowing) =>
 const up = (s: Sowing) => (s.up_by ? day(s.up_by) : '')
 /** So many points of type that a month fits its page. */
 const size = (n: number) => Math.min(8.8, 340 / n).toFixed(1)
-const room = computed(() => store.plan?.work.room ?? 0)
-const peak = computed(() => Math.max(1, room.value, ...(store.plan?.work.trays ?? [])))
 </script>
 
 <template>
@@ -76,22 +73,7 @@ const peak = computed(() => Math.max(1, room.value, ...(store.plan?.work.trays ?
       <RouterLink to="/sowings">back to Sowings</RouterLink>
       <PaperChoice v-model="paper" words="print, a page a month" />
     </div>
-    <div v-if="raising && store.plan && months.length" class="load no-print">
-      <MonthScale />
-      <svg viewBox="0 0 520 40" preserveAspectRatio="none" role="img" aria-label="Trays by week">
-        <rect
-          v-for="(n, w) in store.plan.work.trays"
-          :key="w"
-          :x="w * 10 + 1"
-          :y="40 - (38 * n) / peak"
-          width="8"
-          :height="(38 * n) / peak"
-          :class="{ over: room && n > room }"
-        />
-        <line v-if="room" x1="0" x2="520" :y1="40 - (38 * room) / peak" :y2="40 - (38 * room) / peak" />
-      </svg>
-      <ShelfLine />
-    </div>
+    <TrayLoad v-if="raising && store.plan && months.length" class="no-print" />
     <article v-for="m in months" :key="m.month" class="sheet" :style="{ '--pt': size(m.entries.length) }">
       <h3>
         {{ m.month }} <span>{{ raising ? 'raised indoors' : 'to sow and plant' }} · {{ store.household?.name }}</span>
@@ -147,46 +129,27 @@ const peak = computed(() => Math.max(1, room.value, ...(store.plan?.work.trays ?
 .bar {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.4rem 1.2rem;
+  gap: var(--space-4) var(--space-6);
   align-items: baseline;
-  margin-bottom: 0.8rem;
+  margin-bottom: var(--space-5);
 }
 .choice button {
-  padding: 0.1rem 0.6rem;
-}
-.load {
-  max-width: 54rem;
-  margin-bottom: 1rem;
-}
-.load svg {
-  width: 100%;
-  height: 40px;
-  border-bottom: 1px solid var(--ink-2);
-}
-.load rect {
-  fill: var(--fresh);
-}
-.load rect.over {
-  fill: var(--accent);
-}
-.load line {
-  stroke: var(--ink);
-  stroke-dasharray: 5 3;
+  padding: var(--space-1) var(--space-4);
 }
 .sheet {
   max-width: 54rem;
-  margin-bottom: 2rem;
+  margin-bottom: var(--space-7);
 }
 h3 {
   display: flex;
   justify-content: space-between;
   align-items: baseline;
-  font-size: 1.3rem;
+  font-size: var(--type-head);
   border-bottom: 2px solid var(--ink);
 }
 h3 span {
   font-family: var(--sans);
-  font-size: 0.85rem;
+  font-size: var(--type-small);
   font-weight: 400;
   color: var(--ink-2);
 }
@@ -222,12 +185,12 @@ th:nth-child(5) {
 th {
   text-align: left;
   font-weight: 400;
-  font-size: 0.78rem;
+  font-size: var(--type-tiny);
   color: var(--ink-2);
 }
 td {
   border-bottom: 1px solid var(--hair-2);
-  padding: 0.22rem 0.5rem 0.22rem 0;
+  padding: var(--space-2) var(--space-4) var(--space-2) 0;
   font-family: var(--serif);
   font-variant-numeric: tabular-nums lining-nums;
   vertical-align: baseline;
@@ -240,7 +203,7 @@ td {
 }
 .blank {
   border-left: 1px solid var(--hair);
-  padding-left: 0.3rem;
+  padding-left: var(--space-3);
 }
 @media (max-width: 720px) {
   .sheet {
@@ -258,7 +221,7 @@ td {
     break-after: auto;
   }
   td {
-    padding-block: 0.1rem;
+    padding-block: var(--space-1);
     line-height: 1.3;
   }
   td:not(.crop) {

@@ -26,7 +26,7 @@ const trays = (n: number) => n.toFixed(1).replace(/\.0$/, '')
 
 <style scoped>
 .shelf {
-  margin-bottom: 0.4rem;
+  margin-bottom: var(--space-4);
 }
 .warn {
   color: var(--accent);

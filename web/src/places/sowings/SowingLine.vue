@@ -6,6 +6,7 @@ import { useUnits } from '../../lib/units'
 import { count, day, serves, coverSaid } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
 import Ribbon from '../../parts/Ribbon.vue'
+import SowingCounts from './SowingCounts.vue'
 import SowingPanel from './SowingPanel.vue'
 
 const props = defineProps<{ sowing: Sowing }>()
@@ -53,38 +54,7 @@ const spacing = computed(() => {
         }}{{ s.early ? ', risked early' : '' }}</span
       >
     </div>
-    <div class="sow">
-      <template v-if="s.cells">
-        <Figure :value="s.cells" :figure="base + '/cells'" label="cells" /> cells
-        <span class="for"
-          >indoors, <Figure :value="s.seeds" :figure="base + '/seeds'" label="seeds" /> seeds; set out
-          <Figure :value="s.set_out" :figure="base + '/set_out'" label="starts to set out"
-        /></span>
-      </template>
-      <template v-else-if="s.method === 'tray'">
-        <Figure :value="s.seed_gram" unit="g" :figure="base + '/seeds'" label="seed" /> of seed
-        <span class="for">on trays</span>
-      </template>
-      <template v-else-if="s.set_out">
-        <Figure :value="s.set_out" :figure="base + '/set_out'" :label="s.stock_unit" /> {{ s.stock_unit }}
-        <span v-if="s.stock_kg" class="for"
-          ><Figure :value="s.stock_kg" unit="kg" :figure="base + '/stock'" label="planting stock"
-        /></span>
-      </template>
-      <template v-else-if="s.drill_m">
-        {{ say(s.drill_m, 'm') }} of drill
-        <span class="for"
-          ><Figure :value="s.seeds" :figure="base + '/seeds'" label="seeds" /> seeds, {{ say(s.seed_gram, 'g') }};
-          thin</span
-        >
-      </template>
-      <template v-else>
-        <Figure :value="s.stations" :figure="base + '/stations'" label="stations" /> stations
-        <span class="for"
-          ><Figure :value="s.seeds" :figure="base + '/seeds'" label="seeds" /> seeds, {{ s.per_place }} to each</span
-        >
-      </template>
-    </div>
+    <SowingCounts :sowing="s" class="sow" />
     <div class="ground">
       <div class="n strong">
         <Figure v-if="s.plants" :value="s.plants" :figure="base + '/plants'" label="plants" />
@@ -134,7 +104,7 @@ const spacing = computed(() => {
 
 <style scoped>
 .line {
-  padding: 0.35rem 0;
+  padding: var(--space-3) 0;
   border-bottom: 1px solid var(--hair);
   align-items: start;
 }
@@ -150,14 +120,14 @@ const spacing = computed(() => {
 .held {
   display: block;
   font-family: var(--sans);
-  font-size: 0.8rem;
+  font-size: var(--type-tiny);
   font-weight: 400;
   color: var(--ink-2);
 }
 .late {
   display: block;
   font-family: var(--sans);
-  font-size: 0.8rem;
+  font-size: var(--type-tiny);
   font-weight: 400;
 }
 .name {
@@ -176,7 +146,7 @@ const spacing = computed(() => {
 }
 .for {
   display: block;
-  font-size: 0.82rem;
+  font-size: var(--type-small);
   color: var(--ink-2);
   font-weight: 400;
   min-height: 1em;
@@ -192,7 +162,7 @@ const spacing = computed(() => {
 }
 .strong {
   font-weight: 650;
-  font-size: 1.08rem;
+  font-size: var(--type-large);
 }
 .unit {
   font-family: var(--sans);
@@ -210,7 +180,7 @@ const spacing = computed(() => {
 .ground {
   display: grid;
   grid-template-columns: 3.4rem 1fr 1.15fr;
-  column-gap: 0.5rem;
+  column-gap: var(--space-4);
   align-items: baseline;
 }
 .spacing {
@@ -228,7 +198,7 @@ const spacing = computed(() => {
 @container leaf (max-width: 620px) {
   .date {
     grid-row: 1 / 4;
-    font-size: 1.1rem;
+    font-size: var(--type-large);
   }
   .date .because {
     min-height: 2.2rem;
@@ -242,13 +212,13 @@ const spacing = computed(() => {
     grid-column: 2 / -1;
     display: flex;
     flex-wrap: wrap;
-    gap: 0 1rem;
+    gap: 0 var(--space-6);
   }
   .ground .n {
     text-align: left;
   }
   .ground .tag {
-    margin-left: 0.25rem;
+    margin-left: var(--space-3);
   }
   .spacing {
     text-align: left;

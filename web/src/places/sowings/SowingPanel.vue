@@ -4,7 +4,8 @@
 import { ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Problem, Sowing, SowingEvent } from '../../lib/api'
-import { useHousehold, wordsOf } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { methodWords } from '../../lib/facts'
 import { count, day, taskAmount } from '../../lib/words'
@@ -134,26 +135,26 @@ const sources = computed(() => {
 
 <style scoped>
 .panel {
-  padding: 0.25rem 0 0.5rem 0.8rem;
+  padding: var(--space-3) 0 var(--space-4) var(--space-5);
   border-left: 3px solid var(--accent);
   color: var(--ink-2);
   background: var(--paper);
   max-width: 66rem;
 }
 .panel p + p {
-  margin-top: 0.2rem;
+  margin-top: var(--space-2);
 }
 .tasks {
   list-style: none;
   padding: 0;
-  margin: 0.3rem 0;
+  margin: var(--space-3) 0;
   display: flex;
   flex-wrap: wrap;
-  gap: 0.1rem 1.3rem;
+  gap: var(--space-1) var(--space-6);
 }
 .tasks li {
   display: flex;
-  gap: 0.3rem;
+  gap: var(--space-3);
   align-items: baseline;
 }
 .tasks .tick {
@@ -173,9 +174,9 @@ const sources = computed(() => {
 .hand {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.4rem 1.2rem;
+  gap: var(--space-4) var(--space-6);
   align-items: end;
-  margin-top: 0.3rem;
+  margin-top: var(--space-3);
 }
 .hand .field {
   width: 9rem;

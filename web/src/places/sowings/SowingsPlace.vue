@@ -4,6 +4,7 @@ import { ElInput } from 'element-plus'
 import { computed, ref } from 'vue'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
+import { useLate } from '../../lib/late'
 import { useUnits } from '../../lib/units'
 import { byMonth, serves } from '../../lib/words'
 import ChoiceButtons from '../../parts/ChoiceButtons.vue'
@@ -41,7 +42,9 @@ const shown = computed(() => {
 
 const feed = computed(() => `${location.origin}/api${store.state?.calendar ?? ''}?units=${system.value}`)
 
-const months = computed(() => byMonth(shown.value, (s) => s.date))
+// A screen of rows is painted at once, the rest when the browser has time.
+const late = useLate(() => shown.value.length, 14, 12)
+const months = computed(() => byMonth(shown.value.slice(0, late.value), (s) => s.date))
 
 useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }])
 </script>
@@ -125,8 +128,8 @@ useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }]
   display: flex;
   flex-wrap: wrap;
   align-items: baseline;
-  gap: 0.3rem 1rem;
-  margin-bottom: 0.4rem;
+  gap: var(--space-3) var(--space-6);
+  margin-bottom: var(--space-4);
 }
 h2:focus {
   outline: none;
@@ -135,15 +138,15 @@ h2:focus {
   flex: 1;
 }
 .outs {
-  margin-bottom: 0.2rem;
+  margin-bottom: var(--space-2);
   display: flex;
   flex-wrap: wrap;
-  gap: 0 0.9rem;
+  gap: 0 var(--space-5);
 }
 .tools {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.4rem 0.8rem;
+  gap: var(--space-4) var(--space-5);
   align-items: center;
 }
 .tools .el-input {
@@ -152,41 +155,41 @@ h2:focus {
 .only {
   display: flex;
   flex-wrap: wrap;
-  font-size: 0.87rem;
+  font-size: var(--type-small);
   border: 1px solid var(--hair-2);
 }
 .only button {
-  padding: 0.15rem 0.55rem;
+  padding: var(--space-1) var(--space-4);
 }
 .only button[aria-pressed='true'] {
   background: var(--ink);
   color: var(--paper);
 }
 .heads {
-  font-size: 0.76rem;
+  font-size: var(--type-tiny);
   color: var(--ink-2);
   line-height: 1.15;
   align-items: end;
   border-bottom: 1px solid var(--ink-2);
-  padding-bottom: 0.2rem;
+  padding-bottom: var(--space-2);
 }
 .heads .ground {
   display: grid;
   grid-template-columns: 3.4rem 1fr 1.15fr;
-  column-gap: 0.5rem;
+  column-gap: var(--space-4);
 }
 .r {
   text-align: right;
 }
 .month {
-  margin-top: 0.9rem;
-  padding-bottom: 0.15rem;
+  margin-top: var(--space-5);
+  padding-bottom: var(--space-1);
   border-bottom: 1px solid var(--hair-2);
 }
 .empty {
-  padding: 2rem 0;
+  padding: var(--space-7) 0;
   font-family: var(--serif);
-  font-size: 1.1rem;
+  font-size: var(--type-large);
 }
 </style>
 
@@ -197,12 +200,12 @@ h2:focus {
       6rem,
       0.8fr
     );
-  column-gap: 0.8rem;
+  column-gap: var(--space-5);
 }
 @container leaf (max-width: 960px) {
   .sow-grid {
     grid-template-columns: 3.6rem minmax(6rem, 1.3fr) minmax(6.5rem, 1.1fr) 10.8rem 3.8rem 7.4rem 5.2rem;
-    column-gap: 0.6rem;
+    column-gap: var(--space-4);
   }
   .sow-grid .feeds {
     display: none;
@@ -214,7 +217,7 @@ h2:focus {
   }
   .sow-grid {
     grid-template-columns: 4rem minmax(0, auto) minmax(0, 1fr);
-    column-gap: 0.8rem;
+    column-gap: var(--space-5);
   }
 }
 </style>

@@ -3,7 +3,8 @@
 import { ElButton, ElInput } from 'element-plus'
 import { ref } from 'vue'
 import type { Wish } from '../../lib/api'
-import { otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { otherErrors } from '../../lib/problems'
 import { useLine } from '../../lib/lines'
 import LineReadings from '../../parts/LineReadings.vue'
 
@@ -52,12 +53,12 @@ defineExpose({ focus: () => input.value?.focus(), clear })
 <style scoped>
 .row {
   display: flex;
-  gap: 0.8rem;
+  gap: var(--space-5);
   align-items: center;
 }
 .row :deep(.el-input__inner) {
   font-family: var(--serif);
-  font-size: 1.15rem;
+  font-size: var(--type-large);
 }
 .link {
   white-space: nowrap;

@@ -2,7 +2,8 @@
 // The number of a wish, edited where it stands.
 import { computed, ref, watch } from 'vue'
 import type { PlanWish, Wish } from '../../lib/api'
-import { fieldError, otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { fieldError, otherErrors } from '../../lib/problems'
 import { amountKind } from '../../lib/facts'
 import { useUnits } from '../../lib/units'
 
@@ -89,17 +90,17 @@ function revert() {
 
 <style scoped>
 .amount {
-  font-size: 0.9rem;
+  font-size: var(--type-text);
 }
 input {
   font-family: var(--serif);
-  font-size: 1.02rem;
+  font-size: var(--type-body);
   font-weight: 600;
   color: var(--ink);
   background: transparent;
   border: 0;
   border-bottom: 1px solid var(--hair-2);
-  padding: 0 0.1rem;
+  padding: 0 var(--space-1);
   border-radius: 0;
 }
 input:hover {
@@ -107,8 +108,8 @@ input:hover {
 }
 .loads {
   display: inline-block;
-  margin-left: 0.3rem;
-  font-size: 0.83rem;
+  margin-left: var(--space-3);
+  font-size: var(--type-small);
 }
 .wrong {
   display: block;

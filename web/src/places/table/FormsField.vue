@@ -73,7 +73,7 @@ function prepare(f: Form, id: string) {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 0 1.1rem;
+  gap: 0 var(--space-6);
 }
 .form {
   display: inline-flex;
@@ -81,16 +81,16 @@ function prepare(f: Form, id: string) {
 }
 .form .el-select {
   width: 14rem;
-  margin-left: 0.5rem;
+  margin-left: var(--space-4);
 }
 .order {
   flex-basis: 100%;
   display: flex;
   flex-wrap: wrap;
-  gap: 0.1rem 0.5rem;
+  gap: var(--space-1) var(--space-4);
 }
 .one .link {
-  margin-left: 0.35rem;
+  margin-left: var(--space-3);
   font-size: 0.92em;
 }
 </style>

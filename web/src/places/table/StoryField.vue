@@ -3,6 +3,7 @@
 import { ElCheckbox, ElInput } from 'element-plus'
 import { computed } from 'vue'
 import { useUnits } from '../../lib/units'
+import ChoiceButtons from '../../parts/ChoiceButtons.vue'
 import DayField from '../../parts/DayField.vue'
 
 interface Told {
@@ -33,12 +34,17 @@ function end(ran: boolean) {
           ><template v-if="unitWords" #suffix>{{ unitWords }}</template></ElInput
         >
       </label>
-      <div class="field ends" role="group" aria-label="How it ended">
+      <div class="field ends">
         <span>They</span>
-        <div class="choice">
-          <button type="button" class="plain" :aria-pressed="!!d.ranOut" @click="end(true)">ran out</button>
-          <button type="button" class="plain" :aria-pressed="!d.ranOut" @click="end(false)">lasted</button>
-        </div>
+        <ChoiceButtons
+          :model-value="!!d.ranOut"
+          label="How it ended"
+          :options="[
+            { value: true, words: 'ran out' },
+            { value: false, words: 'lasted' },
+          ]"
+          @update:model-value="end"
+        />
       </div>
       <div v-if="d.ranOut" class="field">
         <span>first eaten</span>
@@ -76,9 +82,9 @@ function end(ran: boolean) {
 .story {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.4rem 1.2rem;
+  gap: var(--space-4) var(--space-6);
   align-items: end;
-  padding-left: 1.5rem;
+  padding-left: var(--space-6);
 }
 .story .el-input {
   width: 6rem;

@@ -1,42 +1,26 @@
 <script setup lang="ts">
 // Table: what the family wants, and beside each wish its year and its cost.
 import { ElInput, ElOption, ElSelect } from 'element-plus'
-import { computed, nextTick, ref } from 'vue'
-import type { PlanWish, Wish } from '../../lib/api'
+import { nextTick, ref } from 'vue'
+import type { Wish } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import Legend from '../../parts/Legend.vue'
 import MonthScale from '../../parts/MonthScale.vue'
 import UnknownList from '../../parts/UnknownList.vue'
 import AddLine from './AddLine.vue'
+import { useRowsInOrder, type Order } from './order'
 import WishEditor from './WishEditor.vue'
 import WishRow from './WishRow.vue'
 
 const store = useHousehold()
-const order = ref<'yours' | 'ground' | 'gaps'>('yours')
+const order = ref<Order>('yours')
 const find = ref('')
 const open = ref('') // the wish whose editor is open; "new" for one not yet added
 const line = ref<InstanceType<typeof AddLine>>()
 const finder = ref<InstanceType<typeof ElInput>>()
 
-const rows = computed(() => {
-  const plan = store.plan
-  const wishes = store.household?.wishes ?? []
-  if (!plan) return []
-  const planned = new Map(plan.wishes.map((p) => [p.id, p]))
-  const all = wishes.flatMap((wish) => {
-    const p = planned.get(wish.id) // what the crop book does not know is not planned
-    return p ? [{ wish, plan: p }] : []
-  })
-  const wanted = find.value.trim().toLowerCase()
-  const shown = wanted
-    ? all.filter((r) => (r.plan.words + ' ' + r.wish.food + ' ' + (r.wish.note ?? '')).toLowerCase().includes(wanted))
-    : all
-  const gaps = (p: PlanWish) => p.weeks_wanted - p.weeks_fed - p.weeks_bought
-  if (order.value === 'ground') return [...shown].sort((a, b) => b.plan.area - a.plan.area)
-  if (order.value === 'gaps') return [...shown].sort((a, b) => gaps(b.plan) - gaps(a.plan))
-  return shown
-})
+const rows = useRowsInOrder(find, order)
 
 async function move(id: string, step: number) {
   const ids = (store.household?.wishes ?? []).map((w) => w.id)
@@ -175,12 +159,12 @@ useKeys([
   display: flex;
   justify-content: space-between;
   align-items: center;
-  gap: 1rem;
-  margin: 0.3rem 0 0.1rem;
+  gap: var(--space-6);
+  margin: var(--space-3) 0 var(--space-1);
 }
 .tools {
   display: flex;
-  gap: 0.8rem;
+  gap: var(--space-5);
 }
 .tools .el-input {
   width: 8rem;
@@ -191,7 +175,7 @@ useKeys([
 @container leaf (max-width: 860px) {
   .bar {
     flex-wrap: wrap;
-    gap: 0.3rem 1rem;
+    gap: var(--space-3) var(--space-6);
   }
   .tools {
     margin-left: auto;
@@ -200,21 +184,21 @@ useKeys([
 .heads {
   align-items: end;
   border-bottom: 1px solid var(--ink-2);
-  padding-bottom: 0.15rem;
+  padding-bottom: var(--space-1);
 }
 .head {
   text-align: right;
-  font-size: 0.76rem;
+  font-size: var(--type-tiny);
   line-height: 1.1;
   color: var(--ink-2);
 }
 .hint {
-  padding: 0.9rem 0;
+  padding: var(--space-5) 0;
 }
 .empty {
-  padding: 2rem 0;
+  padding: var(--space-7) 0;
   font-family: var(--serif);
-  font-size: 1.1rem;
+  font-size: var(--type-large);
 }
 </style>
 
@@ -222,12 +206,12 @@ useKeys([
 .row-grid {
   display: grid;
   grid-template-columns: minmax(11rem, 17.5rem) minmax(14rem, 1fr) 2.6rem 5.2rem 3.6rem 4.8rem 2.6rem 5.2rem;
-  column-gap: 0.7rem;
+  column-gap: var(--space-5);
 }
 @container leaf (max-width: 860px) {
   .row-grid {
     grid-template-columns: minmax(9.5rem, 12.5rem) minmax(10rem, 1fr) 2.2rem 4.6rem 3.2rem 4.4rem 1.8rem 4.2rem;
-    column-gap: 0.5rem;
+    column-gap: var(--space-4);
   }
 }
 @container leaf (max-width: 620px) {
@@ -236,8 +220,8 @@ useKeys([
   }
   .row-grid {
     grid-template-columns: repeat(4, auto) 1fr;
-    column-gap: 1rem;
-    row-gap: 0.25rem;
+    column-gap: var(--space-6);
+    row-gap: var(--space-3);
     align-items: end !important;
   }
   .row-grid .what,
@@ -250,7 +234,7 @@ useKeys([
   .row-grid .cell::before {
     display: block;
     font-family: var(--sans);
-    font-size: 0.72rem;
+    font-size: var(--type-tiny);
     font-weight: 400;
     color: var(--ink-2);
   }

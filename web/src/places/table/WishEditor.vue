@@ -1,28 +1,28 @@
 <script setup lang="ts">
 // All that can be said of a wish, by controls, with what each use comes to.
-import { ElButton, ElCheckbox, ElInput, ElOption, ElSelect } from 'element-plus'
+import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
 import { ref } from 'vue'
 import type { PlanWish, Problem, Wish } from '../../lib/api'
-import { fieldError, otherErrors, useHousehold } from '../../lib/household'
+import { useHousehold } from '../../lib/household'
+import { otherErrors } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
-import { formKept } from '../../lib/facts'
-import { capital, count, coverWords, day, monthNames } from '../../lib/words'
-import Figure from '../../parts/Figure.vue'
-import DayField from '../../parts/DayField.vue'
 import WaysList from '../../parts/WaysList.vue'
 import FormsField from './FormsField.vue'
 import StoryField from './StoryField.vue'
+import WishAmount from './WishAmount.vue'
+import WishBed from './WishBed.vue'
+import WishSeason from './WishSeason.vue'
+import WishSowings from './WishSowings.vue'
+import WishUses from './WishUses.vue'
 import { useWishDraft } from './wishdraft'
 
 const props = defineProps<{ wish: Wish; plan?: PlanWish; isNew?: boolean }>()
 const emit = defineEmits<{ close: []; added: []; move: [step: number]; remove: [] }>()
 const store = useHousehold()
-const { entry, shown, say } = useUnits()
+const { entry, shown } = useUnits()
+const problem = ref<Problem>()
 const {
   draft,
-  numberWrong,
-  foods,
-  kinds,
   preparations,
   putUp,
   unweighed,
@@ -31,16 +31,12 @@ const {
   fitting,
   possible,
   made,
-  kept,
   onePiece,
   usualPiece,
-  usualPortion,
-  amountKinds,
-  jars,
   whoms,
   toWish,
-} = useWishDraft(props)
-const problem = ref<Problem>()
+  at,
+} = useWishDraft(props, problem)
 
 async function save() {
   problem.value = undefined
@@ -68,7 +64,6 @@ const told = [
   'confidence',
   'note',
 ]
-const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldError(problem.value, ...fields)
 </script>
 
 <template>
@@ -79,52 +74,7 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
     @keydown.esc="emit('close')"
   >
     <div class="grid">
-      <label class="field">
-        <span>Food</span>
-        <ElSelect v-model="draft.food" filterable default-first-option aria-label="Food" placeholder="type to find">
-          <ElOption v-for="f in foods" :key="f.name" :value="f.name" :label="f.name" />
-        </ElSelect>
-        <span v-if="at('food')" class="wrong" role="alert">{{ at('food') }}</span>
-      </label>
-      <label class="field">
-        <span>Kind</span>
-        <ElSelect v-model="draft.kind" aria-label="Kind" :empty-values="[null, undefined]">
-          <ElOption value="" label="what suits each use" />
-          <ElOption v-for="k in kinds" :key="k.id" :value="k.id" :label="k.name" />
-        </ElSelect>
-        <span v-if="at('kind')" class="wrong" role="alert">{{ at('kind') }}</span>
-      </label>
-      <label class="field narrow">
-        <span>How much</span>
-        <ElInput v-model="draft.number" class="number" inputmode="decimal" aria-label="How much" />
-        <span v-if="at('amount.number')" class="wrong" role="alert">{{ at('amount.number') }}</span>
-      </label>
-      <label class="field">
-        <span>of what</span>
-        <ElSelect v-model="draft.amountKind" aria-label="Counted in">
-          <ElOption v-for="k in amountKinds" :key="k.value" :value="k.value" :label="k.label" />
-        </ElSelect>
-        <span v-if="at('amount.kind')" class="wrong" role="alert">{{ at('amount.kind') }}</span>
-      </label>
-      <label v-if="draft.amountKind === 'meals'" class="field narrow">
-        <span>A portion, {{ shown('g').unit }}</span>
-        <ElInput
-          v-model="draft.portion"
-          class="number"
-          inputmode="decimal"
-          aria-label="A portion"
-          :placeholder="usualPortion ? 'usual ' + entry(usualPortion, 'g') : ''"
-        />
-        <span v-if="at('amount.portion')" class="wrong" role="alert">{{ at('amount.portion') }}</span>
-      </label>
-      <label v-if="draft.amountKind === 'jars'" class="field">
-        <span>Jar</span>
-        <ElSelect v-model="draft.jar" aria-label="Jar">
-          <ElOption v-for="j in jars" :key="j.value" :value="j.value" :label="j.label" />
-        </ElSelect>
-        <span v-if="at('amount.jar')" class="wrong" role="alert">{{ at('amount.jar') }}</span>
-      </label>
-
+      <WishAmount />
       <div v-if="!unweighed && !putUp" class="field whole">
         <span>Eaten</span>
         <FormsField
@@ -142,41 +92,7 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
         </ElSelect>
         <span v-if="at('preparations', 'forms')" class="wrong" role="alert">{{ at('preparations', 'forms') }}</span>
       </label>
-      <label v-if="!unweighed && !putUp" class="field">
-        <span>When</span>
-        <ElSelect v-model="draft.seasonKind" aria-label="When">
-          <ElOption value="all-year" label="all year" />
-          <ElOption value="months" label="in some months" />
-          <ElOption value="while" label="while it lasts, fresh" />
-        </ElSelect>
-      </label>
-      <div v-if="!unweighed && !putUp && draft.seasonKind === 'months'" class="field">
-        <span>from and to, both included</span>
-        <div class="pair">
-          <ElSelect v-model="draft.from" aria-label="From month"
-            ><ElOption v-for="(m, i) in monthNames" :key="m" :value="i + 1" :label="m"
-          /></ElSelect>
-          <ElSelect v-model="draft.to" aria-label="To month"
-            ><ElOption v-for="(m, i) in monthNames" :key="m" :value="i + 1" :label="m"
-          /></ElSelect>
-        </div>
-        <div v-for="(s, i) in draft.also" :key="i" class="pair again">
-          <ElSelect v-model="s.from" aria-label="And from month"
-            ><ElOption v-for="(m, k) in monthNames" :key="m" :value="k + 1" :label="m"
-          /></ElSelect>
-          <ElSelect v-model="s.to" aria-label="And to month"
-            ><ElOption v-for="(m, k) in monthNames" :key="m" :value="k + 1" :label="m"
-          /></ElSelect>
-        </div>
-        <span class="small">
-          <button v-if="draft.also.length < 3" type="button" class="link" @click="draft.also.push({ from: 9, to: 11 })">
-            and again</button
-          ><template v-if="draft.also.length">
-            · <button type="button" class="link" @click="draft.also.pop()">once less</button></template
-          >
-        </span>
-        <span v-if="at('season')" class="wrong" role="alert">{{ at('season') }}</span>
-      </div>
+      <WishSeason v-if="!unweighed && !putUp" />
       <label class="field">
         <span>For whom</span>
         <ElSelect v-model="draft.whom" aria-label="For whom" :empty-values="[null, undefined]">
@@ -223,77 +139,8 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
         </ElInput>
         <span v-if="at('left')" class="wrong" role="alert">{{ at('left') }}</span>
       </label>
-      <label v-if="(unweighed || draft.forms.includes('fresh')) && !putUp" class="field">
-        <span>Sown</span>
-        <ElSelect v-model="draft.stagger" aria-label="Sown">
-          <ElOption value="need" :label="unweighed ? 'all at once' : 'as the table needs it'" />
-          <ElOption value="every" label="every so many days" />
-          <ElOption value="times" label="so many times" />
-          <ElOption v-if="!unweighed" value="once" label="all at once" />
-        </ElSelect>
-      </label>
-      <label
-        v-if="(unweighed || draft.forms.includes('fresh')) && !putUp && ['every', 'times'].includes(draft.stagger)"
-        class="field narrow"
-      >
-        <span>Days between</span>
-        <ElInput
-          v-model="draft.days"
-          class="number"
-          inputmode="numeric"
-          aria-label="Days between"
-          :placeholder="draft.stagger === 'times' ? 'spread evenly' : ''"
-        />
-        <span v-if="at('stagger.days')" class="wrong" role="alert">{{ at('stagger.days') }}</span>
-      </label>
-      <div v-if="!unweighed && draft.forms.includes('fresh') && !putUp && draft.stagger === 'need'" class="field wide">
-        <span>An early row</span>
-        <ElCheckbox v-model="draft.early" data-early>risk one cheap row two weeks early</ElCheckbox>
-      </div>
-      <label v-if="(!unweighed && kept) || draft.stagger === 'times'" class="field narrow">
-        <span>{{ draft.stagger === 'times' ? 'Sowings' : 'Sowings of what is kept' }}</span>
-        <ElInput
-          v-model="draft.sowings"
-          class="number"
-          inputmode="numeric"
-          :placeholder="draft.stagger === 'times' ? '' : 'as the kitchen can'"
-          aria-label="Sowings of what is kept"
-        />
-        <span v-if="at('stagger.sowings')" class="wrong" role="alert">{{ at('stagger.sowings') }}</span>
-      </label>
-      <label class="field">
-        <span>In the bed</span>
-        <ElSelect v-model="draft.layout" aria-label="In the bed" :empty-values="[null, undefined]">
-          <ElOption value="" label="as usual" />
-          <ElOption value="rows" label="rows along the bed" />
-          <ElOption value="across" label="rows across the bed" />
-          <ElOption value="block" label="a block, evenly spaced" />
-          <ElOption value="plot" label="rows in open ground" />
-        </ElSelect>
-      </label>
-      <label class="field">
-        <span>Cover over it</span>
-        <ElSelect v-model="draft.cover" aria-label="Cover" :empty-values="[null, undefined]">
-          <ElOption v-for="(words, c) in coverWords" :key="c" :value="c" :label="words" />
-        </ElSelect>
-        <span v-if="at('cover')" class="wrong" role="alert">{{ at('cover') }}</span>
-      </label>
-      <label v-if="draft.cover" class="field">
-        <span>The cover lies</span>
-        <ElSelect v-model="draft.lies" aria-label="When the cover lies" :empty-values="[null, undefined]">
-          <ElOption value="" :label="draft.cover === 'net' ? 'all the time' : 'while it helps'" />
-          <ElOption value="until picking" label="until the picking begins" />
-          <ElOption value="from picking" label="from the first picking on" />
-          <ElOption value="days" label="from a day to a day" />
-        </ElSelect>
-      </label>
-      <div v-if="draft.cover && draft.lies === 'days'" class="field wide">
-        <span>from and to, both included</span>
-        <div class="pair">
-          <DayField v-model="draft.coverFrom" label="The cover lies from" />
-          <DayField v-model="draft.coverTo" label="The cover lies to" />
-        </div>
-      </div>
+      <WishSowings />
+      <WishBed />
       <label v-if="onePiece && !unweighed" class="field narrow">
         <span>Wanted size, {{ shown('g').unit }} each</span>
         <ElInput
@@ -313,29 +160,8 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
       </label>
     </div>
 
-    <ul v-if="plan && plan.uses.some((u) => u.plants || u.area)" class="uses small">
-      <li v-for="u in plan.uses.filter((x) => x.plants || x.area)" :key="u.figure">
-        <strong>{{ u.form ? capital(u.part ? 'also' : formKept(u.form)) : 'Stands' }}: {{ u.crop_name }}</strong
-        >, {{ u.why }}.
-        <template v-if="u.form && !u.part">Feeds {{ count(u.weeks, 'week') }}. </template>
-        <template v-if="u.kept">
-          {{ u.store ? 'Into the ' + u.store.toLowerCase() : u.form === 'cellar' ? 'Stored' : 'Put up' }} about
-          {{ day(u.kept) }}, keeps {{ count(u.life ?? 0, 'week') }}.</template
-        >
-        <template v-if="u.left_unit && u.left">
-          Of today's shelf {{ say(u.left, u.left_unit) }} will be left by then, and need not be grown.</template
-        >
-        <span v-if="u.short" class="warn"> {{ capital(u.short) }}.</span>
-      </li>
-    </ul>
+    <WishUses v-if="plan" :plan="plan" />
 
-    <p v-if="plan && plan.batches > 0" class="small put-up">
-      To put up:
-      <template v-if="plan.to_fill">{{ count(plan.to_fill, 'jar') }} with as many lids, </template>
-      <Figure :value="plan.batches" unit="batches" />,
-      <Figure :value="plan.hours" unit="hours" :figure="`wish/${plan.id}/hours`" label="hours of putting up" /> hands
-      on<template v-if="plan.frozen">, {{ say(plan.frozen, 'L') }} into the freezer</template>.
-    </p>
     <WaysList v-if="plan && plan.source.includes('gap')" :key="wish.id" class="ways" :wish="wish.id" />
 
     <p v-if="otherErrors(problem, ...told)" class="wrong" role="alert">{{ otherErrors(problem, ...told) }}</p>
@@ -357,49 +183,28 @@ const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldE
   background: var(--sheet);
   border-bottom: 1px solid var(--ink-2);
   border-left: 3px solid var(--accent);
-  padding: 0.7rem 1rem 0.8rem;
+  padding: var(--space-5) var(--space-6) var(--space-5);
 }
 .grid {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(9.5rem, 1fr));
-  gap: 0.7rem 1.2rem;
+  gap: var(--space-5) var(--space-6);
   align-items: start;
 }
-.wide {
+.grid :deep(.wide) {
   grid-column: span 2;
 }
-.whole {
+.grid :deep(.whole) {
   grid-column: 1 / -1;
 }
-.put-up {
-  margin-top: 0.3rem;
-}
 .ways {
-  margin-top: 0.8rem;
-}
-.pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0.5rem;
-}
-.again {
-  margin-top: 0.3rem;
-}
-.uses {
-  margin: 0.8rem 0 0;
-  padding: 0;
-  list-style: none;
-  color: var(--ink-2);
-}
-.uses strong {
-  color: var(--ink);
-  font-weight: 600;
+  margin-top: var(--space-5);
 }
 .buttons {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.6rem 1rem;
-  margin-top: 0.9rem;
+  gap: var(--space-4) var(--space-6);
+  margin-top: var(--space-5);
   align-items: center;
 }
 .buttons .el-button + .el-button {

@@ -111,7 +111,7 @@ function key(e: KeyboardEvent) {
 
 <style scoped>
 .wish {
-  padding: 0.42rem 0 0.4rem;
+  padding: var(--space-4) 0 var(--space-4);
   border-bottom: 1px solid var(--hair);
   align-items: center;
 }
@@ -123,7 +123,7 @@ function key(e: KeyboardEvent) {
 }
 .title {
   font-family: var(--serif);
-  font-size: 1.04rem;
+  font-size: var(--type-body);
   font-weight: 600;
   line-height: 1.2;
 }
@@ -133,8 +133,8 @@ function key(e: KeyboardEvent) {
   text-decoration-color: var(--hair-2);
 }
 .priority {
-  font-size: 0.78rem;
-  margin-left: 0.4rem;
+  font-size: var(--type-tiny);
+  margin-left: var(--space-4);
   color: var(--ink-2);
 }
 .priority.must {
@@ -148,7 +148,7 @@ function key(e: KeyboardEvent) {
   line-height: 1.25;
 }
 .rest {
-  font-size: 0.83rem;
+  font-size: var(--type-small);
   color: var(--ink-2);
 }
 .cell {
@@ -159,7 +159,7 @@ function key(e: KeyboardEvent) {
 }
 .strong {
   font-weight: 650;
-  font-size: 1.08rem;
+  font-size: var(--type-large);
 }
 .short button.warn {
   color: var(--accent);
@@ -169,7 +169,7 @@ function key(e: KeyboardEvent) {
 }
 .notes {
   grid-column: 2 / -1;
-  margin: 0.1rem 0 0;
+  margin: var(--space-1) 0 0;
   padding: 0;
   list-style: none;
   color: var(--ink-2);

@@ -1,10 +1,11 @@
-// The fields of a wish as they are edited: what may be chosen for a food, and
-// the wish that the fields say.
-import { computed, reactive, ref, watch } from 'vue'
-import type { Form, Wish } from '../../lib/api'
+// A wish while it is edited: its fields, and what may be chosen for its food.
+import { computed, inject, provide, reactive, ref, watch, type InjectionKey, type Ref } from 'vue'
+import type { Form, Problem, Wish } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
+import { fieldError } from '../../lib/problems'
 import { amountKind, amountKinds as everyAmountKind, type AmountKind } from '../../lib/facts'
 import { useUnits } from '../../lib/units'
+import { fieldsOf, wishOf, type Facts } from './wishfields'
 
 /** The unit in which a person enters the number of an amount kind; empty: it has none. */
 function unitOf(kind: string): string {
@@ -25,71 +26,37 @@ export const whomWords: Record<string, string> = {
   given: 'to give away',
 }
 
-export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
+export type WishDraft = ReturnType<typeof makeDraft>
+const key: InjectionKey<WishDraft> = Symbol('the wish that is edited')
+
+/** The draft of the wish that is edited, for the parts of its editor. */
+export function useDraft(): WishDraft {
+  return inject(key)!
+}
+
+/** Makes the draft of a wish, and hands it to the parts of the editor. `problem` is what
+ * was wrong with it when it was saved. */
+export function useWishDraft(props: { wish: Wish; isNew?: boolean }, problem: Ref<Problem | undefined>): WishDraft {
+  const draft = makeDraft(props, problem)
+  provide(key, draft)
+  return draft
+}
+
+function makeDraft(props: { wish: Wish; isNew?: boolean }, problem: Ref<Problem | undefined>) {
   const store = useHousehold()
   const { entry, read, shown, say, system } = useUnits()
-  const draft = reactive(fieldsOf(props.wish))
+  const facts: Facts = {
+    unitOf,
+    formOf: (id) => store.reference?.preparations.find((p) => p.id === id)?.form,
+    entry,
+    read,
+  }
+  const draft = reactive(fieldsOf(props.wish, facts))
   const numberWrong = ref<Record<string, string>>({})
-
-  function fieldsOf(w: Wish) {
-    return {
-      food: w.food,
-      kind: w.kind ?? '',
-      amountKind: w.amount.kind as AmountKind,
-      number: entry(w.amount.number, unitOf(w.amount.kind)),
-      portion: w.amount.portion ? entry(w.amount.portion, 'g') : '',
-      jar: w.amount.jar ?? 0,
-      forms: [...w.forms],
-      preparations: preparationsOf(w),
-      ...coverOf(w.cover ?? ''),
-      piece: w.piece ? entry(w.piece, 'g') : '',
-      storied: !!w.story,
-      had: w.story ? entry(w.story.had, unitOf(w.amount.kind)) : '',
-      ranOut: w.story?.ran_out ?? '',
-      began: w.story?.from || '09-01',
-      leftThen: w.story?.left ? entry(w.story.left, unitOf(w.amount.kind)) : '',
-      given: w.story?.given ? entry(w.story.given, unitOf(w.amount.kind)) : '',
-      seasonKind: w.season.kind,
-      from: w.season.from || 5,
-      to: w.season.to || 10,
-      also: (w.season.also ?? []).map((s) => ({ ...s })),
-      whom: w.for?.use || w.for?.per || (w.for?.people ? 'people' : ''),
-      people: w.for?.people ? String(w.for.people) : '2',
-      priority: w.priority,
-      confidence: w.confidence === undefined || w.confidence === null ? 'usual' : String(w.confidence),
-      left: w.left ? entry(w.left, unitOf(w.amount.kind)) : '',
-      stagger: w.stagger.kind,
-      days: String(w.stagger.days || (w.stagger.kind === 'times' ? '' : 14)),
-      sowings: w.stagger.sowings ? String(w.stagger.sowings) : '',
-      early: !!w.stagger.early,
-      layout: w.layout ?? '',
-      note: w.note ?? '',
-    }
-  }
-
-  /** A cover, taken apart: its kind, and when it lies. */
-  function coverOf(cover: string) {
-    const [, kind = '', when = '', from = '', to = ''] =
-      /^(\S*)(?: (until picking|from picking|(\d\d-\d\d) to (\d\d-\d\d)))?$/.exec(cover) ?? []
-    return { cover: kind, lies: from ? 'days' : when, coverFrom: from || '03-01', coverTo: to || '05-15' }
-  }
-  const cover = () =>
-    !draft.cover || !draft.lies
-      ? draft.cover
-      : `${draft.cover} ${draft.lies === 'days' ? `${draft.coverFrom} to ${draft.coverTo}` : draft.lies}`
-
-  /** The preparation of each form that is put up. */
-  function preparationsOf(w: Wish): Partial<Record<Form, string>> {
-    const out: Partial<Record<Form, string>> = {}
-    for (const id of w.preparations ?? []) {
-      const p = store.reference?.preparations.find((x) => x.id === id)
-      if (p) out[p.form] = id
-    }
-    return out
-  }
+  const at = (...fields: string[]) => numberWrong.value[fields[0] ?? ''] || fieldError(problem.value, ...fields)
 
   // After an edit from elsewhere, or another system of units, the fields follow.
-  watch([() => props.wish, system], () => Object.assign(draft, fieldsOf(props.wish)))
+  watch([() => props.wish, system], () => Object.assign(draft, fieldsOf(props.wish, facts)))
 
   const foods = computed(() => store.reference?.foods ?? [])
   const kinds = computed(() => foods.value.find((f) => f.name === draft.food)?.kinds ?? [])
@@ -188,38 +155,6 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
     },
   )
 
-  function forms(): Form[] {
-    if (unweighed.value) return []
-    if (putUp.value) return draft.forms.slice(0, 1)
-    return draft.forms.filter((f) => possible.value.includes(f))
-  }
-
-  function story(): Wish['story'] {
-    if (!draft.storied || weekly.value || unweighed.value) return undefined
-    const out: NonNullable<Wish['story']> = { had: number('story.had', draft.had, unit.value) }
-    if (draft.ranOut) {
-      out.from = draft.began
-      out.ran_out = draft.ranOut
-    } else if (draft.leftThen.trim()) out.left = number('story.left', draft.leftThen, unit.value)
-    if (draft.given.trim()) out.given = number('story.given', draft.given, unit.value)
-    return out
-  }
-
-  /** For whom it is; nothing where it is for everybody. */
-  function whom(): Wish['for'] {
-    switch (draft.whom) {
-      case '':
-        return undefined
-      case 'people':
-        return { people: number('for.people', draft.people) }
-      case 'guests':
-      case 'animals':
-      case 'given':
-        return { use: draft.whom }
-    }
-    return { per: draft.whom as NonNullable<NonNullable<Wish['for']>['per']> }
-  }
-
   /** Whom a wish may be for: meals are for those at the table, pieces and weights for each or for all. */
   const whoms = computed(() =>
     Object.entries(whomWords)
@@ -236,62 +171,24 @@ export function useWishDraft(props: { wish: Wish; isNew?: boolean }) {
     if (!may.some((o) => o.value === draft.whom)) draft.whom = ''
   })
 
-  /** Reads a number field; a text that is none is told at the field. */
-  function number(name: string, text: string, of = '', blank = NaN): number {
-    const v = text.trim() === '' ? blank : read(text, of)
-    if (Number.isNaN(v)) numberWrong.value[name] = text.trim() === '' ? 'Wanted: a number.' : `“${text}” is no number.`
-    return v
-  }
-
   /** The wish that the fields say; nothing where a field is no number. */
   function toWish(): Wish | undefined {
-    numberWrong.value = {}
-    const amount = {
-      kind: draft.amountKind,
-      number: number('amount.number', draft.number, unit.value),
-      portion: draft.amountKind === 'meals' ? number('amount.portion', draft.portion, 'g', 0) : 0,
-      jar: draft.amountKind === 'jars' ? draft.jar : 0,
+    const chosen = {
+      unit: unit.value,
+      weekly: weekly.value,
+      unweighed: unweighed.value,
+      putUp: putUp.value,
+      onePiece: onePiece.value,
+      possible: possible.value,
     }
-    const wish: Wish = {
-      id: props.wish.id,
-      food: draft.food,
-      kind: draft.kind,
-      forms: forms(),
-      preparations: forms().flatMap((f) => draft.preparations[f] ?? []),
-      amount,
-      season:
-        draft.seasonKind === 'months'
-          ? { kind: 'months', from: draft.from, to: draft.to, also: draft.also }
-          : { kind: draft.seasonKind },
-      for: whom(),
-      priority: draft.priority,
-      left: weekly.value ? 0 : number('left', draft.left, unit.value, 0),
-      stagger: {
-        kind: draft.stagger,
-        days:
-          draft.stagger === 'every'
-            ? number('stagger.days', draft.days)
-            : draft.stagger === 'times'
-              ? number('stagger.days', draft.days, '', 0)
-              : 0,
-        sowings: number('stagger.sowings', draft.sowings, '', 0),
-        early: draft.early && draft.stagger === 'need',
-      },
-      layout: draft.layout,
-      cover: cover(),
-      piece: onePiece.value && draft.piece.trim() ? number('piece', draft.piece, 'g') : 0,
-      pins: props.wish.pins,
-      note: draft.note,
-    }
-    const told = story()
-    if (told) wish.story = told
-    if (draft.confidence !== 'usual') wish.confidence = Number(draft.confidence)
-    return Object.keys(numberWrong.value).length ? undefined : wish
+    const { wish, wrong } = wishOf(draft, props.wish, chosen, facts)
+    numberWrong.value = wrong
+    return Object.keys(wrong).length ? undefined : wish
   }
 
   return {
     draft,
-    numberWrong,
+    at,
     foods,
     kinds,
     preparations,

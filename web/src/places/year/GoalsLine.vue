@@ -58,23 +58,23 @@ const short = (aim: number, value: number) => aim > 0 && value < aim - 1e-9
 .goals {
   display: flex;
   flex-wrap: wrap;
-  gap: 0.2rem 1.5rem;
-  margin: 0.4rem 0 0.3rem;
+  gap: var(--space-2) var(--space-6);
+  margin: var(--space-4) 0 var(--space-3);
 }
 dd {
   margin: 0;
   font-family: var(--serif);
-  font-size: 1.05rem;
+  font-size: var(--type-large);
   font-weight: 600;
   line-height: 1.15;
 }
 dt {
-  font-size: 0.8rem;
+  font-size: var(--type-tiny);
   color: var(--ink-2);
 }
 .aim {
   font-weight: 400;
-  font-size: 0.87rem;
+  font-size: var(--type-small);
   color: var(--ink-2);
 }
 .most {

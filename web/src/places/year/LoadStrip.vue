@@ -57,7 +57,7 @@ function bars(values: number[], parts?: number[]): string {
 <style scoped>
 .strip {
   align-items: end;
-  padding-bottom: 0.4rem;
+  padding-bottom: var(--space-4);
 }
 .head {
   display: flex;

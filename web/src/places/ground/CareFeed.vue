@@ -1,0 +1,123 @@
+<script setup lang="ts">
+// What the beds are fed: the household's recipe against what the crops take.
+import { ElButton, ElCheckbox, ElInput, ElOption, ElSelect } from 'element-plus'
+import { computed, reactive } from 'vue'
+import type { Amendment, Needs } from '../../lib/api'
+import { useCustoms, without } from '../../lib/customs'
+import { useUnits } from '../../lib/units'
+import { count } from '../../lib/words'
+import NumberInput from '../../parts/NumberInput.vue'
+
+const props = defineProps<{ needs: Needs }>()
+const { customs, set, refused } = useCustoms()
+const { say, system } = useUnits()
+
+const freshAmendment = (): Amendment => ({
+  id: '',
+  name: '',
+  amount: 0,
+  unit: system.value === 'us' ? 'lb' : 'kg',
+  per: system.value === 'us' ? 100 : 1,
+  of: system.value === 'us' ? 'sq ft' : 'm²',
+  nitrogen: 0,
+  manure: false,
+})
+const amendment = reactive(freshAmendment())
+async function addAmendment() {
+  if (await set({ recipe: [...customs.value.recipe, { ...amendment }] })) Object.assign(amendment, freshAmendment())
+}
+const much = computed(() => props.needs.fed.filter((f) => f.much))
+const little = computed(() => props.needs.fed.filter((f) => f.little))
+</script>
+
+<template>
+  <section aria-label="Feed">
+    <h3>
+      Feed
+      <span v-if="much.length" class="sum warn">too much in {{ count(much.length, 'bed') }}</span>
+    </h3>
+    <p class="quiet small">
+      The recipe of your beds, by area or by length of row. For each bed: the nitrogen that it brings, of what the crops
+      of the year take. Doses are those of your soil test and of the label.
+    </p>
+    <p v-for="a in customs.recipe" :key="a.id" class="small">
+      <b>{{ a.name }}</b> {{ a.amount }} {{ a.unit }} per {{ a.per === 1 ? '' : a.per + ' ' }}{{ a.of }},
+      {{ (a.nitrogen * 100).toFixed(1) }} % nitrogen{{ a.manure ? ', raw manure' : '' }}:
+      <b>{{ say(needs.dose.find((d) => d.name === a.name)?.kg ?? 0, 'kg') }}</b> for all beds
+      <button
+        type="button"
+        class="link"
+        :aria-label="`Remove ${a.name}`"
+        @click="set({ recipe: without(customs.recipe, a.id) })"
+      >
+        remove
+      </button>
+    </p>
+    <form class="fields" @submit.prevent="addAmendment">
+      <label class="field wide-field"
+        ><span>compost, meal, manure …</span
+        ><ElInput v-model="amendment.name" size="small" aria-label="What the beds are given" @keydown.enter.prevent
+      /></label>
+      <label class="field"><span>so much</span><NumberInput v-model="amendment.amount" label="How much of it" /></label>
+      <label class="field"
+        ><span>unit</span
+        ><ElSelect v-model="amendment.unit" size="small" aria-label="Its unit"
+          ><ElOption v-for="u in ['kg', 'g', 'lb', 'oz']" :key="u" :value="u" :label="u" /></ElSelect
+      ></label>
+      <label class="field"><span>per</span><NumberInput v-model="amendment.per" label="Per how much" /></label>
+      <label class="field"
+        ><span>of</span
+        ><ElSelect v-model="amendment.of" size="small" aria-label="Of what"
+          ><ElOption v-for="u in ['m²', 'sq ft', 'm of row', 'ft of row']" :key="u" :value="u" :label="u" /></ElSelect
+      ></label>
+      <label class="field"
+        ><span>nitrogen in it</span
+        ><NumberInput v-model="amendment.nitrogen" unit="share" suffix label="Nitrogen in it"
+      /></label>
+      <ElCheckbox v-model="amendment.manure" size="small">raw manure</ElCheckbox>
+      <ElButton native-type="submit" size="small" :disabled="!amendment.name.trim() || !amendment.amount"
+        >add it</ElButton
+      >
+    </form>
+    <ul v-if="customs.recipe.length" class="small beds">
+      <li v-for="f in needs.fed" :key="f.bed" :data-fed="f.name">
+        <b>{{ f.name }}</b>
+        <span class="figure" :class="{ warn: f.much }"
+          >{{ f.brings.toFixed(1) }} <span class="quiet">of</span> {{ f.takes.toFixed(1) }} g/m²</span
+        >
+        <span v-if="f.much" class="warn">too much: it washes out, and leaves grow in place of fruit</span>
+        <span v-else-if="f.little" class="quiet">less than half of what they take</span>
+      </li>
+    </ul>
+    <p v-if="little.length" class="quiet small">
+      Where the recipe brings less, the soil itself gives some; a soil test says how much.
+    </p>
+    <p v-if="refused" class="wrong" role="alert">{{ refused }}</p>
+  </section>
+</template>
+
+<style scoped>
+.beds {
+  list-style: none;
+  margin: var(--space-3) 0 0;
+  padding: 0;
+  columns: 19rem;
+  column-gap: var(--space-7);
+}
+.beds li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 var(--space-5);
+  justify-content: space-between;
+  border-bottom: 1px solid var(--hair);
+  break-inside: avoid;
+}
+.beds b {
+  font-family: var(--serif);
+  font-weight: 600;
+}
+.beds > li > .warn:last-child,
+.beds > li > .quiet:last-child {
+  flex-basis: 100%;
+}
+</style>

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+// What the crops need after the rain, and what the barrels have of it.
+import type { Needs } from '../../lib/api'
+import { useCustoms } from '../../lib/customs'
+import { useUnits } from '../../lib/units'
+import NumberInput from '../../parts/NumberInput.vue'
+import WaterStrip from './WaterStrip.vue'
+
+defineProps<{ needs: Needs }>()
+const { customs, set, refused } = useCustoms()
+const { say } = useUnits()
+</script>
+
+<template>
+  <section aria-label="Water">
+    <h3>
+      Water <span class="sum">{{ say(needs.litres, 'L') }} to give in the year</span>
+    </h3>
+    <p class="fields small">
+      <label class="field"
+        ><span>rain barrels hold</span
+        ><NumberInput
+          :model-value="customs.barrels"
+          unit="L"
+          suffix
+          label="Rain barrels hold"
+          @update:model-value="(v) => v !== undefined && !Number.isNaN(v) && set({ barrels: v })"
+      /></label>
+      <label class="field"
+        ><span>roof that fills them</span
+        ><NumberInput
+          :model-value="customs.roof"
+          unit="m²"
+          suffix
+          label="Roof that fills them"
+          @update:model-value="(v) => v !== undefined && !Number.isNaN(v) && set({ roof: v })"
+      /></label>
+      <span class="quiet"
+        >What the crops need after the rain of a middling year.
+        <template v-if="customs.barrels"
+          ><b>{{ say(needs.tap, 'L') }}</b> of it the barrels do not have.</template
+        >
+      </span>
+    </p>
+    <WaterStrip :weeks="needs.water" :driest="needs.driest" />
+    <p v-if="refused" class="wrong" role="alert">{{ refused }}</p>
+  </section>
+</template>

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+// What is open about the ground: crops that stand in a bed nobody has named, what was moved
+// since the plan was agreed, and what has found no ground, with what would help.
+import { computed, ref } from 'vue'
+import { leftOut, useGround, useWhere } from '../../lib/ground'
+import { useHousehold } from '../../lib/household'
+import { useUnits } from '../../lib/units'
+import { count, day as short, fullDay } from '../../lib/words'
+import WaysOut from './WaysOut.vue'
+
+defineEmits<{ pick: [sowing: string] }>()
+const store = useHousehold()
+const ground = useGround()
+const whereIs = useWhere()
+const { say } = useUnits()
+const layout = computed(() => ground.layout)
+const left = computed(() => leftOut(layout.value, store.plan))
+const allLeft = ref(false)
+/** The weeks in which most is short. */
+const worst = computed(() => {
+  const weeks = (layout.value?.weeks ?? []).filter((w) => w.short > 0.05)
+  if (!weeks.length) return undefined
+  const peak = weeks.reduce((a, b) => (b.short > a.short ? b : a))
+  return { first: weeks[0]!.day, last: weeks[weeks.length - 1]!.day, peak }
+})
+/** What stands elsewhere than it was agreed to. */
+const moved = computed(() => (layout.value?.pieces ?? []).filter((p) => p.was))
+</script>
+
+<template>
+  <div>
+    <details v-if="ground.unsaid.length" class="small" open>
+      <summary>{{ count(ground.unsaid.length, 'crop') }} that stand already: say in which bed</summary>
+      <p v-for="s in ground.unsaid" :key="s.id" :data-unsaid="s.id">
+        <button type="button" class="plain crop" @click="$emit('pick', s.id)">{{ s.crop_name }}</button>
+        {{ whereIs(s.id) || 'without ground' }}?
+        <button v-if="whereIs(s.id)" type="button" class="link" @click="store.stays(s.id)">yes, there</button>
+        <button type="button" class="link" @click="$emit('pick', s.id)">elsewhere</button>
+      </p>
+    </details>
+    <details v-if="moved.length" class="small">
+      <summary>{{ count(moved.length, 'piece') }} moved since the plan was agreed</summary>
+      <p v-for="p in moved" :key="p.planting + p.at">
+        <button type="button" class="plain crop" @click="$emit('pick', p.planting)">
+          {{ ground.names.get(p.planting) }}
+        </button>
+        from {{ ground.bedName(p.was ?? '') }} to {{ ground.bedName(p.bed) }}
+      </p>
+    </details>
+    <template v-if="left.length">
+      <h3 class="warn">Without ground</h3>
+      <p v-if="worst" class="small quiet">
+        Short from {{ fullDay(worst.first) }} to {{ fullDay(worst.last) }}, most in the week of
+        {{ short(worst.peak.day) }}: {{ say(worst.peak.short, 'm²') }}.
+      </p>
+      <ul class="left small">
+        <li v-for="l in allLeft ? left : left.slice(0, 6)" :key="l.planting" :data-left="l.planting">
+          <button type="button" class="plain crop" @click="$emit('pick', l.planting)">{{ l.s?.crop_name }}</button>
+          <span class="need">{{ say(l.need, 'm²') }} weeks</span>
+          <span class="quiet"
+            >{{ short(l.s?.date) }},
+            {{
+              l.laid
+                ? `${l.laid} of ${count(l.laid + l.planted, 'plant')} lie, ${l.planted} are short`
+                : count(l.planted, 'plant')
+            }}: {{ l.why }}</span
+          >
+        </li>
+      </ul>
+      <button v-if="left.length > 6" type="button" class="link small" @click="allLeft = !allLeft">
+        {{ allLeft ? 'fewer' : `all ${left.length}` }}
+      </button>
+      <WaysOut />
+    </template>
+    <p v-else class="small quiet">
+      All that is sown has its ground. Press a bed to see what is free in it and what can still go in; a planting, to
+      see why it stands there.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.left {
+  list-style: none;
+  padding: 0;
+  margin: 0 0 var(--space-3);
+}
+.left li {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  border-bottom: 1px solid var(--hair);
+  padding: var(--space-1) 0;
+}
+.left li .quiet {
+  grid-column: 1 / -1;
+}
+.crop,
+.need {
+  font-family: var(--serif);
+  font-weight: 600;
+  font-variant-numeric: tabular-nums lining-nums;
+}
+.crop {
+  font-size: var(--type-body);
+}
+</style>

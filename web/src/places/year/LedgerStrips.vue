@@ -1,0 +1,43 @@
+<script setup lang="ts">
+// Above the foods: what comes in, what the kitchen puts up and what the garden asks, week by week.
+import { computed } from 'vue'
+import { useHousehold } from '../../lib/household'
+import LoadStrip from './LoadStrip.vue'
+
+const store = useHousehold()
+const kitchen = computed(() => store.plan?.kitchen)
+const garden = computed(() => store.plan?.work)
+const most = (v: number[]) => Math.max(0, ...v)
+</script>
+
+<template>
+  <LoadStrip
+    v-if="kitchen"
+    label="Coming in"
+    :values="kitchen.harvest_kg"
+    unit="kg"
+    :peak="most(kitchen.harvest_kg)"
+    figure="kitchen/harvest"
+  />
+  <LoadStrip
+    v-if="kitchen"
+    label="To put up"
+    :values="kitchen.batches"
+    :over="kitchen.over"
+    unit="batches"
+    :peak="Math.max(most(kitchen.batches), kitchen.capacity)"
+    :can="kitchen.capacity"
+    figure="kitchen/capacity"
+  />
+  <LoadStrip
+    v-if="garden"
+    label="Garden work"
+    :values="garden.hours"
+    :over="garden.can ? garden.hours.map((h) => Math.max(0, h - garden!.can)) : undefined"
+    unit="hours"
+    :peak="Math.max(most(garden.hours), garden.can)"
+    :can="garden.can || undefined"
+    who="the household"
+    figure="work/total"
+  />
+</template>
