@@ -26,7 +26,7 @@ demo-reset:
 
 build: bin/inventory
 
-WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/package.json
+WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/pack.ts web/package.json
 GO_SOURCES := $(shell find cmd internal demo api -type f -not -name '*_test.go') web/embed.go go.mod go.sum
 
 web/node_modules/.installed: web/package.json web/package-lock.json
@@ -37,6 +37,10 @@ web/dist/index.html: web/node_modules/.installed $(WEB_SOURCES)
 	rm -rf web/dist/assets
 	cd web && npm run --silent build -- --logLevel warn
 
+# The modules that the browser tests load by themselves; they are not shipped.
+web/modules/modules.js: web/node_modules/.installed $(WEB_SOURCES) web/vite.modules.config.ts
+	cd web && npm run --silent modules -- --logLevel warn
+
 bin/inventory: web/dist/index.html $(GO_SOURCES)
 	CGO_ENABLED=0 go build -trimpath -o $@ ./cmd/inventory
 
@@ -46,7 +50,7 @@ bin/inventory: web/dist/index.html $(GO_SOURCES)
 # its tests take thirty times as long, so they run without it, and the API's, which fit
 # beside each other, with it. All have time enough on a loaded machine.
 UNSHARED = inventory/internal/core/ground inventory/internal/golden
-test: check chromium compiler build
+test: check chromium compiler build web/modules/modules.js
 	@set -e; log=$$(mktemp); trap 'rm -f $$log' EXIT; \
 	go test -count=1 -timeout 30m -parallel 3 ./e2e >$$log 2>&1 & browser=$$!; \
 	go test -count=1 -timeout 30m -race $$(go list ./internal/... ./cmd/... ./demo/... ./api/... | grep -vxF $(UNSHARED:%=-e %)) || failed=1; \

@@ -28,7 +28,7 @@ func (p *page) scrubTo(day string) {
 // plan as it stands.
 func (p *page) shortage() float64 {
 	p.t.Helper()
-	p.until("the layout of this plan", `() => document.querySelector('.sum') && !document.querySelector('.sum .quiet')`)
+	p.until("the layout of this plan", `() => document.querySelector('.sum') && !document.querySelector('.sum [data-old]')`)
 	if p.eval(`() => String(!!document.querySelector('.sum .warn'))`) != "true" {
 		return 0
 	}

@@ -3,7 +3,7 @@ import vue from 'eslint-plugin-vue'
 import { defineConfigWithVueTs, vueTsConfigs } from '@vue/eslint-config-typescript'
 
 export default defineConfigWithVueTs(
-  { ignores: ['dist/**', 'src/lib/schema.gen.ts'] },
+  { ignores: ['dist/**', 'modules/**', 'src/lib/schema.gen.ts'] },
   vue.configs['flat/recommended'],
   vueTsConfigs.recommended,
   { rules: { 'vue/multi-word-component-names': 'off' } },

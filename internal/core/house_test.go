@@ -23,6 +23,7 @@ var pure = []string{
 	"cmp", "reflect", "errors", "fmt", "maps", "math", "math/bits", "slices", "sort", "strconv", "strings", "sync", "sync/atomic", "unicode",
 	"context",               // to end what nobody waits for any longer
 	"encoding/json", "time", // time: for the calendar alone, see below
+	"golang.org/x/text/language", "golang.org/x/text/message", "golang.org/x/text/number", // to write numbers
 	"embed", "encoding/csv", "io", "io/fs", // the embedded book
 }
 

@@ -5,8 +5,13 @@ package amount
 
 import (
 	"math"
+	"slices"
 	"strconv"
 	"strings"
+
+	"golang.org/x/text/language"
+	"golang.org/x/text/message"
+	"golang.org/x/text/number"
 )
 
 // Unit names what a number counts. The word of a unit is what a person reads
@@ -124,30 +129,75 @@ func Show(u Unit, s System) Shown {
 	return Shown{Unit: string(u), Factor: 1}
 }
 
-// Format writes a value of a unit in a system, such as "112.1 kg".
-func Format(v float64, u Unit, s System) string {
+// thin stands between thousands, so that no comma is taken for a decimal one.
+const thin = "\u2009"
+
+// english writes digits and groups as English does. It keeps nothing between calls.
+var english = message.NewPrinter(language.English)
+
+// Written writes a value of a unit in a system as a number and the unit beside it, such
+// as "112.1" and "kg". The interface writes numbers by the same rules; the tests of both
+// read testdata/numbers.csv.
+//
+// Three figures are enough to work by: large numbers lose their decimals, small ones get
+// one more, and whole numbers need none. What is counted shows one decimal below ten:
+// three and a half jars are not four. A half is rounded to the even digit.
+func Written(v float64, u Unit, s System) (digits, unit string) {
 	sh := Show(u, s)
 	n := v*sh.Factor + sh.Offset
-	d := sh.Decimal
-	switch a := math.Abs(n); { // three figures are enough to work by
+	digits = inDigits(n, decimals(n, sh.Decimal))
+	return digits, one(sh.Unit, digits)
+}
+
+// decimals says how many decimals to write of a number whose unit has so many as a rule.
+func decimals(n float64, usual int) int {
+	if math.Abs(n-math.Round(n)) < 1e-9 {
+		return 0
+	}
+	switch a := math.Abs(n); {
 	case a >= 1000:
-		d = 0
+		return 0
 	case a >= 100:
-		d = min(d, 1)
-	case a > 0 && a < 1 && d < 2 && d > 0:
-		d++
+		return min(usual, 1)
+	case a < 1 && usual == 1:
+		return 2
+	case a < 10 && usual == 0:
+		return 1
 	}
-	text := strconv.FormatFloat(n, 'f', d, 64)
+	return usual
+}
+
+func inDigits(n float64, d int) string {
+	// Rounded before it is written, so that every library writes the same digits.
+	tens := math.Pow10(d)
+	n = math.RoundToEven(n*tens) / tens
+	text := english.Sprint(number.Decimal(n, number.MinFractionDigits(d), number.MaxFractionDigits(d)))
+	text = strings.ReplaceAll(text, ",", thin)
 	if strings.Trim(text, "-0.") == "" { // nothing is not less than nothing
-		text = strings.TrimPrefix(text, "-")
+		return strings.TrimPrefix(text, "-")
 	}
-	if sh.Unit == "" {
-		return text
+	return strings.Replace(text, "-", "−", 1)
+}
+
+// counted are the units whose words have a form for one of them.
+var counted = []string{"pieces", "jars", "plants", "seeds", "cells", "meals", "starts", "stations", "weeks", "days", "sowings", "rows", "months"}
+
+// one says the unit of one: "1 piece", but "2 pieces".
+func one(unit, digits string) string {
+	first, rest, _ := strings.Cut(unit, " ")
+	if digits != "1" || !slices.Contains(counted, first) {
+		return unit
 	}
-	if sh.Unit == "%" {
-		return text + " %"
+	return strings.TrimSuffix(first, "s") + strings.TrimSuffix(" "+rest, " ")
+}
+
+// Format writes a value of a unit in a system, such as "112.1 kg".
+func Format(v float64, u Unit, s System) string {
+	digits, unit := Written(v, u, s)
+	if unit == "" {
+		return digits
 	}
-	return text + " " + sh.Unit
+	return digits + " " + unit
 }
 
 // Mark puts a quantity into a text that is read in either system: Render, or the

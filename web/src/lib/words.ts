@@ -1,5 +1,6 @@
 // Words for the values of the contract, and dates as people write them.
 import type { Sowing } from './api'
+import { fixed } from './numbers'
 
 const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 export const monthNames = [
@@ -120,5 +121,5 @@ export function byMonth<T>(all: T[], date: (t: T) => string): { month: string; e
 
 /** An amount in the household's own money. */
 export function money(v: number): string {
-  return v.toFixed(2)
+  return fixed(v, 2)
 }

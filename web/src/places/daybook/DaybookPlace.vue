@@ -12,6 +12,7 @@ import { day, dayNumber, fullDay, isoDay, weekday } from '../../lib/words'
 import StandingLine from './StandingLine.vue'
 import TaskLine from './TaskLine.vue'
 import MoonLine from './MoonLine.vue'
+import { fixed } from '../../lib/numbers'
 
 const store = useHousehold()
 const { render, say } = useUnits()
@@ -79,7 +80,7 @@ const hours = (iso: string) => {
   const h = iso ? plan.value?.work.hours[weekOf(iso)] : undefined
   return h === undefined
     ? ''
-    : `${h.toFixed(h < 10 ? 1 : 0)} h of work${plan.value?.work.can ? ` of ${plan.value.work.can}` : ''}`
+    : `${fixed(h, h < 10 ? 1 : 0)} h of work${plan.value?.work.can ? ` of ${plan.value.work.can}` : ''}`
 }
 /** Whether something that was begun stands in a week, and has to be weeded and picked. */
 const stands = (iso: string) => !!iso && standing.value.some((s) => s.clear >= iso)

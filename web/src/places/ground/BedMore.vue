@@ -9,6 +9,7 @@ import { useUnits } from '../../lib/units'
 import { count, coverWords, fullDay } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
 import StandingForm from './StandingForm.vue'
+import { fixed } from '../../lib/numbers'
 
 const props = defineProps<{ bed: Bed; isNew?: boolean; save: () => Promise<Problem | undefined> }>()
 defineEmits<{ divide: [parts: number] }>()
@@ -102,7 +103,7 @@ const choices = computed(() => [
     <p v-if="sun?.hours" class="sun small">
       Sun on a middle day, hours:
       <span v-for="(h, m) in sun.hours" :key="m"
-        ><i>{{ 'JFMAMJJASOND'[m] }}</i> {{ h.toFixed(1) }}</span
+        ><i>{{ 'JFMAMJJASOND'[m] }}</i> {{ fixed(h, 1) }}</span
       >
     </p>
     <div v-if="!isNew" class="now">

@@ -7,6 +7,7 @@ import { useCustoms, without } from '../../lib/customs'
 import { useUnits } from '../../lib/units'
 import { count } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
+import { fixed } from '../../lib/numbers'
 
 const props = defineProps<{ needs: Needs }>()
 const { customs, set, refused } = useCustoms()
@@ -42,7 +43,7 @@ const little = computed(() => props.needs.fed.filter((f) => f.little))
     </p>
     <p v-for="a in customs.recipe" :key="a.id" class="small">
       <b>{{ a.name }}</b> {{ a.amount }} {{ a.unit }} per {{ a.per === 1 ? '' : a.per + ' ' }}{{ a.of }},
-      {{ (a.nitrogen * 100).toFixed(1) }} % nitrogen{{ a.manure ? ', raw manure' : '' }}:
+      {{ say(a.nitrogen, 'share') }} nitrogen{{ a.manure ? ', raw manure' : '' }}:
       <b>{{ say(needs.dose.find((d) => d.name === a.name)?.kg ?? 0, 'kg') }}</b> for all beds
       <button
         type="button"
@@ -83,7 +84,7 @@ const little = computed(() => props.needs.fed.filter((f) => f.little))
       <li v-for="f in needs.fed" :key="f.bed" :data-fed="f.name">
         <b>{{ f.name }}</b>
         <span class="figure" :class="{ warn: f.much }"
-          >{{ f.brings.toFixed(1) }} <span class="quiet">of</span> {{ f.takes.toFixed(1) }} g/m²</span
+          >{{ fixed(f.brings, 1) }} <span class="quiet">of</span> {{ fixed(f.takes, 1) }} g/m²</span
         >
         <span v-if="f.much" class="warn">too much: it washes out, and leaves grow in place of fruit</span>
         <span v-else-if="f.little" class="quiet">less than half of what they take</span>

@@ -8,6 +8,7 @@ import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { count, money } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
+import { fixed } from '../../lib/numbers'
 
 defineProps<{ needs: Needs }>()
 const store = useHousehold()
@@ -65,7 +66,7 @@ const bulk = (unit: number, n: number) =>
             <th>{{ o.name }}</th>
             <td>{{ o.over }}, {{ say(o.depth * 100, 'cm') }}</td>
             <td class="n">
-              <b>{{ o.cubic.toFixed(2) }} m³</b> <span class="quiet">{{ o.yards.toFixed(2) }} cu yd</span>
+              <b>{{ fixed(o.cubic, 2) }} m³</b> <span class="quiet">{{ fixed(o.yards, 2) }} cu yd</span>
             </td>
             <td class="n">
               {{ bulk(o.unit, o.units) }}<template v-if="o.bulk_cost">, {{ money(o.bulk_cost) }}</template>

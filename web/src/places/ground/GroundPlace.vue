@@ -106,7 +106,7 @@ useKeys([
           ></template
         >
         <template v-else>all that is sown has its ground</template>
-        <span v-if="ground.old" class="quiet small"> being fitted anew …</span>
+        <span v-if="ground.old" class="quiet small" data-old> being fitted anew …</span>
       </p>
       <ChoiceButtons
         v-if="beds.length"

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 // The year of a place: the band from mean lowest to mean highest, the chance of
 // frost, the length of the day, and the days of this year that have been.
+import { scaleLinear } from 'd3-scale'
 import { computed, shallowRef, watch } from 'vue'
 import { api, type Place, type PlaceChart } from '../../lib/api'
 import { useAnswer } from '../../lib/ask'
 import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { monthNames } from '../../lib/words'
+import { fixed } from '../../lib/numbers'
 
 const props = defineProps<{ place: Place }>()
 const store = useHousehold()
@@ -33,18 +35,19 @@ const range = computed(() => {
   const all = [...(chart.value?.max ?? []), ...(chart.value?.min ?? []), ...been.value.flatMap((d) => [d.max, d.min])]
   return { low: Math.floor(Math.min(0, ...all) / 5) * 5, high: Math.ceil(Math.max(10, ...all) / 5) * 5 }
 })
-const y = (t: number) => 6 + (height - foot - 6) * (1 - (t - range.value.low) / (range.value.high - range.value.low))
-const x = (i: number) => ((i * 5) / 365) * width
+const floor = height - foot
+const y = computed(() => scaleLinear([range.value.low, range.value.high], [floor, 6]))
+/** The values of the chart stand five days apart. */
+const x = scaleLinear([0, 73], [0, width])
 const path = (v: number[], to: (v: number) => number) =>
   v.map((n, i) => `${i ? 'L' : 'M'}${x(i).toFixed(1)} ${to(n).toFixed(1)}`).join('')
 
 const band = computed(() => {
   const c = chart.value
   if (!c) return ''
-  const back = [...c.min].map((n, i) => `L${x(i).toFixed(1)} ${y(n).toFixed(1)}`).reverse()
-  return path(c.max, y) + back.join('') + 'Z'
+  const back = [...c.min].map((n, i) => `L${x(i).toFixed(1)} ${y.value(n).toFixed(1)}`).reverse()
+  return path(c.max, y.value) + back.join('') + 'Z'
 })
-const floor = height - foot
 /** The chance of frost takes the whole height where it is certain. */
 const frost = computed(() => {
   const c = chart.value
@@ -56,25 +59,21 @@ const frost = computed(() => {
   )
 })
 /** Hours of day, from 4 at the foot to 20 at the head. */
-const hour = (h: number) => floor - ((h - 4) / 16) * (floor - 6)
+const hour = scaleLinear([4, 20], [floor, 6])
 const light = computed(() => (chart.value ? path(chart.value.light, hour) : ''))
 const dayOfYear = (iso: string) => (Date.parse(iso) - Date.parse(iso.slice(0, 4) + '-01-01')) / 86400000
 const real = computed(() =>
-  been.value.map((d) => ({ x: (dayOfYear(d.date) / 365) * width, a: y(d.max), b: y(d.min), date: d.date })),
+  been.value.map((d) => ({ x: (dayOfYear(d.date) / 365) * width, a: y.value(d.max), b: y.value(d.min), date: d.date })),
 )
 
-const lines = computed(() => {
-  const out = []
-  for (let t = range.value.low; t <= range.value.high; t += 10) out.push(t)
-  return out
-})
+const lines = computed(() => y.value.ticks(5))
 const words = (c: number) => {
   const s = shown('°C')
   return `${Math.round(c * s.factor + s.offset)}°`.replace('-', '−')
 }
 const extremes = computed(() => {
   const l = chart.value?.light ?? []
-  return l.length ? `${Math.min(...l).toFixed(1)} to ${Math.max(...l).toFixed(1)} h` : ''
+  return l.length ? `${fixed(Math.min(...l), 1)} to ${fixed(Math.max(...l), 1)} h` : ''
 })
 </script>
 

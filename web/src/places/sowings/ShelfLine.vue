@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { useHousehold } from '../../lib/household'
 import { count, day } from '../../lib/words'
+import { fixed } from '../../lib/numbers'
 
 const store = useHousehold()
 const shelf = computed(() => {
@@ -12,7 +13,7 @@ const shelf = computed(() => {
   const over = p.work.room ? p.work.trays.filter((t) => t > p.work.room + 0.01).length : 0
   return { most, week: p.weeks[p.work.trays.indexOf(most)] ?? '', room: p.work.room, over }
 })
-const trays = (n: number) => n.toFixed(1).replace(/\.0$/, '')
+const trays = (n: number) => fixed(n, 1).replace(/\.0$/, '')
 </script>
 
 <template>

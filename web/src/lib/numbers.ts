@@ -1,0 +1,107 @@
+// Numbers as they are written beside their units, by the rules of the core (package
+// amount); the tests of both read internal/core/amount/testdata/numbers.csv.
+
+/** How a unit is shown: value × factor + offset, with the unit's word beside it. */
+export interface Shown {
+  unit: string
+  factor: number
+  offset: number
+  /** Decimals worth showing for a number of ordinary size. */
+  decimals: number
+}
+
+export interface Quantity {
+  number: string
+  unit: string
+}
+
+/** Stands between thousands, so that no comma is taken for a decimal one. */
+const thin = '\u2009'
+const formats = new Map<string, Intl.NumberFormat>()
+
+function format(options: Intl.NumberFormatOptions): Intl.NumberFormat {
+  const key = JSON.stringify(options)
+  let f = formats.get(key)
+  if (!f) formats.set(key, (f = new Intl.NumberFormat('en', options)))
+  return f
+}
+
+function inDigits(n: number, options: Intl.NumberFormatOptions): string {
+  const text = format(options).format(n).replaceAll(',', thin)
+  return (/^-[0.]*$/.test(text) ? text.slice(1) : text).replace('-', '−')
+}
+
+/** Rounds a half to the even digit, as the core does. */
+function rounded(n: number, decimals: number): number {
+  const tens = 10 ** decimals
+  const up = n * tens
+  const whole = Math.round(up)
+  return (Math.abs(up % 1) === 0.5 && whole % 2 ? whole - 1 : whole) / tens
+}
+
+/** How many decimals to write of a number whose unit has so many as a rule. */
+function decimalsOf(n: number, usual: number): number {
+  if (Math.abs(n - Math.round(n)) < 1e-9) return 0 // whole ones need none
+  const size = Math.abs(n)
+  if (size >= 1000) return 0
+  if (size >= 100) return Math.min(usual, 1)
+  if (size < 1 && usual === 1) return 2
+  if (size < 10 && usual === 0) return 1 // three and a half jars, not four
+  return usual
+}
+
+/** One of a thing that is counted: "1 piece". */
+function one(unit: string, digits: string): string {
+  if (digits !== '1') return unit
+  return unit.replace(/^(piece|jar|plant|seed|cell|meal|start|station|week|day|sowing|row|month)s(?= |$)/, '$1')
+}
+
+/** A number with so many decimals. */
+export function fixed(n: number, decimals: number): string {
+  return inDigits(rounded(n, decimals), { minimumFractionDigits: decimals, maximumFractionDigits: decimals })
+}
+
+/** A value of a unit as a number and the unit beside it. */
+export function quantityOf(value: number, s: Shown): Quantity {
+  const n = value * s.factor + s.offset
+  const d = decimalsOf(n, s.decimals)
+  const number = fixed(n, d)
+  return { number, unit: one(s.unit, number) }
+}
+
+/** A value with five figures, as a sum done by hand needs them. */
+export function preciseOf(value: number, s: Shown): Quantity {
+  const n = value * s.factor + s.offset
+  const number =
+    Math.abs(n) >= 1e5 || n === 0
+      ? inDigits(Math.round(n), { maximumFractionDigits: 0 })
+      : inDigits(n, { maximumSignificantDigits: 5 })
+  return { number, unit: s.unit }
+}
+
+/** A quantity as one text. */
+export function sayOf(value: number, s: Shown): string {
+  const q = quantityOf(value, s)
+  return q.unit ? `${q.number} ${q.unit}` : q.number
+}
+
+/** What to put into a field for a value, with no more digits than it has. */
+export function entryOf(value: number, s: Shown): string {
+  return String(Number((value * s.factor + s.offset).toPrecision(6)))
+}
+
+/** The SI value of a field's text; NaN where it is no number. */
+export function readOf(text: string, s: Shown): number {
+  return (plainNumber(text) - s.offset) / s.factor
+}
+
+/** A number as typed, with a decimal point or comma; NaN where it is none. */
+export function plainNumber(text: string): number {
+  const t = text.trim().replace(',', '.').replace('−', '-')
+  return t === '' || !/^-?(\d+\.?\d*|\.\d+)(e\d+)?$/i.test(t) ? NaN : Number(t)
+}
+
+/** Replaces the marks {value|unit} of a text from the binary. */
+export function rendered(text: string, shown: (unit: string) => Shown): string {
+  return text.replace(/\{([^{}|]+)\|([^{}|]*)\}/g, (_, v: string, u: string) => sayOf(Number(v), shown(u)))
+}
