@@ -115,6 +115,8 @@ svg {
   width: 100%;
   height: 22px;
   cursor: crosshair;
+  content-visibility: auto; /* what lies below the fold is drawn when it is scrolled to */
+  contain-intrinsic-size: auto 22px;
 }
 .caption {
   position: absolute;

@@ -104,6 +104,8 @@ const spacing = computed(() => {
 
 <style scoped>
 .line {
+  content-visibility: auto; /* what lies below the fold is laid out when it is scrolled to */
+  contain-intrinsic-size: auto 67px;
   padding: var(--space-3) 0;
   border-bottom: 1px solid var(--hair);
   align-items: start;

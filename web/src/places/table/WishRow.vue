@@ -111,9 +111,15 @@ function key(e: KeyboardEvent) {
 
 <style scoped>
 .wish {
+  isolation: isolate; /* painted by itself: an edit of one row leaves the others as they are */
+  position: relative;
   padding: var(--space-4) 0 var(--space-4);
   border-bottom: 1px solid var(--hair);
   align-items: center;
+}
+.wish:hover,
+.wish:focus-within {
+  z-index: 1; /* what a row says of a week lies over the next row */
 }
 .wish:hover {
   background: color-mix(in srgb, var(--wash) 45%, transparent);

@@ -1,0 +1,88 @@
+package e2e
+
+import (
+	"encoding/json"
+	"fmt"
+	"os"
+	"slices"
+	"testing"
+
+	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/input"
+	"github.com/go-rod/rod/lib/proto"
+)
+
+// busy is how long the page's main thread has worked so far, ms.
+func (p *page) busy() float64 {
+	p.t.Helper()
+	got, err := proto.PerformanceGetMetrics{}.Call(p)
+	if err != nil {
+		p.t.Fatal(err)
+	}
+	for _, m := range got.Metrics {
+		if m.Name == "TaskDuration" {
+			return 1000 * m.Value
+		}
+	}
+	p.t.Fatal("the browser does not say how long it worked")
+	return 0
+}
+
+// awaited evaluates what gives a promise, and waits for it without asking again: asking
+// would be work of the page's main thread.
+func (p *page) awaited(js string, args ...any) {
+	p.t.Helper()
+	_, err := p.Evaluate(rod.Eval(js, args...).ByPromise())
+	p.must(err)
+}
+
+// painted is a promise of what is on the screen once a selector matches so many.
+const painted = `new Promise(r => {
+	const twice = () => requestAnimationFrame(() => requestAnimationFrame(() => r(true)))
+	const seen = () => document.querySelectorAll(selector).length >= many && [...document.querySelectorAll(selector)].some(e => e.textContent.includes(text))
+	if (seen()) return twice()
+	const o = new MutationObserver(() => seen() && (o.disconnect(), twice()))
+	o.observe(document.body, { childList: true, subtree: true, characterData: true })
+})`
+
+// work is how long the main thread works from an act until a selector matches so many
+// elements, one of them with a text, and they are painted, ms.
+func (p *page) work(act func(), selector string, many int, text string) float64 {
+	p.t.Helper()
+	p.awaited(`() => new Promise(r => requestIdleCallback(r))`)
+	p.awaited(`(selector, many, text) => { window.painted = `+painted+`; return true }`, selector, many, text)
+	before := p.busy()
+	act()
+	p.awaited(`() => window.painted`)
+	return p.busy() - before
+}
+
+// The main thread does some work for an edit and for opening Sowings. How much goes to
+// docs/benchmarks.md where INVENTORY_REPORT names a file.
+func TestTheMainThread(t *testing.T) {
+	p := start(t, "demo").open("/table")
+	p.must(proto.PerformanceEnable{}.Call(p))
+	p.see(sauce)
+	p.until("the page at rest", `() => document.fonts.status === 'loaded' && performance.now() > 1000`)
+	var edits []float64
+	for i := range 9 {
+		number := fmt.Sprint(30 + i%2)
+		el := p.see(amountOf("w3"))
+		p.must(el.SelectAllText())
+		p.must(el.Input(number))
+		edits = append(edits, p.work(func() { p.press(input.Enter) }, ".notice", 1, "Changed "+number+" quart jars"))
+	}
+	slices.Sort(edits)
+	sowings := int(p.tally("sowings"))
+	opened := p.work(func() { p.eval(`() => document.querySelector('.spine a[href="/sowings"]').click()`) }, "[data-sowing]", 1, "")
+	all := opened + p.work(func() {}, "[data-sowing]", sowings, "")
+	if edits[0] <= 0 || opened <= 0 || all < opened {
+		t.Fatalf("an edit took %v ms, opening %v of %v", edits, opened, all)
+	}
+	t.Logf("an edit %.1f ms (%.1f to %.1f), Sowings opened %.0f ms, all of it %.0f ms", edits[4], edits[0], edits[8], opened, all)
+	if file := os.Getenv("INVENTORY_REPORT"); file != "" {
+		text, err := json.Marshal(map[string]float64{"edit_ms": edits[4], "sowings_first_ms": opened, "sowings_all_ms": all})
+		p.must(err)
+		p.must(os.WriteFile(file+".thread", text, 0o600))
+	}
+}
