@@ -87,7 +87,7 @@ func printPlan(out io.Writer, p plan.Plan, system amount.System) error {
 	}
 	for _, x := range p.Wishes {
 		for _, n := range x.Notes {
-			fmt.Fprintf(out, "  %s: %s\n", x.Title, amount.Render(n, system))
+			fmt.Fprintf(out, "  %s: %s\n", x.Title, amount.Render(n.String(), system))
 		}
 	}
 	tellUnknown(out, p.Unknown)

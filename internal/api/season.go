@@ -95,13 +95,17 @@ func (s *Server) record(at place.Place, days []place.Day, notes []string) (Weath
 	if err != nil {
 		return WeatherRecord{}, &invalid.Field{Field: "the file", Value: fmt.Sprintf("%d days", len(days)), Allowed: err.Error()}
 	}
+	said := append([]string{}, notes...)
+	for _, n := range r.Notes {
+		said = append(said, n.String())
+	}
 	recent := []place.Day{}
 	for _, d := range days {
 		if d.Date <= s.app.Today() && d.Date > s.app.Today()-civil.Date(recentDays) {
 			recent = append(recent, d)
 		}
 	}
-	return WeatherRecord{Place: r.Place, Years: r.Years, Days: r.Days, Notes: append(append([]string{}, notes...), r.Notes...), Recent: recent}, nil
+	return WeatherRecord{Place: r.Place, Years: r.Years, Days: r.Days, Notes: said, Recent: recent}, nil
 }
 
 // GetCalendar answers with the dates of all sowings as an iCalendar file.

@@ -80,7 +80,7 @@ func (a *App) Log(ctx context.Context, by Stamp, event plan.Event) (Done, error)
 		if err != nil {
 			return store.Edit{}, err
 		}
-		e := store.Edit{Command: "put-planting", Planting: out.Planting, Words: out.Words}
+		e := store.Edit{Command: "put-planting", Planting: out.Planting, Words: out.Happened.String()}
 		if e.Placement, err = a.growsAt(now, out.Planting); err != nil {
 			return store.Edit{}, err
 		}

@@ -5,7 +5,7 @@ import (
 	"io"
 	"strings"
 
-	ics "github.com/arran4/golang-ical"
+	"github.com/arran4/golang-ical"
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/civil"

@@ -5,7 +5,7 @@ import (
 	"strings"
 	"testing"
 
-	ics "github.com/arran4/golang-ical"
+	"github.com/arran4/golang-ical"
 
 	"inventory/demo"
 	"inventory/internal/core/amount"

@@ -85,7 +85,7 @@ func TestFrostsOfARecord(t *testing.T) {
 	if s := r.Place.FrostSpread; s < 7 || s > 12 {
 		t.Errorf("a spread of %g days", s)
 	}
-	if r.Place.Rain[9] != 33 || !strings.Contains(strings.Join(r.Notes, " "), "no rain") {
+	if r.Place.Rain[9] != 33 || !strings.Contains(fmt.Sprint(r.Notes), "no rain") {
 		t.Errorf("rain that was not measured: %v %q", r.Place.Rain, r.Notes)
 	}
 	if _, err := place.FromWeather(place.Place{}, days[:100]); err == nil {

@@ -1,6 +1,8 @@
 package bed
 
-import "math"
+import (
+	"math"
+)
 
 // Filled returns a bed with the measures that follow from others: pots and grow
 // bags of so many litres are taken as cubes set side by side.

@@ -1,6 +1,8 @@
 package book
 
-import "strings"
+import (
+	"strings"
+)
 
 // Maybe is a figure that the book may not have.
 type Maybe struct {

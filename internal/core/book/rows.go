@@ -1,6 +1,8 @@
 package book
 
-import "strings"
+import (
+	"strings"
+)
 
 var cropColumns = strings.Fields(`id name food botanical family group life start unit frost direct_weeks
 	plant_out_weeks raise_weeks soil_min_c soil_opt_c germ_days_min germ_days_max heat_max_c frost_kill_c

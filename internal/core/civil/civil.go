@@ -140,3 +140,6 @@ func (d Date) YearDay() int {
 	_, m, day := d.Split()
 	return MonthDay{m, day}.YearDay()
 }
+
+// Short writes a month and a day, such as 14 Oct.
+func (m MonthDay) Short() string { return m.In(2000).Short() } // a year with a 29 February

@@ -1,6 +1,8 @@
 package civil
 
-import "testing"
+import (
+	"testing"
+)
 
 func TestDates(t *testing.T) {
 	d, err := Parse("2028-02-29")

@@ -14,6 +14,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
+	"inventory/internal/core/say"
 )
 
 // draws is a small seeded generator.
@@ -105,7 +106,7 @@ func check(t *testing.T, name string, in Input, out Layout) {
 	}
 	for _, l := range out.Unplaced {
 		placed[l.Planting] += l.Planted
-		if l.Why == "" {
+		if l.Why.IsZero() {
 			t.Errorf("%s: %s is left without a reason", name, l.Planting)
 		}
 	}
@@ -192,15 +193,15 @@ func TestTheRotationIsKept(t *testing.T) {
 		{ID: "c", Length: 6, Width: 1.2, Sun: "part", Stood: []bed.Stood{{Year: 2020, Families: []string{c.Family}}}},
 	}, Plantings: []Planting{{ID: "p", Crop: c, Planted: 12, From: spring, To: spring + 100}}}
 	out := Fit(in)
-	if len(out.Pieces) != 1 || out.Pieces[0].Bed != "c" || !slices.Contains(out.Pieces[0].Drawbacks, "it wants full sun") {
+	if len(out.Pieces) != 1 || out.Pieces[0].Bed != "c" || !slices.Contains(out.Pieces[0].Drawbacks, say.That(say.WantsFullSun)) {
 		t.Errorf("%+v", out)
 	}
 	in.Beds = in.Beds[:2]
-	if out = Fit(in); len(out.Unplaced) != 1 || out.Unplaced[0].Why != "its family stood in every bed too lately" {
+	if out = Fit(in); len(out.Unplaced) != 1 || out.Unplaced[0].Why.Fact != say.FamilyTooLately {
 		t.Errorf("%+v", out.Unplaced)
 	}
 	in.Beds = nil
-	if out = Fit(in); len(out.Unplaced) != 1 || out.Unplaced[0].Why != "there is no bed yet" {
+	if out = Fit(in); len(out.Unplaced) != 1 || out.Unplaced[0].Why.Fact != say.NoBedYet {
 		t.Errorf("%+v", out.Unplaced)
 	}
 }
@@ -218,7 +219,7 @@ func TestInchesAreWhole(t *testing.T) {
 		t.Errorf("%+v", out)
 	}
 	in.Plantings[0].Planted = 97
-	if out = Fit(in); len(out.Unplaced) != 1 || out.Unplaced[0].Laid != 96 || !strings.Contains(out.Unplaced[0].Why, "hold 96 of 97 plants") {
+	if out = Fit(in); len(out.Unplaced) != 1 || out.Unplaced[0].Laid != 96 || !strings.Contains(out.Unplaced[0].Why.String(), "hold 96 of 97 plants") {
 		t.Errorf("97 beets: %+v", out)
 	}
 }
@@ -232,7 +233,7 @@ func TestTheReasonIsTheRightOne(t *testing.T) {
 	}
 	f := newSite(Input{Plantings: []Planting{{Crop: carrot, Planted: 1}}, Beds: in.Beds, Edge: 0.1})
 	in.Plantings = []Planting{{ID: "p", Crop: carrot, Planted: f.holds(0, 0, 6*tenths), From: spring, To: spring + 100}}
-	if out := Fit(in); len(out.Unplaced) != 1 || out.Unplaced[0].Why != "the beds that may have it are taken at that time" {
+	if out := Fit(in); len(out.Unplaced) != 1 || out.Unplaced[0].Why.Fact != say.BedsTaken {
 		t.Errorf("%+v", out.Unplaced)
 	}
 	in.Plantings[0].From = spring + 50

@@ -1,6 +1,7 @@
 package ground
 
 import (
+	"fmt"
 	"math"
 	"slices"
 	"strings"
@@ -169,7 +170,7 @@ func TestAShortCropIsClearedEarly(t *testing.T) {
 		switch {
 		case c.to == 0 && i >= 0, c.to > 0 && i < 0:
 			t.Errorf("%s, %g weeks: %+v", c.short, c.weeks, out)
-		case c.to > 0 && (out.Pieces[i].To != spring+c.to || !strings.Contains(strings.Join(out.Pieces[i].Drawbacks, "; "), c.lost)):
+		case c.to > 0 && (out.Pieces[i].To != spring+c.to || !strings.Contains(fmt.Sprint(out.Pieces[i].Drawbacks), c.lost)):
 			t.Errorf("%s, %g weeks: cleared after %d days, %q", c.short, c.weeks, out.Pieces[i].To-spring, out.Pieces[i].Drawbacks)
 		}
 	}

@@ -207,8 +207,8 @@ func Put(in Input, sowing, to string, at float64, bend bool) (bed.Placement, err
 	f := newLaying(newSite(in))
 	f.hold(in.Placed)
 	b, p := in.Beds[k], &in.Plantings[i]
-	if _, _, cannot := standIn(p, b, in.Edge); cannot != "" {
-		return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: "another bed: " + cannot}
+	if _, _, cannot := standIn(p, b, in.Edge); cannot != nil {
+		return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: "another bed: " + cannot.String()}
 	}
 	if last := Rotation(b, p.Crop, in.Year); last > 0 && !bend && !f.may[i][k] {
 		return bed.Placement{}, &invalid.Field{Field: "bend", Value: b.Name, Allowed: fmt.Sprintf("another bed: %s stood in it in %d and may return in %d; or bend the rotation", p.Crop.Family, last, last+int(p.Crop.RotationYears.Or(0))+1)}

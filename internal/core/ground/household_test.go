@@ -78,7 +78,7 @@ func TestWaysOutOfAShortage(t *testing.T) {
 			t.Errorf("%+v", w)
 		}
 		commands[w.Command] = true
-		if fewer := strings.Contains(w.Words, "instead of") && w.Command == "change-wish"; (fewer || w.Command == "remove-wish") && !w.Less {
+		if fewer := strings.Contains(w.Words.String(), "instead of") && w.Command == "change-wish"; (fewer || w.Command == "remove-wish") && !w.Less {
 			t.Errorf("%s: it does not say that less is wished for", w.Words)
 		}
 		changed := in

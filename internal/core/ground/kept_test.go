@@ -13,6 +13,7 @@ import (
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/say"
 	"inventory/internal/core/wish"
 )
 
@@ -106,7 +107,7 @@ func TestWhatStandsKeepsItsGround(t *testing.T) {
 	onion, leek := crop("onion-bulb"), crop("leek")
 	in := Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "a", Name: "A", Length: 4, Width: 1.2, Stands: []bed.Standing{{Name: "Leek", Family: leek.Family, At: 1, Length: 2, Until: spring + 20}}}}}
 	in.Plantings = []Planting{{ID: "o", Crop: onion, Planted: 30, From: spring + 40, To: spring + 90}}
-	if out := Fit(in); len(out.Unplaced) != 1 || out.Unplaced[0].Why != "its family stood in every bed too lately" {
+	if out := Fit(in); len(out.Unplaced) != 1 || out.Unplaced[0].Why.Fact != say.FamilyTooLately {
 		t.Errorf("%+v", out)
 	}
 	in.Exceptions = []string{onion.Family}
@@ -156,7 +157,7 @@ func TestInterplanting(t *testing.T) {
 		}
 	}
 	look, err := LookAt(in, out, "short")
-	if err != nil || !strings.Contains(strings.Join(look.Why, " "), pair.Why) {
+	if err != nil || !strings.Contains(fmt.Sprint(look.Why), pair.Why) {
 		t.Errorf("%+v, %v", look, err)
 	}
 	longer, wider := in, in
@@ -210,7 +211,7 @@ func TestOtherGround(t *testing.T) {
 		t.Errorf("rows across a field: %+v", out)
 	}
 	in.Beds = []bed.Bed{pots}
-	if out := Fit(in); len(out.Unplaced) != 1 || !strings.Contains(out.Unplaced[0].Why, "open ground") {
+	if out := Fit(in); len(out.Unplaced) != 1 || !strings.Contains(out.Unplaced[0].Why.String(), "open ground") {
 		t.Errorf("a plot's planting in pots: %+v", out)
 	}
 	in.Plantings = []Planting{{ID: "t", Crop: tomato, Planted: 6, From: spring, To: spring + 90}, {ID: "l", Crop: lettuce, Planted: 4, From: spring, To: spring + 50}}
@@ -251,7 +252,7 @@ func TestTallOnesTowardsThePole(t *testing.T) {
 	in.Plot, in.South = nil, false
 	in.Plantings = append(in.Plantings, Planting{ID: "low", Crop: low, Planted: 80, From: spring, To: spring + 90})
 	in.Placed = []bed.Placement{{Sowing: "tall", Bed: "mid"}, {Sowing: "low", Bed: "back"}}
-	if got := where(in, "tall"); !slices.Contains(got.Drawbacks, "it shades Back") {
+	if got := where(in, "tall"); !slices.Contains(got.Drawbacks, say.That(say.Shades{Bed: "Back"})) {
 		t.Errorf("tall before low: %v", got.Drawbacks)
 	}
 	in.Beds, in.Placed = []bed.Bed{{ID: "n", Length: 12, Width: 1.2, Turned: true, Climb: true}}, nil
@@ -333,18 +334,18 @@ func TestLookAtListsEveryBed(t *testing.T) {
 			t.Fatalf("%+v, %v", look, err)
 		}
 		for _, words := range look.Why { // lengths are read in the reader's own units
-			if bare.MatchString(words) || strings.Contains(amount.Render(words, amount.US), "|") {
+			if bare.MatchString(words.String()) || strings.Contains(amount.Render(words.String(), amount.US), "|") {
 				t.Errorf("%q", words)
 			}
 		}
 		for i, c := range look.Choices {
-			if bare.MatchString(c.Refused + strings.Join(c.Drawbacks, " ")) {
+			if bare.MatchString(c.Refused.String() + fmt.Sprint(c.Drawbacks)) {
 				t.Errorf("%s: %s %v", c.Name, c.Refused, c.Drawbacks)
 			}
 			if i > 0 && c.class() < look.Choices[i-1].class() {
 				t.Errorf("%s comes after %s", c.Name, look.Choices[i-1].Name)
 			}
-			if c.Bed == in.Beds[2].ID && c.Exception != 2026 && c.Refused == "" {
+			if c.Bed == in.Beds[2].ID && c.Exception != 2026 && c.Refused.IsZero() {
 				t.Errorf("%s: %+v", p.Planting, c)
 			}
 			if c.class() == 0 { // what is free is free: put there, nothing else moves

@@ -1,13 +1,12 @@
 package ground
 
 import (
-	"fmt"
 	"slices"
-	"strings"
 
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/say"
 )
 
 // Piece is a planting, or a part of one, in a bed.
@@ -23,7 +22,7 @@ type Piece struct {
 	Held      bool       `json:"held,omitempty"`   // put there by hand, or it stands there
 	Stands    bool       `json:"stands,omitempty"` // it was sown or planted there
 	Exception int        `json:"bent,omitempty"`   // the year in which its family stood there, the rotation being bent
-	Drawbacks []string   `json:"faults,omitempty"` // what is not as one would wish
+	Drawbacks []say.Note `json:"faults,omitempty"` // what is not as one would wish
 	With      string     `json:"with,omitempty"`   // the planting whose ground it shares
 	Pair      string     `json:"pair,omitempty"`   // and by which pairing of the book
 	Was       string     `json:"was,omitempty"`    // the bed that it was agreed to stand in, where it has moved
@@ -37,11 +36,11 @@ type Piece struct {
 
 // Left is what found no ground, or not for all of it.
 type Unplaced struct {
-	Planting string  `json:"planting"`
-	Planted  int     `json:"planted"` // plants that found none
-	Laid     int     `json:"laid"`    // plants that did, where it lies in part
-	Need     float64 `json:"need"`    // m² · weeks of those that found none
-	Why      string  `json:"why"`
+	Planting string   `json:"planting"`
+	Planted  int      `json:"planted"` // plants that found none
+	Laid     int      `json:"laid"`    // plants that did, where it lies in part
+	Need     float64  `json:"need"`    // m² · weeks of those that found none
+	Why      say.Note `json:"why"`
 }
 
 // Week is how much ground is taken in the middle of a week.
@@ -85,7 +84,7 @@ func (f *laying) layout() Layout {
 			continue
 		}
 		out.Short += short
-		out.Unplaced = append(out.Unplaced, Unplaced{p.ID, p.Planted - laid, laid, short, f.why(i)})
+		out.Unplaced = append(out.Unplaced, Unplaced{p.ID, p.Planted - laid, laid, short, say.That(f.why(i))})
 	}
 	out.Weeks, out.Most = f.weeks(), f.most()
 	return out
@@ -102,7 +101,7 @@ func (f *laying) tell(k int, q piece) Piece {
 	out.Across, out.Line, out.Plant, out.Shifted = spacing(p, b, f.stand[q.planting][k])
 	out.With, out.Pair = f.with(k, q)
 	if lost := int(p.Last - q.to + 1); q.to < p.To && lost > 0 && p.Crop.Harvest != book.Once {
-		out.Drawbacks = append(out.Drawbacks, fmt.Sprintf("cleared on %s for what it stands between: %d of %d days of picking are lost", q.to.Short(), lost, int(p.Last-p.First)+1))
+		out.Drawbacks = append(out.Drawbacks, say.That(say.ClearedEarly{On: q.to, Lost: lost, Of: int(p.Last-p.First) + 1}))
 	}
 	out.Stands = out.Held && slices.ContainsFunc(f.in.Placed, func(x bed.Placement) bool { return x.Sowing == p.ID && x.Stands })
 	if home := f.home[q.planting]; len(home) > 0 && !f.atHome(k, q) {
@@ -151,9 +150,9 @@ func (f *laying) shares(k int, q piece) bool {
 }
 
 // why says why a planting found no ground.
-func (f *laying) why(i int) string {
+func (f *laying) why(i int) say.Fact {
 	can, may := false, false
-	cannot := ""
+	var cannot say.Fact
 	var holds []int // each bed that may have it, empty
 	for k, b := range f.in.Beds {
 		if f.whole[i][k] == 0 {
@@ -173,13 +172,13 @@ func (f *laying) why(i int) string {
 	}
 	switch {
 	case len(f.in.Beds) == 0:
-		return "there is no bed yet"
+		return say.NoBedYet
 	case !can:
-		return strings.TrimSpace(cannot)
+		return cannot
 	case !may:
-		return "its family stood in every bed too lately"
+		return say.FamilyTooLately
 	case most < f.in.Plantings[i].Planted:
-		return fmt.Sprintf("%d pieces of it, the most that one planting is laid in, hold %d of %d plants in the longest beds that may have it, all empty", mostPieces, most, f.in.Plantings[i].Planted)
+		return say.TooManyPlants{Pieces: mostPieces, Hold: most, Of: f.in.Plantings[i].Planted}
 	}
-	return "the beds that may have it are taken at that time"
+	return say.BedsTaken
 }

@@ -2,15 +2,14 @@ package ground
 
 import (
 	"cmp"
-	"fmt"
 	"math"
 	"slices"
-	"strings"
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/invalid"
+	"inventory/internal/core/say"
 )
 
 // Stretch is a run of a bed, m from its beginning.
@@ -21,22 +20,22 @@ type Stretch struct {
 
 // Choice is how a planting would do in a bed, the others lying as they do.
 type Choice struct {
-	Bed       string    `json:"bed"`
-	Name      string    `json:"name"`
-	Length    float64   `json:"length"`            // m that it takes there
-	Free      []Stretch `json:"free"`              // where it may lie without anything making room
-	Room      bool      `json:"room"`              // it may lie there if others make room
-	Drawbacks []string  `json:"faults"`            // what is not as it would have it
-	Exception int       `json:"bend,omitempty"`    // the year in which its family stood there, too lately
-	Refused   string    `json:"refused,omitempty"` // why it cannot lie there at all
-	spare     int       // left over in the stretch that suits best
+	Bed       string     `json:"bed"`
+	Name      string     `json:"name"`
+	Length    float64    `json:"length"`           // m that it takes there
+	Free      []Stretch  `json:"free"`             // where it may lie without anything making room
+	Room      bool       `json:"room"`             // it may lie there if others make room
+	Drawbacks []say.Note `json:"faults"`           // what is not as it would have it
+	Exception int        `json:"bend,omitempty"`   // the year in which its family stood there, too lately
+	Refused   say.Note   `json:"refused,omitzero"` // why it cannot lie there at all
+	spare     int        // left over in the stretch that suits best
 }
 
 // Look is why a planting stands where it does, and how it would do elsewhere.
 type Look struct {
-	Planting string   `json:"planting"`
-	Why      []string `json:"why"`
-	Choices  []Choice `json:"choices"` // the best first
+	Planting string     `json:"planting"`
+	Why      []say.Note `json:"why"`
+	Choices  []Choice   `json:"choices"` // the best first
 }
 
 // LookAt says of a planting why it stands where it does in a layout, and how it
@@ -71,7 +70,7 @@ func LookAt(in Input, l Layout, id string) (Look, error) {
 // class ranks options: 0 free, 1 others must move, 2 exception to rotation, 3 impossible.
 func (c Choice) class() int {
 	switch {
-	case c.Refused != "":
+	case !c.Refused.IsZero():
 		return 3
 	case c.Exception > 0:
 		return 2
@@ -83,16 +82,16 @@ func (c Choice) class() int {
 
 func (f *laying) choice(fixed *laying, i, k int) Choice {
 	p, b := &f.in.Plantings[i], f.in.Beds[k]
-	c := Choice{Bed: b.ID, Name: b.Name, Length: float64(f.whole[i][k]) / tenths, Free: []Stretch{}, Drawbacks: append([]string{}, drawbacks(p, &b, f.in.Year)...)}
-	if _, _, cannot := standIn(p, b, f.in.Edge); cannot != "" {
-		c.Refused = cannot
+	c := Choice{Bed: b.ID, Name: b.Name, Length: float64(f.whole[i][k]) / tenths, Free: []Stretch{}, Drawbacks: append([]say.Note{}, drawbacks(p, &b, f.in.Year)...)}
+	if _, _, cannot := standIn(p, b, f.in.Edge); cannot != nil {
+		c.Refused = say.That(cannot)
 		return c
 	}
 	if !f.may[i][k] {
 		c.Exception = Rotation(b, p.Crop, f.in.Year)
 	}
 	if f.whole[i][k] > f.long(k) {
-		c.Refused = fmt.Sprintf("it takes %s, the bed has %s", metres(c.Length), metres(b.Length))
+		c.Refused = say.That(say.BedTooShort{Takes: c.Length, Has: b.Length})
 		return c
 	}
 	c.spare = f.long(k)
@@ -104,7 +103,7 @@ func (f *laying) choice(fixed *laying, i, k int) Choice {
 	}
 	c.Room = slices.ContainsFunc(fixed.gaps(k, p.From, p.To, nil), func(g gapIn) bool { return g.length >= f.whole[i][k] })
 	if !c.Room {
-		c.Refused = fmt.Sprintf("what stands there or was put there by hand leaves no %s free at that time", metres(c.Length))
+		c.Refused = say.That(say.NoFreeLength{Takes: c.Length})
 	}
 	c.Drawbacks = append(c.Drawbacks, f.shaded(k, piece{i, 0, f.long(k), 0, p.From, p.To})...)
 	return c
@@ -114,7 +113,7 @@ func (f *laying) choice(fixed *laying, i, k int) Choice {
 const overrun = 0.3
 
 // reasons says in a few sentences why a planting stands where it does.
-func (f *laying) reasons(mine []Piece, choices []Choice, l Layout, i int) []string {
+func (f *laying) reasons(mine []Piece, choices []Choice, l Layout, i int) []say.Note {
 	crop := f.in.Plantings[i].Crop
 	out := f.whyHere(mine, l, i)
 	out = append(out, whyNotElsewhere(crop, mine, choices)...)
@@ -129,72 +128,72 @@ func inBed(mine []Piece, bed string) bool {
 }
 
 // whyHere says what put a planting where it is, or that it found no room.
-func (f *laying) whyHere(mine []Piece, l Layout, i int) (out []string) {
+func (f *laying) whyHere(mine []Piece, l Layout, i int) (out []say.Note) {
 	for _, left := range l.Unplaced {
 		switch {
 		case left.Planting != f.in.Plantings[i].ID:
 		case left.Laid > 0:
-			out = append(out, fmt.Sprintf("It lies in part, and %d plants are short: %s.", left.Planted, left.Why))
+			out = append(out, say.That(say.LiesInPart{Short: left.Planted, Why: left.Why}))
 		default:
-			out = append(out, "It has found no ground: "+left.Why+".")
+			out = append(out, say.That(say.FoundNoGround{Why: left.Why}))
 		}
 	}
 	for _, p := range mine {
 		switch {
 		case p.Stands:
-			out = append(out, "It was sown or planted here.")
+			out = append(out, say.That(say.SownHere))
 		case p.Held:
-			out = append(out, "It was put here by hand, and stays.")
+			out = append(out, say.That(say.PutByHand))
 		case p.With != "":
 			for _, pair := range f.in.Pairs {
 				if pair.ID == p.Pair {
-					out = append(out, "It shares this ground: "+pair.Why)
+					out = append(out, say.That(say.SharesGround{Why: pair.Why}))
 				}
 			}
 		case p.Was != "":
-			out = append(out, "It was agreed to stand in "+f.in.Beds[f.bedOf(p.Was)].Name+", where it can stand no more.")
+			out = append(out, say.That(say.AgreedElsewhere{Bed: f.in.Beds[f.bedOf(p.Was)].Name}))
 		}
 	}
 	return out
 }
 
 // whyNotElsewhere says why other beds cannot have it.
-func whyNotElsewhere(crop *book.Crop, mine []Piece, choices []Choice) (out []string) {
+func whyNotElsewhere(crop *book.Crop, mine []Piece, choices []Choice) (out []say.Note) {
 	var lately, full, short []string
 	for _, c := range choices {
 		switch {
 		case inBed(mine, c.Bed):
 		case c.Exception > 0:
 			lately = append(lately, c.Name)
-		case c.Refused != "":
+		case !c.Refused.IsZero():
 			short = append(short, c.Name)
 		case len(c.Free) == 0:
 			full = append(full, c.Name)
 		}
 	}
 	if len(lately) > 0 {
-		out = append(out, crop.Family+" stood too lately in "+list(lately)+".")
+		out = append(out, say.That(say.StoodLately{Family: crop.Family, Beds: lately}))
 	}
 	if len(full) > 0 {
-		out = append(out, fmt.Sprintf("At that time there is no free stretch that long in %s.", list(full)))
+		out = append(out, say.That(say.NoFreeStretch{Beds: full}))
 	}
 	if len(short) > 0 {
-		out = append(out, "It cannot lie in "+list(short)+".")
+		out = append(out, say.That(say.CannotLie{Beds: short}))
 	}
 	return out
 }
 
 // whatOfIt says the drawbacks of the one bed that it is in.
-func whatOfIt(mine []Piece, choices []Choice) (out []string) {
+func whatOfIt(mine []Piece, choices []Choice) (out []say.Note) {
 	for _, c := range choices {
 		if inBed(mine, c.Bed) && len(mine) == 1 && !mine[0].Held {
 			if len(c.Drawbacks) == 0 {
-				out = append(out, "Nothing speaks against "+c.Name+".")
+				out = append(out, say.That(say.NothingAgainst{Bed: c.Name}))
 			} else {
-				out = append(out, "Against "+c.Name+" speaks only this: "+strings.Join(c.Drawbacks, ", ")+".")
+				out = append(out, say.That(say.OnlyAgainst{Bed: c.Name, Drawbacks: c.Drawbacks}))
 			}
 			if c.spare == 0 {
-				out = append(out, "It fills the stretch to the end.")
+				out = append(out, say.That(say.FillsTheStretch))
 			}
 		}
 	}
@@ -202,11 +201,11 @@ func whatOfIt(mine []Piece, choices []Choice) (out []string) {
 }
 
 // overEdges says how far a sprawling crop may run over the edges of its bed.
-func (f *laying) overEdges(crop *book.Crop, mine []Piece) (out []string) {
+func (f *laying) overEdges(crop *book.Crop, mine []Piece) (out []say.Note) {
 	for _, p := range mine {
 		b := f.in.Beds[f.bedOf(p.Bed)]
 		if over := math.Min(overrun, (crop.RowGap.Value/100-b.Width)/2); crop.Sprawls && p.Lines == 1 && over > 0.05 && b.Kind == bed.Raised {
-			out = append(out, fmt.Sprintf("It may run over the bed's edges onto the paths, by %s on each side.", metres(over)))
+			out = append(out, say.That(say.OverEdges{Each: over}))
 			break
 		}
 	}
@@ -214,20 +213,18 @@ func (f *laying) overEdges(crop *book.Crop, mine []Piece) (out []string) {
 }
 
 // nextBest says which other bed would do, and on what terms.
-func nextBest(crop *book.Crop, mine []Piece, choices []Choice) (out []string) {
+func nextBest(crop *book.Crop, mine []Piece, choices []Choice) (out []say.Note) {
 	for _, c := range choices {
 		if inBed(mine, c.Bed) {
 			continue
 		}
-		switch next := "Next best: " + c.Name; {
-		case c.class() == 0 && len(c.Drawbacks) > 0:
-			out = append(out, next+", though "+strings.Join(c.Drawbacks, ", ")+".")
-		case c.class() == 0:
-			out = append(out, fmt.Sprintf("%s, with %s left over beside it.", next, metres(float64(c.spare)/tenths)))
-		case c.class() == 1:
-			out = append(out, next+", if others make room.")
-		case c.class() == 2:
-			out = append(out, fmt.Sprintf("%s, if the rotation is bent (%s stood there in %d).", next, crop.Family, c.Exception))
+		switch c.class() {
+		case 0:
+			out = append(out, say.That(say.NextBest{Bed: c.Name, Drawbacks: c.Drawbacks, Spare: float64(c.spare) / tenths}))
+		case 1:
+			out = append(out, say.That(say.NextBestMoving{Bed: c.Name}))
+		case 2:
+			out = append(out, say.That(say.NextBestBending{Bed: c.Name, Family: crop.Family, Year: c.Exception}))
 		}
 		break
 	}
@@ -236,15 +233,3 @@ func nextBest(crop *book.Crop, mine []Piece, choices []Choice) (out []string) {
 
 // metres marks a length, so that it is read in the reader's own units.
 func metres(m float64) string { return amount.Mark(m, amount.Metre) }
-
-// list joins names as one says them; of many only how many.
-func list(names []string) string {
-	switch n := len(names); {
-	case n == 1:
-		return names[0]
-	case n > 4:
-		return fmt.Sprintf("%d beds", n)
-	default:
-		return strings.Join(names[:n-1], ", ") + " and " + names[n-1]
-	}
-}

@@ -50,7 +50,7 @@ func newSite(in Input) *site {
 		bent := slices.Contains(in.Exceptions, p.Crop.Family)
 		for k, b := range in.Beds {
 			s, shape, cannot := standIn(p, b, in.Edge)
-			if cannot != "" {
+			if cannot != nil {
 				continue
 			}
 			f.stand[i][k] = s

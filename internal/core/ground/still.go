@@ -127,11 +127,11 @@ func goes(c *book.Crop, y *place.Year, r season.Rules, start, asOf, day civil.Da
 	for later := civil.Date(0); later <= 21; later += 7 { // a crop of the coming weeks will do too
 		at := int(day + later - start)
 		st, why := season.Begin(c, y, r, start.YearDay(), at)
-		if why == "" && !st.Bought && start+civil.Date(st.Sow) < asOf { // its starts would have had to be sown by now
+		if why.IsZero() && !st.Bought && start+civil.Date(st.Sow) < asOf { // its starts would have had to be sown by now
 			at += int(asOf-start) - st.Sow
 			st, why = season.Begin(c, y, r, start.YearDay(), at)
 		}
-		if why == "" && st.End > st.Ready {
+		if why.IsZero() && st.End > st.Ready {
 			return CanFollow{
 				Crop: c.ID, Name: c.Short(), Sow: start + civil.Date(st.Sow), In: start + civil.Date(st.Day),
 				First: start + civil.Date(st.Ready), Last: start + civil.Date(st.End-1),
@@ -160,7 +160,7 @@ func (g *CanFollow) clearedBy(until, days civil.Date, c *book.Crop) bool {
 func (free *FreeStretch) size(g *CanFollow, c *book.Crop, fit Input, k int, rules book.Rules) {
 	b := fit.Beds[k]
 	s, _, cannot := standIn(&Planting{Crop: c}, b, fit.Edge)
-	if cannot != "" || c.LeastRows.Known && s.Layout == wish.Across && (free.To-free.From)/s.Step < c.LeastRows.Value-1e-9 {
+	if cannot != nil || c.LeastRows.Known && s.Layout == wish.Across && (free.To-free.From)/s.Step < c.LeastRows.Value-1e-9 {
 		return
 	}
 	g.Plants = int((free.To-free.From)/s.Step+1e-9) * s.Rows

@@ -1,22 +1,21 @@
 package ground
 
 import (
-	"fmt"
 	"math"
 	"slices"
 
-	"inventory/internal/core/amount"
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
 	"inventory/internal/core/reckon"
+	"inventory/internal/core/say"
 	"inventory/internal/core/wish"
 )
 
 // standIn returns how a planting stands in a bed, and why it cannot where it
 // cannot. In an open plot rows run across it; in a row of containers each holds
 // what its width does, one plant at least.
-func standIn(p *Planting, b bed.Bed, edge float64) (s reckon.Stand, shape reckon.Bed, cannot string) {
+func standIn(p *Planting, b bed.Bed, edge float64) (s reckon.Stand, shape reckon.Bed, cannot say.Fact) {
 	if b.Edge > 0 {
 		edge = b.Edge
 	}
@@ -28,7 +27,7 @@ func standIn(p *Planting, b bed.Bed, edge float64) (s reckon.Stand, shape reckon
 		rows := max(1, int(b.Width/in+1e-9))
 		s = reckon.Stand{Layout: wish.Across, Rows: rows, Step: row, Ground: in * row, Room: 1, Factor: 1}
 	case p.Layout == wish.Plot:
-		return s, shape, "it is planned for open ground, not for a bed"
+		return s, shape, say.ForOpenGround
 	case b.Kind == bed.Containers:
 		one := b.One()
 		side := max(1, int(one/(c.Block.Value/100)+1e-9))
@@ -36,7 +35,7 @@ func standIn(p *Planting, b bed.Bed, edge float64) (s reckon.Stand, shape reckon
 	default:
 		s = reckon.StandIn(c, p.Layout, shape)
 	}
-	return s, shape, ""
+	return s, shape, nil
 }
 
 // spacing returns how the plants of a stand lie: the lines along or across the
@@ -94,22 +93,22 @@ func (f *site) badly(i, k int) (n int) {
 }
 
 // drawbacks says what of a bed is not ideal for a planting.
-func drawbacks(p *Planting, b *bed.Bed, year int) (out []string) {
+func drawbacks(p *Planting, b *bed.Bed, year int) (out []say.Note) {
 	c := p.Crop
 	switch {
 	case b.Sun == "shade":
-		out = append(out, "it has less than 4 h of sun there")
+		out = append(out, say.That(say.LittleSun))
 	case b.Sun == "part" && c.Sun == book.FullSun:
-		out = append(out, "it wants full sun")
+		out = append(out, say.That(say.WantsFullSun))
 	}
 	if c.Support == book.Trellis && !b.Climb {
-		out = append(out, "there is nothing to climb")
+		out = append(out, say.That(say.NothingToClimb))
 	}
 	if soil := b.SoilIn(year); c.RootDepth.Known && soil > 0 && soil*100 < c.RootDepth.Value/2 {
-		out = append(out, fmt.Sprintf("the soil is shallow: %s of the %s it roots to", amount.Mark(soil*100, amount.Centimetre), amount.Mark(c.RootDepth.Value, amount.Centimetre)))
+		out = append(out, say.That(say.ShallowSoil{Soil: soil * 100, Roots: c.RootDepth.Value}))
 	}
 	if kind := p.Cover.Kind(); (kind == place.Tunnel || kind == place.Frame) && b.Cover.Kind() != kind {
-		out = append(out, "no "+string(kind)+" stands there")
+		out = append(out, say.That(say.NoCoverThere{Cover: string(kind)}))
 	}
 	return out
 }
@@ -155,7 +154,7 @@ func (f *site) lie() {
 
 // shaded names the beds in which a piece throws its shadow on something that
 // wants full sun and is lower.
-func (f *laying) shaded(k int, q piece) (out []string) {
+func (f *laying) shaded(k int, q piece) (out []say.Note) {
 	p := &f.in.Plantings[q.planting]
 	if p.Crop.Height < tall {
 		return nil
@@ -168,7 +167,7 @@ func (f *laying) shaded(k int, q piece) (out []string) {
 			c := f.in.Plantings[o.planting].Crop
 			together := f.in.Beds[k].Turned != f.in.Beds[j].Turned || o.at < q.at+q.length && q.at < o.at+o.length
 			if c.Sun == book.FullSun && c.Height+taller <= p.Crop.Height && together {
-				out = append(out, "it shades "+f.in.Beds[j].Name)
+				out = append(out, say.That(say.Shades{Bed: f.in.Beds[j].Name}))
 				break
 			}
 		}

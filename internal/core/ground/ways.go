@@ -3,7 +3,6 @@ package ground
 import (
 	"cmp"
 	"context"
-	"fmt"
 	"math"
 	"slices"
 	"strings"
@@ -16,6 +15,7 @@ import (
 	"inventory/internal/core/household"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/record"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 )
@@ -23,12 +23,12 @@ import (
 // Way is a change that makes a shortage of ground less, with what it does to the
 // rest: reckoned by the plan and the fit themselves.
 type Remedy struct {
-	Words string  `json:"words"`
-	Short float64 `json:"short"` // m² · weeks still short after it
-	Gains float64 `json:"gains"` // how much less that is
-	Fed   int     `json:"fed"`   // weeks fed, more or less than now
-	Jars  int     `json:"jars"`  // jars filled, more or less than now
-	Less  bool    `json:"less"`  // less is wished for, though as many weeks may be fed
+	Words say.Note `json:"words"`
+	Short float64  `json:"short"` // m² · weeks still short after it
+	Gains float64  `json:"gains"` // how much less that is
+	Fed   int      `json:"fed"`   // weeks fed, more or less than now
+	Jars  int      `json:"jars"`  // jars filled, more or less than now
+	Less  bool     `json:"less"`  // less is wished for, though as many weeks may be fed
 
 	// One of these is the change.
 	Command  string         `json:"command"` // of an edit: change-wish, remove-wish, overrule, set-customs, add-bed; or log
@@ -91,7 +91,7 @@ func Remedies(ctx context.Context, in plan.Input, p plan.Plan, fit Input, l Layo
 		return nil, ctx.Err()
 	}
 	slices.SortStableFunc(w.out, func(a, b Remedy) int {
-		return cmp.Or(cmp.Compare(a.costs(), b.costs()), cmp.Compare(math.Round(b.Gains*10), math.Round(a.Gains*10)), cmp.Compare(b.Fed, a.Fed), cmp.Compare(b.Jars, a.Jars), strings.Compare(a.Words, b.Words))
+		return cmp.Or(cmp.Compare(a.costs(), b.costs()), cmp.Compare(math.Round(b.Gains*10), math.Round(a.Gains*10)), cmp.Compare(b.Fed, a.Fed), cmp.Compare(b.Jars, a.Jars), strings.Compare(a.Words.String(), b.Words.String()))
 	})
 	return w.out, nil
 }
@@ -188,25 +188,25 @@ func (w *shortage) wishes() {
 		order = append(order, i)
 	}
 	slices.SortStableFunc(order, func(a, b int) int { return cmp.Compare(need[h.Wishes[b].ID], need[h.Wishes[a].ID]) })
-	put := func(i int, words string, less bool, change func(*wish.Wish)) {
+	put := func(i int, what say.Fact, less bool, change func(*wish.Wish)) {
 		wish := h.Wishes[i]
 		wish.Fill()
 		change(&wish)
-		w.try(Remedy{Words: words, Less: less, Command: "change-wish", Wish: &wish}, func(h *household.Household) {
+		w.try(Remedy{Words: say.That(say.OfWish{Wish: w.plan.Wishes[i].Title, What: what}), Less: less, Command: "change-wish", Wish: &wish}, func(h *household.Household) {
 			h.Wishes = slices.Clone(h.Wishes)
 			h.Wishes[i] = wish
 		})
 	}
 	for _, i := range order[:min(mostWishes, len(order))] {
-		mine, title := h.Wishes[i], w.plan.Wishes[i].Title
+		mine := h.Wishes[i]
 		if need[mine.ID] == 0 {
 			break
 		}
-		if fewer, words := less(mine, w.plan.Wishes[i]); fewer > 0 && mine.Story == nil {
-			put(i, fmt.Sprintf("%s: %s", title, words), true, func(x *wish.Wish) { x.Amount.Number = fewer })
+		if fewer, what := less(mine, w.plan.Wishes[i]); fewer > 0 && mine.Story == nil {
+			put(i, what, true, func(x *wish.Wish) { x.Amount.Number = fewer })
 		}
 		if mine.Layout != wish.Block && mine.Layout != wish.Plot {
-			put(i, title+": closer, the same distance every way", false, func(x *wish.Wish) { x.Layout = wish.Block })
+			put(i, say.CloserTogether, false, func(x *wish.Wish) { x.Layout = wish.Block })
 		}
 	}
 	nice := 0
@@ -217,7 +217,7 @@ func (w *shortage) wishes() {
 			continue
 		}
 		nice++
-		w.try(Remedy{Words: "do without " + w.plan.Wishes[i].Title + ", which is only nice to have", Less: true, Command: "remove-wish", Target: mine.ID}, func(h *household.Household) {
+		w.try(Remedy{Words: say.That(say.DoWithout{Wish: w.plan.Wishes[i].Title}), Less: true, Command: "remove-wish", Target: mine.ID}, func(h *household.Household) {
 			h.Wishes = slices.DeleteFunc(slices.Clone(h.Wishes), func(x wish.Wish) bool { return x.ID == mine.ID })
 		})
 	}
@@ -225,7 +225,7 @@ func (w *shortage) wishes() {
 
 // less returns a smaller amount of a wish, with its words: a full load of jars
 // less, or a quarter less.
-func less(w wish.Wish, p plan.Wish) (number float64, words string) {
+func less(w wish.Wish, p plan.Wish) (number float64, what say.Fact) {
 	n := w.Amount.Number
 	kind := w.Amount.Kind
 	switch {
@@ -240,12 +240,12 @@ func less(w wish.Wish, p plan.Wish) (number float64, words string) {
 		number = math.Round(n * 0.75)
 	}
 	if number <= 0 || number >= n {
-		return 0, ""
+		return 0, nil
 	}
 	if kind.Unit().Converts() {
-		return number, "a quarter less"
+		return number, say.AQuarterLess
 	}
-	return number, fmt.Sprintf("%g %s instead of %g", number, kind.Words(), n)
+	return number, say.Less{To: number, Words: kind.Words(), Of: n}
 }
 
 // customs returns the household's customs to be changed.
@@ -259,8 +259,8 @@ func (w *shortage) customs() bed.Customs {
 }
 
 // keep tries other customs.
-func (w *shortage) keep(words string, u bed.Customs) {
-	w.try(Remedy{Words: words, Command: "set-customs", Customs: &u}, func(h *household.Household) { h.Customs = &u })
+func (w *shortage) keep(what say.Fact, u bed.Customs) {
+	w.try(Remedy{Words: say.That(what), Command: "set-customs", Customs: &u}, func(h *household.Household) { h.Customs = &u })
 }
 
 // bend tries not to keep the rotation of the families that have no ground.
@@ -278,7 +278,7 @@ func (w *shortage) bend() {
 		seen = append(seen, family)
 		u := w.customs()
 		u.Exceptions = append(u.Exceptions, family)
-		w.keep("do not keep the rotation for "+family, u)
+		w.keep(say.BendRotation{Family: family}, u)
 	}
 }
 
@@ -302,15 +302,13 @@ func (w *shortage) pairs() {
 		if left {
 			one := w.customs()
 			one.Pairs = append(one.Pairs, p.ID)
-			w.keep(fmt.Sprintf("let %s stand between %s for its first weeks", lower(w.book.Crop(p.Short).Short()), lower(w.book.Crop(p.Long).Short())), one)
+			w.keep(say.StandBetween{Short: w.book.Crop(p.Short).Short(), Long: w.book.Crop(p.Long).Short()}, one)
 		}
 	}
 	if n := len(all.Pairs) - len(u.Pairs); n > 1 {
-		w.keep(fmt.Sprintf("admit the %d interplantings of the book whose crops are both grown", n), all)
+		w.keep(say.AdmitPairs{Pairs: n}, all)
 	}
 }
-
-func lower(s string) string { return strings.ToLower(s[:1]) + s[1:] }
 
 // sooner tries to clear and refill a bed in fewer days.
 func (w *shortage) sooner() {
@@ -319,7 +317,7 @@ func (w *shortage) sooner() {
 		return
 	}
 	o := book.Overrule{Subject: "household", Field: "clear_days", Value: math.Floor(rules.ClearDays / 2)}
-	w.try(Remedy{Words: fmt.Sprintf("clear and refill a bed in %.0f days instead of %.0f", o.Value, rules.ClearDays), Command: "overrule", Overrule: &o}, func(h *household.Household) {
+	w.try(Remedy{Words: say.That(say.ClearSooner{Days: o.Value, Of: rules.ClearDays}), Command: "overrule", Overrule: &o}, func(h *household.Household) {
 		h.Overrules = append(slices.DeleteFunc(slices.Clone(h.Overrules), func(x book.Overrule) bool { return x.Subject == o.Subject && x.Field == o.Field }), o)
 	})
 }
@@ -352,8 +350,8 @@ func (w *shortage) later() {
 		if err != nil || out.Planting == nil {
 			continue
 		}
-		words := fmt.Sprintf("begin %s of %s on %s, when ground falls free in %s", lower(s.CropName), s.Date.Short(), e.Day.Short(), f.in.Beds[k].Name)
-		w.try(Remedy{Words: words, Command: "log", Event: &e, places: out.Planting.ID}, func(h *household.Household) {
+		later := say.BeginLater{Crop: s.CropName, Of: s.Date, Begin: e.Day, Bed: f.in.Beds[k].Name}
+		w.try(Remedy{Words: say.That(later), Command: "log", Event: &e, places: out.Planting.ID}, func(h *household.Household) {
 			h.Plantings = append(slices.DeleteFunc(slices.Clone(h.Plantings), func(x record.Planting) bool { return x.ID == out.Planting.ID }), *out.Planting)
 		})
 	}
@@ -408,7 +406,7 @@ func (w *shortage) anotherBed(b bed.Bed) bool {
 			}
 			give := b
 			give.ID = ""
-			w.try(Remedy{Words: fmt.Sprintf("a bed of %s × %s more", metres(b.Length), metres(b.Width)), Command: "add-bed", Bed: &give}, func(h *household.Household) {
+			w.try(Remedy{Words: say.That(say.BedMore{Length: b.Length, Width: b.Width}), Command: "add-bed", Bed: &give}, func(h *household.Household) {
 				h.Beds = append(slices.Clone(h.Beds), b)
 			})
 			return true

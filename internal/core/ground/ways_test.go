@@ -8,6 +8,7 @@ import (
 	"inventory/internal/core/bed"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/say"
 	"inventory/internal/core/supply"
 	"inventory/internal/core/wish"
 )
@@ -31,7 +32,7 @@ func TestLessOfAWish(t *testing.T) {
 		{wish.WeightYear, 1, nil, 0.75, "a quarter less"},
 	} {
 		got, words := less(wish.Wish{Amount: wish.Amount{Kind: c.kind, Number: c.number}}, plan.Wish{Load: c.load})
-		if got != c.want || words != c.words {
+		if got != c.want || say.That(words).String() != c.words {
 			t.Errorf("%g of %s: %g, %q; want %g, %q", c.number, c.kind, got, words, c.want, c.words)
 		}
 	}

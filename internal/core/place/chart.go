@@ -1,6 +1,8 @@
 package place
 
-import "math"
+import (
+	"math"
+)
 
 // ChartStep is how many days lie between two points of a chart.
 const ChartStep = 5

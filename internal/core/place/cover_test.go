@@ -1,6 +1,8 @@
 package place
 
-import "testing"
+import (
+	"testing"
+)
 
 func TestCoversWarmAndShield(t *testing.T) {
 	y := Build(Examples()[0].Place)

@@ -1,6 +1,8 @@
 package place
 
-import "inventory/internal/core/civil"
+import (
+	"inventory/internal/core/civil"
+)
 
 // Example is a made-up climate to begin from, until the household enters its own.
 type Example struct {

@@ -1,6 +1,8 @@
 package place
 
-import "math"
+import (
+	"math"
+)
 
 // DegreeDays returns the heat of one day above a base, °C·days, by the single
 // sine of its minimum and maximum (Baskerville & Emin 1969), with a horizontal

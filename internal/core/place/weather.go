@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"inventory/internal/core/civil"
+	"inventory/internal/core/say"
 )
 
 // Day is one day of a weather record.
@@ -18,10 +19,10 @@ type Day struct {
 
 // Record is what a weather record says of a place.
 type Record struct {
-	Place Place    // normals, frosts and their spread; the rest as it was
-	Years int      // years with enough days to count
-	Days  int      // days read
-	Notes []string // what the grower should know of it
+	Place Place      // normals, frosts and their spread; the rest as it was
+	Years int        // years with enough days to count
+	Days  int        // days read
+	Notes []say.Note // what the grower should know of it
 }
 
 // enoughDays is how many days a year must have to count for its frosts, and
@@ -70,7 +71,7 @@ func FromWeather(p Place, days []Day) (Record, error) {
 		}
 	}
 	if rainDays[0] < fewestMonth {
-		r.Notes = append(r.Notes, "the record has no rain; it stays as it was")
+		r.Notes = append(r.Notes, say.That(say.NoRain))
 	}
 	r.frosts(byYear)
 	return r, nil
@@ -118,19 +119,19 @@ func (r *Record) frosts(byYear map[int][]Day) {
 		}
 	}
 	if r.Years == 0 {
-		r.Notes = append(r.Notes, "no year has 330 days or more; the frosts stay as they were")
+		r.Notes = append(r.Notes, say.That(say.FrostsAsTheyWere))
 		return
 	}
 	if 2*frostless > r.Years || len(last) == 0 || len(first) == 0 {
 		r.Place.FrostFree, r.Place.LastFrost, r.Place.FirstFrost = true, civil.MonthDay{}, civil.MonthDay{}
-		r.Notes = append(r.Notes, fmt.Sprintf("%d of %d years had no frost: it counts as a place without", frostless, r.Years))
+		r.Notes = append(r.Notes, say.That(say.FrostFreeYears{Without: frostless, Of: r.Years}))
 		return
 	}
 	r.Place.FrostFree = false
 	r.Place.LastFrost, r.Place.FirstFrost = r.day(median(last)), r.day(median(first))
 	if r.Years < 5 {
 		r.Place.FrostSpread = usualSpread
-		r.Notes = append(r.Notes, fmt.Sprintf("%d years are too few to tell how the frosts vary; the usual 10 days are taken", r.Years))
+		r.Notes = append(r.Notes, say.That(say.FewYears{Years: r.Years}))
 		return
 	}
 	r.Place.FrostSpread = math.Round((deviation(last)+deviation(first))/2*10) / 10

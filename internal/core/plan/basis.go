@@ -6,6 +6,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/reckon"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/working"
 )
@@ -74,7 +75,7 @@ func (b *basis) season(crop *book.Crop, cover place.Cover) *season.Season {
 // begin returns the start of a crop that takes the ground on a day, counted from the
 // start of the table year, by a method: UsualWay is that of the household. The text says
 // why the day is outside the crop's season; it is empty where it is not.
-func (b *basis) begin(crop *book.Crop, cover place.Cover, way season.Method, day int) (season.Start, string) {
+func (b *basis) begin(crop *book.Crop, cover place.Cover, way season.Method, day int) (season.Start, say.Note) {
 	rules := b.in.Household.Rules(crop.ID)
 	if way != season.UsualMethod {
 		rules.Method = way

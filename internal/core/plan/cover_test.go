@@ -10,6 +10,7 @@ import (
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/record"
+	"inventory/internal/core/say"
 	"inventory/internal/core/wish"
 )
 
@@ -100,7 +101,7 @@ func TestAnIdleCoverIsTold(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if !slices.ContainsFunc(p.Wishes[0].Notes, func(n string) bool { return strings.Contains(n, "does nothing") }) {
+	if !slices.ContainsFunc(p.Wishes[0].Notes, func(n say.Note) bool { return strings.Contains(n.String(), "does nothing") }) {
 		t.Errorf("%q", p.Wishes[0].Notes)
 	}
 	in.Household.Wishes = nil
@@ -118,7 +119,7 @@ func TestAnIdleCoverIsTold(t *testing.T) {
 	if err := plan.NewCover(demoInput(t), w); err != nil {
 		t.Errorf("a tunnel in a cool spring: %v", err)
 	}
-	if p, _ := covered(t, "lettuce", "", wish.Fresh, "", place.Fleece); slices.ContainsFunc(p.Wishes[0].Notes, func(n string) bool { return strings.Contains(n, "does nothing") }) {
+	if p, _ := covered(t, "lettuce", "", wish.Fresh, "", place.Fleece); slices.ContainsFunc(p.Wishes[0].Notes, func(n say.Note) bool { return strings.Contains(n.String(), "does nothing") }) {
 		t.Errorf("fleece in a cool spring: %q", p.Wishes[0].Notes)
 	}
 }

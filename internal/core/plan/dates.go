@@ -6,6 +6,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/sowing"
 	"inventory/internal/core/table"
@@ -134,13 +135,13 @@ func (s dated) and(o dated) dated {
 }
 
 // edges says why a sowing cannot be earlier or later, by its window.
-func edges(in *season.Season, sow int) (first, last string) {
+func edges(in *season.Season, sow int) (first, last say.Note) {
 	for _, w := range in.Windows {
 		if sow >= min(w.First.Sow, w.Last.Sow) && sow <= max(w.First.Sow, w.Last.Sow) || len(in.Windows) == 1 {
 			return w.FirstWhy, w.LastWhy
 		}
 	}
-	return "", ""
+	return say.Note{}, say.Note{}
 }
 
 // lastPick is the last day on which something of a sowing is gathered for the

@@ -8,6 +8,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
 	"inventory/internal/core/reckon"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/table"
 	"inventory/internal/core/wish"
@@ -28,7 +29,7 @@ type demand struct {
 	base       string      // of its figures
 	lot        reckon.Need // the harvest of a form that is kept; fresh ones go by their weeks
 	confidence float64
-	why        string // why this crop
+	why        say.Note // why this crop
 }
 
 // groupKey holds the properties that two demands must share to be sown together. Demands
@@ -79,7 +80,7 @@ func demandsOf(b *basis, w weeks) (out asked) {
 		}
 		out.enough = append(out.enough, r.Enough || metByShelf(r))
 		if out.enough[i] {
-			out.notes.add(i, "enough is left on the shelf: grow none for it this year")
+			out.notes.add(i, say.EnoughOnShelf)
 		}
 	}
 	return out
@@ -132,9 +133,9 @@ func (b *basis) demandOf(w weeks, i, k int, said *notes) *demand {
 		key: groupKey{crop: u.Crop.ID, fresh: u.Form == wish.Fresh, pieces: harvestUnit(x) == amount.Piece, layout: x.Layout, piece: x.Piece, cover: x.Cover},
 	}
 	if x.Piece > 0 {
-		spaced, err := reckon.ForPiece(u.Crop, x.Piece, x.Layout, b.desk.Bed())
-		if d.crop = spaced; err != nil {
-			said.add(i, err.Error())
+		spaced, cannot := reckon.ForPiece(u.Crop, x.Piece, x.Layout, b.desk.Bed())
+		if d.crop = spaced; cannot != nil {
+			said.add(i, cannot)
 		}
 	}
 	switch u.Form {
@@ -171,12 +172,12 @@ func (b *basis) demandOfPart(w weeks, main *demand, n int, part book.Part, units
 		}
 	}
 	if len(pu.Lot) == 0 {
-		said.add(main.wish, fmt.Sprintf("%s, which it takes too, cannot be grown here: %s", crop.Short(), s.Why))
+		said.add(main.wish, say.PartNotHere{Crop: crop.Short(), Why: s.Why})
 	}
 	return &demand{
 		wish: main.wish, of: main.of, use: pu, form: u.Form, part: true, crop: crop, base: base, confidence: x.ConfidenceFor(u.Form),
 		lot: b.desk.Part(base, "harvested", crop.Short(), units, u.Prep, part),
-		key: groupKey{crop: crop.ID, layout: x.Layout, sowings: 1}, why: u.Prep.Name + " takes it",
+		key: groupKey{crop: crop.ID, layout: x.Layout, sowings: 1}, why: say.That(say.PreparationTakes{Preparation: u.Prep.Name}),
 	}
 }
 

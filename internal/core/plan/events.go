@@ -8,6 +8,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/record"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/work"
 )
@@ -44,7 +45,7 @@ type eventFacts struct {
 	growing     bool    // it can be said only of what was sown or planted
 	least, most float64 // bounds of Count
 	of          string  // what Count counts; empty: the event has no bounds of its own
-	apply       func(c *computed, s *sown, p *record.Planting, e Event) (words string, err error)
+	apply       func(c *computed, s *sown, p *record.Planting, e Event) (happened say.Fact, err error)
 }
 
 var events = []eventFacts{
@@ -67,8 +68,8 @@ func Events() []EventKind {
 	return out
 }
 
-// happened puts an event into what is recorded of a sowing, and says it in words.
-func (c *computed) happened(s *sown, p *record.Planting, e Event) (string, error) {
+// happened puts an event into what is recorded of a sowing, and returns what happened.
+func (c *computed) happened(s *sown, p *record.Planting, e Event) (say.Fact, error) {
 	if e.Day == 0 && e.What != Fix {
 		e.Day = c.in.AsOf
 	}
@@ -79,76 +80,72 @@ func (c *computed) happened(s *sown, p *record.Planting, e Event) (string, error
 		case f.kind != e.What:
 			continue
 		case f.growing && !s.Begun:
-			return "", &invalid.Field{Field: "what", Value: string(e.What), Allowed: "first that it was sown or planted: until then there is nothing to see of it"}
+			return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "first that it was sown or planted: until then there is nothing to see of it"}
 		case f.of != "" && (math.IsNaN(e.Count) || e.Count < f.least || e.Count > f.most):
-			return "", &invalid.Field{Field: "count", Value: invalid.FormatNumber(e.Count), Allowed: fmt.Sprintf("%s from %g to %g", f.of, f.least, f.most)}
+			return nil, &invalid.Field{Field: "count", Value: invalid.FormatNumber(e.Count), Allowed: fmt.Sprintf("%s from %g to %g", f.of, f.least, f.most)}
 		}
 		return f.apply(c, s, p, e)
 	}
-	return "", &invalid.Field{Field: "what", Value: string(e.What), Allowed: "one of " + strings.Join(names, ", ")}
+	return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "one of " + strings.Join(names, ", ")}
 }
 
-func fix(_ *computed, s *sown, p *record.Planting, e Event) (string, error) {
-	name := lower(s.CropName)
+func fix(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
 	if e.Day == 0 || e.Day == s.Date {
-		return "held " + name + " of " + s.Date.Short(), nil
+		return say.HeldSowing{Crop: s.CropName, On: s.Date}, nil
 	}
 	if s.Begun {
-		return "", &invalid.Field{Field: "day", Value: e.Day.String(), Allowed: "no other day: it was begun on " + s.Date.Short() + "; say when it was done instead"}
+		return nil, &invalid.Field{Field: "day", Value: e.Day.String(), Allowed: "no other day: it was begun on " + s.Date.Short() + "; say when it was done instead"}
 	}
 	p.Day += e.Day - s.Date
-	return fmt.Sprintf("moved %s from %s to %s", name, s.Date.Short(), e.Day.Short()), nil
+	return say.MovedSowing{Crop: s.CropName, From: s.Date, To: e.Day}, nil
 }
 
-func count(_ *computed, s *sown, p *record.Planting, e Event) (string, error) {
+func count(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
 	p.Plants, p.Asked = int(e.Count), max(s.Plants, s.Wants)
-	return fmt.Sprintf("counted %d plants of %s", p.Plants, lower(s.CropName)), nil
+	return say.CountedPlants{Plants: p.Plants, Crop: s.CropName}, nil
 }
 
-func byMethod(_ *computed, s *sown, p *record.Planting, e Event) (string, error) {
+func byMethod(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
 	p.Method = e.Method
-	return fmt.Sprintf("%s of %s: %s", lower(s.CropName), s.Date.Short(), e.Method.Facts().Words), nil
+	return say.BegunBy{Crop: s.CropName, On: s.Date, Method: e.Method.Facts().Words}, nil
 }
 
-func survived(_ *computed, s *sown, p *record.Planting, e Event) (string, error) {
+func survived(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
 	p.Asked = max(p.Asked, s.Plants)
 	p.Plants = max(1, int(float64(s.Plants)*e.Count/100))
 	if p.Up == nil {
 		p.Up = &e.Day
 	}
-	return fmt.Sprintf("%.0f in a hundred of %s stand", e.Count, lower(s.CropName)), nil
+	return say.Stands{Share: e.Count, Crop: s.CropName}, nil
 }
 
-func behind(_ *computed, s *sown, p *record.Planting, e Event) (string, error) {
+func behind(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
 	p.Behind += int(e.Count)
-	if e.Count < 0 {
-		return fmt.Sprintf("%s of %s is %.0f days ahead", lower(s.CropName), s.Date.Short(), -e.Count), nil
-	}
-	return fmt.Sprintf("%s of %s is %.0f days behind", lower(s.CropName), s.Date.Short(), e.Count), nil
+	return say.DaysBehind{Crop: s.CropName, Of: s.Date, Days: e.Count}, nil
 }
 
 // mostBehind bounds how far a sowing may be behind or ahead, days.
 const mostBehind = 120
 
-func ready(_ *computed, s *sown, p *record.Planting, e Event) (string, error) {
+func ready(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
 	if s.FirstPick == nil {
-		return "", &invalid.Field{Field: "what", Value: string(e.What), Allowed: "something else: nothing is picked of it"}
+		return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "something else: nothing is picked of it"}
 	}
 	if e.Day <= s.Day {
-		return "", &invalid.Field{Field: "day", Value: e.Day.String(), Allowed: "a day after " + s.Day.Short() + ", when it went into the ground"}
+		return nil, &invalid.Field{Field: "day", Value: e.Day.String(), Allowed: "a day after " + s.Day.Short() + ", when it went into the ground"}
 	}
 	p.Behind = max(-mostBehind, min(mostBehind, p.Behind+int(e.Day-*s.FirstPick)))
 	p.Done = logged(p.Done, record.Done{What: work.Pick, Day: e.Day})
-	return fmt.Sprintf("first picked %s on %s", lower(s.CropName), e.Day.Short()), nil
+	return say.FirstPicked{Crop: s.CropName, On: e.Day}, nil
 }
 
-func ended(_ *computed, s *sown, p *record.Planting, e Event) (string, error) {
+func ended(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
 	p.Ended, p.Lost = &e.Day, true
 	if p.Plants == 0 {
 		p.Plants = s.Plants
 	}
 	if !p.Begun() {
-		return fmt.Sprintf("%s of %s is not sown", lower(s.CropName), s.Date.Short()), nil
+		return say.NotSown{Crop: s.CropName, Of: s.Date}, nil
 	}
-	return fmt.Sprintf("%s of %s ended on %s", lower(s.CropName), s.Date.Short(), e.Day.Short()), nil
+	return say.EndedOn{Crop: s.CropName, Of: s.Date, On: e.Day}, nil
 }

@@ -1,12 +1,12 @@
 package plan
 
 import (
-	"fmt"
 	"slices"
 	"strings"
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 )
 
@@ -65,21 +65,21 @@ func floweringApart(b *basis, rows []*row) []*row {
 			}
 		}
 		if best >= 0 {
-			out[k] = r.movedTo(s, s.Starts[best], fmt.Sprintf("begun on %s and not on %s, so that it does not flower with another kind of corn", b.date(s.Starts[best].Sow).Short(), b.date(now.Sow).Short()))
+			out[k] = r.movedTo(s, s.Starts[best], say.FlowersApart{Begun: b.date(s.Starts[best].Sow), Instead: b.date(now.Sow)})
 		}
 	}
 	return out
 }
 
 // movedTo returns a sowing of a lot on another day of its season, and why it is.
-func (r *row) movedTo(s *season.Season, st season.Start, why string) *row {
+func (r *row) movedTo(s *season.Season, st season.Start, why say.Fact) *row {
 	moved := *r
 	moved.uses = slices.Clone(r.uses)
 	for k := range moved.uses {
 		moved.uses[k].s.Start = st
 		moved.uses[k].s.Share = s.Share(st, st.Ready, st.End)
 	}
-	moved.merged = why
+	moved.merged = say.That(why)
 	return &moved
 }
 
@@ -88,8 +88,8 @@ func distance(a, b int) int { return max(a-b, b-a) }
 
 // crossings says of each sowing of corn, by its place among the sowings, with which other
 // kind it flowers, and which day would avoid it.
-func crossings(b *basis, sown []*sown) []string {
-	out := make([]string, len(sown))
+func crossings(b *basis, sown []*sown) []say.Note {
+	out := make([]say.Note, len(sown))
 	type flowering struct{ at, day int }
 	var corn []flowering
 	for i, s := range sown {
@@ -114,12 +114,9 @@ func crossings(b *basis, sown []*sown) []string {
 			if mine.Crop == other.Crop || distance(x.day, o.day) >= apartDays {
 				continue
 			}
-			out[x.at] = fmt.Sprintf("in flower within %d days of the %s of %s, whose pollen spoils the ears", distance(x.day, o.day), lower(other.CropName), other.Date.Short())
-			if day, ok := b.avoids(mine, others); ok {
-				out[x.at] += fmt.Sprintf("; begun on %s it would flower two weeks apart", day.Short())
-			} else {
-				out[x.at] += "; no day of its season keeps them apart: grow one of them, or far from each other"
-			}
+			said := say.Crosses{Within: distance(x.day, o.day), Other: other.CropName, Sown: other.Date}
+			said.Apart, said.Avoids = b.avoids(mine, others)
+			out[x.at] = say.That(said)
 			break
 		}
 	}

@@ -1,10 +1,10 @@
 package plan
 
 import (
-	"fmt"
 	"math"
-	"strings"
 
+	"inventory/internal/core/civil"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/sowing"
 )
@@ -22,7 +22,7 @@ func (g *group) gaps(weeks season.Weeks, s *season.Season, sowings []sowing.Sowi
 		left := g.tooNear(d, mine, s, sowings, said)
 		left = g.tooDear(d, left, s, said)
 		if left != 0 {
-			said.add(d.wish, fmt.Sprintf("what was sown and counted leaves %d weeks that nothing else can feed any more", left.Count()))
+			said.add(d.wish, say.CannotFeedNow{Weeks: left.Count()})
 		}
 	}
 	return out
@@ -48,8 +48,7 @@ func (g *group) tooNear(d *demand, weeks season.Weeks, s *season.Season, sowings
 		closes[k] = append(closes[k], w)
 	}
 	for _, k := range order {
-		said.add(d.wish, fmt.Sprintf("%s not fed: a sowing on %s would do it, but nobody sows again so near to that of %s",
-			g.weeksOf(closes[k]), g.date(k.sow).Short(), g.date(k.beside).Short()))
+		said.add(d.wish, say.TooNear{Weeks: g.daysOf(closes[k]), Would: g.date(k.sow), Beside: g.date(k.beside)})
 	}
 	return left
 }
@@ -57,8 +56,8 @@ func (g *group) tooNear(d *demand, weeks season.Weeks, s *season.Season, sowings
 // tooDear says which weeks would take so many times the plants of a good week, and
 // returns the others.
 func (g *group) tooDear(d *demand, weeks season.Weeks, s *season.Season, said *notes) season.Weeks {
-	dear := map[string][]int{}
-	var prices []string
+	dear := map[float64][]int{}
+	var prices []float64
 	left := weeks
 	for _, w := range weeks.List() {
 		least := math.Inf(1)
@@ -71,14 +70,14 @@ func (g *group) tooDear(d *demand, weeks season.Weeks, s *season.Season, said *n
 			continue
 		}
 		left &^= season.Weeks(0).With(w)
-		price := fmt.Sprintf("%.1f", least)
+		price := math.RoundToEven(least*10) / 10
 		if dear[price] == nil {
 			prices = append(prices, price)
 		}
 		dear[price] = append(dear[price], w)
 	}
 	for _, price := range prices {
-		said.add(d.wish, fmt.Sprintf("%s not fed: it would take %s times the plants of a good week", g.weeksOf(dear[price]), price))
+		said.add(d.wish, say.TooDear{Weeks: g.daysOf(dear[price]), Times: price})
 	}
 	return left
 }
@@ -96,15 +95,11 @@ func crowded(s *season.Season, sowings []sowing.Sowing, week int) (found season.
 	return found, beside
 }
 
-// weeksOf names weeks by their first days: the week of 12 May is, the weeks of 12 and
-// 19 May are.
-func (b *basis) weeksOf(weeks []int) string {
-	days := make([]string, len(weeks))
+// daysOf returns the first days of weeks.
+func (b *basis) daysOf(weeks []int) []civil.Date {
+	days := make([]civil.Date, len(weeks))
 	for i, w := range weeks {
-		days[i] = b.weekStart(w).Short()
+		days[i] = b.weekStart(w)
 	}
-	if len(days) == 1 {
-		return "the week of " + days[0] + " is"
-	}
-	return "the weeks of " + strings.Join(days[:len(days)-1], ", ") + " and " + days[len(days)-1] + " are"
+	return days
 }

@@ -13,6 +13,7 @@ import (
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
 	"inventory/internal/core/record"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 )
@@ -21,8 +22,8 @@ import (
 func after(t *testing.T, in Input, e Event) Input {
 	t.Helper()
 	out, err := Log(in, e)
-	if err != nil || out.Words == "" || out.Planting == nil {
-		t.Fatalf("%+v: %v %q", e, err, out.Words)
+	if err != nil || out.Happened.String() == "" || out.Planting == nil {
+		t.Fatalf("%+v: %v %q", e, err, out.Happened.String())
 	}
 	p := *out.Planting
 	in.Household.Plantings = slices.Clone(in.Household.Plantings)
@@ -108,7 +109,7 @@ func TestSixHeadsOfLettuceAWeek(t *testing.T) {
 		}
 	}
 	can := c.sown[0].season.Fresh()
-	if (can&^fed).Count() > 1 || fed.Count() < 10 || fed != can && !slices.ContainsFunc(p.Wishes[0].Notes, func(n string) bool { return strings.Contains(n, "nobody sows again so near") }) {
+	if (can&^fed).Count() > 1 || fed.Count() < 10 || fed != can && !slices.ContainsFunc(p.Wishes[0].Notes, func(n say.Note) bool { return strings.Contains(n.String(), "nobody sows again so near") }) {
 		t.Errorf("fed in %v, could be in %v", fed.List(), can.List())
 	}
 	first, last := fed.List()[0], fed.List()[fed.Count()-1]
@@ -292,14 +293,14 @@ func TestHabitsMoveTheWindow(t *testing.T) {
 	usual := planned(t, in).Windows[0].Windows[0]
 	in.Household.Habits = []household.Habit{{Crop: "bush-bean", NotBefore: civil.MonthDay{Month: 6, Day: 5}, NotAfter: civil.MonthDay{Month: 7, Day: 1}}}
 	w := planned(t, in).Windows[0].Windows[0]
-	if w.First != civil.Of(2027, 6, 5) || w.Last != civil.Of(2027, 7, 1) || !strings.Contains(w.FirstWhy, "not before 5 Jun") || !strings.Contains(w.LastWhy, "not after 1 Jul") {
+	if w.First != civil.Of(2027, 6, 5) || w.Last != civil.Of(2027, 7, 1) || !strings.Contains(w.FirstWhy.String(), "not before 5 Jun") || !strings.Contains(w.LastWhy.String(), "not after 1 Jul") {
 		t.Errorf("usual %+v, with limits %+v", usual, w)
 	}
 	tomato := wanting(wish.Wish{ID: "w1", Food: "tomato", Variety: "tomato-slicing", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 2}, Season: wish.Season{Kind: wish.While}, Priority: wish.WouldLike, Stagger: wish.Stagger{Kind: wish.ByNeed}})
 	frost := planned(t, tomato)
 	tomato.Household.School = season.ByTemperature
 	heat := planned(t, tomato)
-	if heat.Windows[0].Windows[0].First == frost.Windows[0].Windows[0].First || !strings.Contains(heat.Windows[0].Windows[0].FirstWhy, "mean minimum is under 7") {
+	if heat.Windows[0].Windows[0].First == frost.Windows[0].Windows[0].First || !strings.Contains(heat.Windows[0].Windows[0].FirstWhy.String(), "mean minimum is under 7") {
 		t.Errorf("by temperature %+v", heat.Windows[0].Windows[0])
 	}
 	tomato.Household.School = ""
@@ -369,9 +370,9 @@ func TestCornIsKeptApart(t *testing.T) {
 		if s.Layout != wish.Across || s.Rows == 0 {
 			t.Errorf("corn stands in a block of rows, not %q", s.Layout)
 		}
-		if s.Crosses != "" {
+		if !s.Crosses.IsZero() {
 			clash++
-			if !strings.Contains(s.Crosses, "pollen") {
+			if !strings.Contains(s.Crosses.String(), "pollen") {
 				t.Errorf("%q", s.Crosses)
 			}
 		} else {
@@ -390,7 +391,7 @@ func TestCornIsKeptApart(t *testing.T) {
 	together := 0
 	for d := civil.Date(-28); d <= 42; d += 7 {
 		for _, s := range planned(t, after(t, in, Event{Sowing: corn[0].ID, What: "set", Day: corn[0].Date + d})).Sowings {
-			if strings.Contains(s.Crosses, "it would flower two weeks apart") || strings.Contains(s.Crosses, "no day of its season") {
+			if strings.Contains(s.Crosses.String(), "it would flower two weeks apart") || strings.Contains(s.Crosses.String(), "no day of its season") {
 				together++
 			}
 		}
@@ -416,7 +417,7 @@ func TestTheDayAgainstACrossingIsFree(t *testing.T) {
 		moved := after(t, in, Event{Sowing: flour[0].ID, What: "set", Day: flour[0].Date + d})
 		p := planned(t, moved)
 		for _, s := range p.Sowings {
-			_, day, found := strings.Cut(s.Crosses, "; begun on ")
+			_, day, found := strings.Cut(s.Crosses.String(), "; begun on ")
 			if !found {
 				continue
 			}
@@ -431,7 +432,7 @@ func TestTheDayAgainstACrossingIsFree(t *testing.T) {
 					in = after(t, in, Event{Sowing: o.ID, What: "set", Day: o.Date})
 				}
 			}
-			if got := sowingOf(t, planned(t, after(t, in, Event{Sowing: s.ID, What: "set", Day: to})), s.ID); got.Crosses != "" {
+			if got := sowingOf(t, planned(t, after(t, in, Event{Sowing: s.ID, What: "set", Day: to})), s.ID); !got.Crosses.IsZero() {
 				t.Errorf("%s begun on %s as advised: %s", s.ID, to, got.Crosses)
 			}
 		}
@@ -550,10 +551,15 @@ func TestNoWeekThatAStartCouldFeedGoesUnfed(t *testing.T) {
 				}
 			}
 			for week := range season.WeeksPerYear {
-				said := slices.ContainsFunc(c.plan.Wishes[a.wish].Notes, func(n string) bool {
-					weeks, _, told := strings.Cut(n, " not fed:")
-					weeks = strings.NewReplacer("the weeks of ", "", "the week of ", "", " and ", ", ", " are", "", " is", "").Replace(weeks)
-					return told && slices.Contains(strings.Split(weeks, ", "), (c.start+civil.Date(7*week)).Short())
+				said := slices.ContainsFunc(c.plan.Wishes[a.wish].Notes, func(n say.Note) bool {
+					var weeks []civil.Date
+					switch told := n.Fact.(type) {
+					case say.TooNear:
+						weeks = told.Weeks
+					case say.TooDear:
+						weeks = told.Weeks
+					}
+					return slices.Contains(weeks, c.start+civil.Date(7*week))
 				})
 				if w.Wanted[week] > 0 && w.Source[week] == wish.Gap && a.use.Season.Fresh().Has(week) && !said {
 					t.Errorf("%s: a start could feed week %d", w.Wish.ID, week)
@@ -579,7 +585,7 @@ func TestACrossThatOneAccepts(t *testing.T) {
 	in := wanting(sweet, flour)
 	told := func(p Plan) (n int) {
 		for _, s := range p.Sowings {
-			if s.Crosses != "" {
+			if !s.Crosses.IsZero() {
 				n++
 			}
 		}

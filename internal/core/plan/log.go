@@ -1,7 +1,6 @@
 package plan
 
 import (
-	"fmt"
 	"math"
 	"slices"
 
@@ -9,6 +8,7 @@ import (
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
 	"inventory/internal/core/record"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 	"inventory/internal/core/work"
@@ -19,7 +19,7 @@ import (
 type Outcome struct {
 	Planting *record.Planting
 	Patch    *household.Patch
-	Words    string // what happened
+	Happened say.Fact
 }
 
 // Log turns an event into what it makes of a sowing. An event that cannot be
@@ -38,14 +38,14 @@ func Log(in Input, e Event) (Outcome, error) {
 		return c.planted(s, e)
 	}
 	p := c.planting(s)
-	words, err := c.happened(s, &p, e)
+	happened, err := c.happened(s, &p, e)
 	if err != nil {
 		return Outcome{}, err
 	}
 	if e.Note != "" {
 		p.Note = e.Note
 	}
-	return Outcome{Planting: &p, Words: words}, nil
+	return Outcome{Planting: &p, Happened: happened}, nil
 }
 
 // planted makes a patch of a perennial that was planted.
@@ -62,7 +62,7 @@ func (c *computed) planted(s *sown, e Event) (Outcome, error) {
 	if e.Count >= 1 {
 		p.Plants = int(e.Count)
 	}
-	return Outcome{Patch: &p, Words: fmt.Sprintf("planted a patch of %d %s", p.Plants, lower(s.CropName))}, nil
+	return Outcome{Patch: &p, Happened: say.PlantedPatch{Plants: p.Plants, Crop: s.CropName}}, nil
 }
 
 // planting returns what is known of a sowing so far as a planting.
@@ -90,18 +90,18 @@ func (c *computed) planting(s *sown) record.Planting {
 // count.
 //
 // One function, since each task is one case.
-func (c *computed) doneTask(s *sown, p *record.Planting, e Event) (string, error) {
+func (c *computed) doneTask(s *sown, p *record.Planting, e Event) (say.Fact, error) {
 	day := e.Day
 	k := slices.IndexFunc(s.Tasks, func(t work.Task) bool { return t.What == e.Task })
 	if k < 0 {
-		return "", &invalid.Field{Field: "task", Value: e.Task, Allowed: "a task of this sowing"}
+		return nil, &invalid.Field{Field: "task", Value: e.Task, Allowed: "a task of this sowing"}
 	}
 	t := s.Tasks[k]
 	if e.Count < 0 || math.IsNaN(e.Count) || e.Count > 1e6 {
-		return "", &invalid.Field{Field: "count", Value: invalid.FormatNumber(e.Count), Allowed: "how much of it was done, 0 for all"}
+		return nil, &invalid.Field{Field: "count", Value: invalid.FormatNumber(e.Count), Allowed: "how much of it was done, 0 for all"}
 	}
 	if day > c.in.AsOf {
-		return "", &invalid.Field{Field: "day", Value: day.String(), Allowed: "a day that has been: what is still to come is moved, not done"}
+		return nil, &invalid.Field{Field: "day", Value: day.String(), Allowed: "a day that has been: what is still to come is moved, not done"}
 	}
 	scale := 1.0
 	if e.Count > 0 && t.Count > 0 {
@@ -132,7 +132,7 @@ func (c *computed) doneTask(s *sown, p *record.Planting, e Event) (string, error
 		p.Up = &day
 	case work.Pick, work.Lift:
 		if !s.Begun || day <= s.Day {
-			return "", &invalid.Field{Field: "task", Value: t.Do, Allowed: "first that it was sown or planted, and on which day before"}
+			return nil, &invalid.Field{Field: "task", Value: t.Do, Allowed: "first that it was sown or planted, and on which day before"}
 		}
 		if s.FirstPick != nil {
 			p.Behind = max(-mostBehind, min(mostBehind, p.Behind+int(day-*s.FirstPick)))
@@ -141,11 +141,11 @@ func (c *computed) doneTask(s *sown, p *record.Planting, e Event) (string, error
 		p.Ended = &day
 	}
 	p.Done = logged(p.Done, record.Done{What: t.What, Day: day, Count: e.Count})
-	words := fmt.Sprintf("%s: %s", lower(t.Do), lower(s.CropName))
-	if e.Count > 0 && t.Count > 0 && scale != 1 {
-		words += fmt.Sprintf(", %g of %g %s", e.Count, math.Round(t.Count*10)/10, t.Unit)
+	did := say.DidTask{Task: t.Do, Crop: s.CropName, On: day}
+	if scale != 1 {
+		did.Done, did.Of, did.Unit = e.Count, math.Round(t.Count*10)/10, string(t.Unit)
 	}
-	return words + ", " + day.Short(), nil
+	return did, nil
 }
 
 // logged puts a thing done among the others, in the place of the same one.

@@ -7,6 +7,7 @@ import (
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 )
 
@@ -99,7 +100,7 @@ func (m *Memory) air(cover place.Cover) *place.Year {
 
 // begin returns the start for a date fixed by the user, and why that date is outside the
 // season, if it is.
-func (m *Memory) begin(of remembered, been []place.Day, key seasonKey, day int) (season.Start, string) {
+func (m *Memory) begin(of remembered, been []place.Day, key seasonKey, day int) (season.Start, say.Note) {
 	m.mu.Lock()
 	defer m.mu.Unlock()
 	m.tables(of, been)

@@ -1,11 +1,11 @@
 package plan
 
 import (
-	"fmt"
 	"math/bits"
 	"slices"
 
 	"inventory/internal/core/reckon"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/sowing"
 	"inventory/internal/core/wish"
@@ -129,6 +129,6 @@ func (b *basis) joined(to, r *row, plants int) *row {
 			sum.uses = append(sum.uses, rowUse{u.d, s})
 		}
 	}
-	sum.merged = fmt.Sprintf("the sowing of %s would have been of %d plants only; this one feeds its weeks as well", b.date(r.uses[0].s.Start.Sow).Short(), plants)
+	sum.merged = say.That(say.SownWith{Date: b.date(r.uses[0].s.Start.Sow), Plants: plants})
 	return &sum
 }

@@ -1,13 +1,12 @@
 package plan
 
 import (
-	"fmt"
 	"math"
-	"strings"
 
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/reckon"
+	"inventory/internal/core/say"
 )
 
 // patch plans a perennial: what is growing already, by its age, and what is still to be
@@ -24,7 +23,7 @@ func (z *sizer) patch(base string, r *row, ask reckon.Ask, figures []string) {
 		grown += h.Plants
 		bearing += float64(h.Plants) * p.Bears(age)
 		if float64(age) > p.StandYears {
-			z.note(r, fmt.Sprintf("the patch planted in %d is in its year %d; one usually stands for %.0f", h.Planted, age, p.StandYears))
+			z.note(r, say.PatchIsOld{Planted: h.Planted, Age: age, Stands: p.StandYears})
 		}
 	}
 	ask.Bearing = p.Bears(1)
@@ -32,7 +31,7 @@ func (z *sizer) patch(base string, r *row, ask reckon.Ask, figures []string) {
 		z.plantPatch(base, r, ask, figures, true)
 		return
 	}
-	z.note(r, fmt.Sprintf("the %d %s that stand give %.0f %% of a full crop this year", grown, strings.ToLower(r.crop.Short()), 100*bearing/float64(grown)))
+	z.note(r, say.PatchGives{Plants: grown, Crop: r.crop.Short(), Share: bearing / float64(grown)})
 	whole := z.trying.Sow(base, r.crop, r.key.layout, ask)
 	share := math.Min(1, float64(grown)/math.Max(1, float64(whole.Plants)))
 	z.add(r, z.desk.Stands("sowing/"+r.id+"-stands", r.crop, r.key.layout, grown, bearing, whole, share), r.id+"-stands", figures, true)
@@ -45,7 +44,7 @@ func (z *sizer) patch(base string, r *row, ask reckon.Ask, figures []string) {
 	}
 }
 
-func (z *sizer) note(r *row, text string) { z.out.notes.add(r.uses[0].d.wish, text) }
+func (z *sizer) note(r *row, fact say.Fact) { z.out.notes.add(r.uses[0].d.wish, fact) }
 
 // plantPatch adds a new patch, in the coming spring. It may be picked only from the year in
 // which it first bears; where nothing else is growing, the weeks it is to feed are gaps
@@ -63,14 +62,14 @@ func (z *sizer) plantPatch(base string, r *row, ask reckon.Ask, figures []string
 	}
 	year, _, _ := sw.Day.Split()
 	if first == 1 {
-		z.note(r, fmt.Sprintf("newly planted it gives %.0f %% of a full crop in its first year, all of it from its year %.0f; enter a patch that stands already in House", 100*p.Bears(1), p.FullBearingYear))
+		z.note(r, say.NewPatchGives{Share: p.Bears(1), FullFrom: p.FullBearingYear})
 		return
 	}
 	sw.FirstPick, sw.LastPick, sw.Feeds, sw.barren = nil, nil, []int{}, true
 	for i := range sw.For {
 		sw.For[i].Need = 0
 	}
-	z.note(r, fmt.Sprintf("planted in spring %d it is first picked in %d, with %.0f %% of a full crop, all of it from %d; enter a patch that stands already in House", year, year+first-1, 100*p.Bears(first), year+int(p.FullBearingYear)-1))
+	z.note(r, say.NewPatchBears{Planted: year, First: year + first - 1, Share: p.Bears(first), Full: year + int(p.FullBearingYear) - 1})
 	if alone {
 		for _, u := range r.uses {
 			z.out.unfed = append(z.out.unfed, unfed{u.d, u.d.use.Weeks})

@@ -286,7 +286,7 @@ func sound(t *testing.T, name string, p Plan) {
 		if s.FirstPick != nil && (*s.FirstPick < s.Date && s.Method != season.Patch || *s.LastPick < *s.FirstPick || s.Clear < *s.LastPick && s.Method != season.Patch) {
 			t.Errorf("%s: dates out of order: %+v", name, s)
 		}
-		if s.Low > s.Likely || s.Likely > s.High || s.FirstWhy == "" || s.LastWhy == "" {
+		if s.Low > s.Likely || s.Likely > s.High || s.FirstWhy.IsZero() || s.LastWhy.IsZero() {
 			t.Errorf("%s: %+v", name, s)
 		}
 	}
@@ -346,7 +346,7 @@ func TestSauceThroughThePlan(t *testing.T) {
 	}
 	nearly := 0.95
 	in.Household.Wishes[0].Confidence = &nearly
-	if w = planned(t, in).Wishes[0]; !strings.Contains(w.Uses[0].Short, "with 2 sowings 68 plants would do") {
+	if w = planned(t, in).Wishes[0]; !strings.Contains(w.Uses[0].Short.String(), "with 2 sowings 68 plants would do") {
 		t.Errorf("95 years of 100 from one sowing: %q", w.Uses[0].Short)
 	}
 	in.Household.Wishes[0].Stagger.Sowings = 2
@@ -391,7 +391,7 @@ func TestCautionsStandWhereTheyBelong(t *testing.T) {
 	if len(p.Wishes[2].Cautions) != 0 {
 		t.Errorf("kale is harmless: %v", p.Wishes[2].Cautions)
 	}
-	if note := p.Wishes[3].Notes; len(note) != 1 || !strings.Contains(note[0], "it is first picked in 2028, with 50 % of a full crop") {
+	if note := p.Wishes[3].Notes; len(note) != 1 || !strings.Contains(note[0].String(), "it is first picked in 2028, with 50 % of a full crop") {
 		t.Errorf("a perennial says what it is reckoned from: %q", note)
 	}
 }
@@ -427,7 +427,7 @@ func TestAPlaceWithoutASeasonSaysSo(t *testing.T) {
 	in := ford(meals("winter purslane", 1, wish.Fresh))
 	in.Household.Place = place.Examples()[2].Place
 	w := planned(t, in).Wishes[0]
-	if w.WeeksFed != 0 || w.WeeksWanted != 52 || len(w.Notes) == 0 || !strings.Contains(w.Notes[0], "days over 20 °C") && !strings.Contains(w.Notes[0], "68 °F") {
+	if w.WeeksFed != 0 || w.WeeksWanted != 52 || len(w.Notes) == 0 || !strings.Contains(w.Notes[0].String(), "days over 20 °C") && !strings.Contains(w.Notes[0].String(), "68 °F") {
 		t.Errorf("winter purslane in the heat: %d fed, %q", w.WeeksFed, w.Notes)
 	}
 }

@@ -115,9 +115,9 @@ func TestAnySeasonCanBePutDown(t *testing.T) {
 			}
 			next := after(t, in, e)
 			now := planned(t, next)
-			standsUp(t, out.Words, now)
+			standsUp(t, out.Happened.String(), now)
 			if again, _ := json.Marshal(planned(t, in)); string(again) != string(before) {
-				t.Fatalf("seed %d: after %q the plan before it comes out otherwise", seed, out.Words)
+				t.Fatalf("seed %d: after %q the plan before it comes out otherwise", seed, out.Happened.String())
 			}
 			in = next
 		}

@@ -8,6 +8,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/reckon"
 	"inventory/internal/core/record"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/sowing"
 	"inventory/internal/core/table"
@@ -32,7 +33,7 @@ type sown struct {
 // can.
 type shortOf struct {
 	d   *demand
-	why string
+	why say.Note
 }
 
 // part is what a sowing has for one demand.
@@ -158,8 +159,8 @@ func (z *sizer) tooMuch(r *row, size reckon.Size, least int) {
 	}
 	z.told[of] = true
 	unit := unitOfNeed(size.Need)
-	z.out.notes.add(of, fmt.Sprintf("the fewest plants worth sowing, %d, give %s where %s is needed: a sowing every %.0f days would do", size.Plants,
-		amount.Mark(size.Average, unit), amount.Mark(size.Need.Amount, unit), math.Round(7*float64(weeks)*size.Average/size.Need.Amount)))
+	z.out.notes.add(of, say.MoreThanNeeded{Plants: size.Plants,
+		Gives: size.Average, Needs: size.Need.Amount, Unit: unit, Every: math.Round(7 * float64(weeks) * size.Average / size.Need.Amount)})
 }
 
 // unitOfNeed is what a need is counted in: kg, or pieces.
@@ -248,8 +249,8 @@ func (z *sizer) add(r *row, size reckon.Size, id string, figures []string, stand
 	if size.Short != nil {
 		for _, u := range r.uses {
 			if u.d.confidence > 0 {
-				z.out.notes.add(u.d.wish, size.Short.Error())
-				sw.short = shortOf{u.d, size.Short.Error()}
+				z.out.notes.add(u.d.wish, size.Short.Fact())
+				sw.short = shortOf{u.d, say.That(size.Short.Fact())}
 				break
 			}
 		}

@@ -10,6 +10,7 @@ import (
 	"inventory/internal/core/place"
 	"inventory/internal/core/reckon"
 	"inventory/internal/core/record"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/sowing"
 	"inventory/internal/core/table"
@@ -26,7 +27,7 @@ type row struct {
 
 	hand   *table.RecordedSowing
 	early  bool
-	merged string // which other sowing was sown with it, or why its day was changed
+	merged say.Note // which other sowing was sown with it, or why its day was changed
 }
 
 // rowUse is a sowing for one demand.

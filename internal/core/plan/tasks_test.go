@@ -68,7 +68,7 @@ func TestSowingsLieInTheirFields(t *testing.T) {
 				for _, year := range []civil.Date{-365, 0, 365} {
 					in = in || w.First+year <= s.Date && s.Date <= w.Last+year
 				}
-				if w.FirstWhy == "" || w.LastWhy == "" || w.Last < w.First {
+				if w.FirstWhy.IsZero() || w.LastWhy.IsZero() || w.Last < w.First {
 					t.Errorf("%s: %+v", f.Crop, w)
 				}
 			}

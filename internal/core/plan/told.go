@@ -5,6 +5,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/household"
 	"inventory/internal/core/place"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 	"inventory/internal/core/work"
@@ -82,7 +83,7 @@ type Wish struct {
 	JarLitre    float64     `json:"jar_litre,omitempty"`
 	Load        *Load       `json:"load,omitempty"`
 	Enough      bool        `json:"enough"` // what is left meets it: grow none this year
-	Notes       []string    `json:"notes"`
+	Notes       []say.Note  `json:"notes"`
 	Cautions    []string    `json:"cautions"`
 }
 
@@ -99,7 +100,7 @@ type Use struct {
 	Part        bool        `json:"part"` // another crop that a preparation takes
 	Crop        string      `json:"crop"`
 	CropName    string      `json:"crop_name"`
-	Why         string      `json:"why"`
+	Why         say.Note    `json:"why"`
 	Store       string      `json:"store,omitempty"`
 	Preparation string      `json:"preparation,omitempty"`
 	Left        float64     `json:"left"` // of today's shelf, when the new crop comes
@@ -113,7 +114,7 @@ type Use struct {
 	Plants      int         `json:"plants"`
 	Area        float64     `json:"area"`
 	Figure      string      `json:"figure"`
-	Short       string      `json:"short,omitempty"` // why its confidence cannot be had
+	Short       say.Note    `json:"short,omitzero"` // why its confidence cannot be had
 }
 
 // Sowing is one sowing with its dates and counts.
@@ -162,23 +163,23 @@ type Sowing struct {
 	Likely    float64       `json:"likely"`
 	High      float64       `json:"high"`
 	LossShare float64       `json:"loss_chance"` // chance that it is lost outright
-	FirstWhy  string        `json:"first_why"`   // why not earlier
-	LastWhy   string        `json:"last_why"`    // why not later
+	FirstWhy  say.Note      `json:"first_why"`   // why not earlier
+	LastWhy   say.Note      `json:"last_why"`    // why not later
 	Cover     string        `json:"cover,omitempty"`
 	Stands    bool          `json:"stands"` // a patch that stands already
 	Choice    season.Method `json:"way,omitempty"`
-	Early     bool          `json:"early"`             // a row risked before the season: nothing is counted on it
-	Merged    string        `json:"merged,omitempty"`  // what was sown with it, being too small for itself
-	Set       bool          `json:"set"`               // set by hand, or really begun
-	SetWhy    string        `json:"set_why,omitempty"` // why it may not be begun then, where it was set all the same
-	Begun     bool          `json:"begun"`             // really sown or planted
-	InBed     bool          `json:"in_bed"`            // it grows in a bed today
-	Behind    int           `json:"behind"`            // days later than reckoned, as seen in the bed
-	Over      bool          `json:"over"`              // it has ended: cleared, bolted or lost
-	Wants     int           `json:"wants"`             // plants the plan needs; Plants is then the user's count
-	Spare     int           `json:"spare"`             // starts beyond those set out, in a middling year
-	KeepBack  float64       `json:"keep_back"`         // g of seed to keep for the sowings that follow
-	Crosses   string        `json:"crosses,omitempty"` // with what it would cross, and what would avoid it
+	Early     bool          `json:"early"`            // a row risked before the season: nothing is counted on it
+	Merged    say.Note      `json:"merged,omitzero"`  // what was sown with it, being too small for itself
+	Set       bool          `json:"set"`              // set by hand, or really begun
+	SetWhy    say.Note      `json:"set_why,omitzero"` // why it may not be begun then, where it was set all the same
+	Begun     bool          `json:"begun"`            // really sown or planted
+	InBed     bool          `json:"in_bed"`           // it grows in a bed today
+	Behind    int           `json:"behind"`           // days later than reckoned, as seen in the bed
+	Over      bool          `json:"over"`             // it has ended: cleared, bolted or lost
+	Wants     int           `json:"wants"`            // plants the plan needs; Plants is then the user's count
+	Spare     int           `json:"spare"`            // starts beyond those set out, in a middling year
+	KeepBack  float64       `json:"keep_back"`        // g of seed to keep for the sowings that follow
+	Crosses   say.Note      `json:"crosses,omitzero"` // with what it would cross, and what would avoid it
 	Tasks     []work.Task   `json:"tasks"`
 	For       []Served      `json:"for"` // the wishes it serves
 

@@ -13,6 +13,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/table"
 	"inventory/internal/core/wish"
@@ -22,7 +23,7 @@ import (
 // the whole plan comes to with it, less what it comes to now. Every way is
 // found by reckoning the changed input again.
 type Remedy struct {
-	Words    string         `json:"words"`
+	Words    say.Note       `json:"words"`
 	Wish     *wish.Wish     `json:"wish,omitempty"`     // the wish as it would be
 	Overrule *book.Overrule `json:"overrule,omitempty"` // or the rule as it would be
 	Weeks    int            `json:"weeks"`              // gap weeks it closes
@@ -120,11 +121,11 @@ func Remedies(ctx context.Context, in Input, id string) ([]Remedy, error) {
 //
 // One function, since it lists every change that may help.
 func (c *computed) candidates(w wish.Wish, r *table.Resolved) (out []Remedy) {
-	add := func(words string, change func(*wish.Wish)) {
+	add := func(what say.Fact, change func(*wish.Wish)) {
 		changed := w
 		changed.Forms, changed.Preparations = slices.Clone(w.Forms), slices.Clone(w.Preparations)
 		change(&changed)
-		out = append(out, Remedy{Words: words, Wish: &changed})
+		out = append(out, Remedy{Words: say.That(what), Wish: &changed})
 	}
 	b := c.desk.Book
 	kinds := b.Food(w.Food)
@@ -133,10 +134,10 @@ func (c *computed) candidates(w wish.Wish, r *table.Resolved) (out []Remedy) {
 	}
 	if !w.Amount.Kind.PutUp() {
 		if !slices.Contains(w.Forms, wish.Cellar) {
-			add("keep some in the store", func(x *wish.Wish) { x.Forms = append(x.Forms, wish.Cellar) })
+			add(say.KeepInStore, func(x *wish.Wish) { x.Forms = append(x.Forms, wish.Cellar) })
 		}
 		if !slices.Contains(w.Forms, wish.Fresh) {
-			add("eat some fresh", func(x *wish.Wish) { x.Forms = append([]wish.Form{wish.Fresh}, x.Forms...) })
+			add(say.EatFresh, func(x *wish.Wish) { x.Forms = append([]wish.Form{wish.Fresh}, x.Forms...) })
 		}
 		seen := map[wish.Form]int{}
 		for _, p := range b.Preparations() {
@@ -145,33 +146,31 @@ func (c *computed) candidates(w wish.Wish, r *table.Resolved) (out []Remedy) {
 				continue
 			}
 			seen[f]++
-			add("put some up: "+p.Name, func(x *wish.Wish) {
+			add(say.PutUp{Preparation: p.Name}, func(x *wish.Wish) {
 				x.Forms, x.Preparations = append(x.Forms, f), append(x.Preparations, p.ID)
 			})
 		}
 	}
 	if w.Variety != "" {
-		add("let each use have the kind that suits it", func(x *wish.Wish) { x.Variety = "" })
+		add(say.KindForEachUse, func(x *wish.Wish) { x.Variety = "" })
 	}
 	for _, k := range b.Food(w.Food) {
 		if k.ID != w.Variety && k.Weighed() && len(b.Food(w.Food)) > 1 {
-			add("grow "+k.Short(), func(x *wish.Wish) { x.Variety = k.ID })
+			add(say.Grow{Kind: k.Short()}, func(x *wish.Wish) { x.Variety = k.ID })
 		}
 	}
 	if slices.Contains(w.Forms, wish.Fresh) {
 		for _, cover := range []place.Cover{place.Fleece, place.Tunnel, place.Shade} {
 			if cover != w.Cover {
-				add("grow it under "+coverWords[cover], func(x *wish.Wish) { x.Cover = cover })
+				add(say.GrowUnder{Cover: string(cover)}, func(x *wish.Wish) { x.Cover = cover })
 			}
 		}
 		if w.Stagger.Kind != wish.ByNeed {
-			add("sow again as often as the table needs it", func(x *wish.Wish) { x.Stagger.Kind = wish.ByNeed })
+			add(say.SowAsNeeded, func(x *wish.Wish) { x.Stagger.Kind = wish.ByNeed })
 		}
 	}
 	return out
 }
-
-var coverWords = map[place.Cover]string{place.Fleece: "fleece", place.Net: "a net", place.Frame: "a frame", place.Tunnel: "a tunnel", place.Shade: "shade"}
 
 // buying pins the gaps of a wish to buying and says how much that is.
 func (c *computed) buying(i, gaps int) Remedy {
@@ -206,18 +205,17 @@ func (c *computed) buying(i, gaps int) Remedy {
 			way.Buy += a
 		}
 	}
-	about := ", about " + amount.Mark(way.Buy, amount.Kilogram)
 	switch kind := w.Amount.Kind; {
 	case kind.Counts(wish.CountsPieces):
-		way.Words = fmt.Sprintf("buy %.0f pieces", wished) + about
+		way.Words = say.That(say.BuyPieces{Pieces: wished, Kilogram: way.Buy})
 	case kind.Unit() == amount.Jar:
-		way.Words = fmt.Sprintf("buy %.0f filled jars", math.Ceil(wished-1e-9))
+		way.Words = say.That(say.BuyJars{Jars: math.Ceil(wished - 1e-9)})
 	case kind.Counts(wish.CountsVolume):
-		way.Words = "buy " + amount.Mark(wished, amount.Litre) + " of it put up"
+		way.Words = say.That(say.BuyVolume{Litre: wished})
 	case kind.Counts(wish.CountsDried):
-		way.Words = "buy " + amount.Mark(wished, amount.Kilogram) + " of it dried"
+		way.Words = say.That(say.BuyDried{Kilogram: wished})
 	default:
-		way.Words = "buy " + amount.Mark(way.Buy, amount.Kilogram)
+		way.Words = say.That(say.BuyWeight{Kilogram: way.Buy})
 	}
 	return way
 }
@@ -225,7 +223,7 @@ func (c *computed) buying(i, gaps int) Remedy {
 // wanting asks for no more than the season gives.
 func (c *computed) wanting(w wish.Wish, gaps int) Remedy {
 	w.Season = wish.Season{Kind: wish.While}
-	return Remedy{Words: "want it only while it lasts", Wish: &w, Weeks: gaps}
+	return Remedy{Words: say.That(say.WantWhileItLasts), Wish: &w, Weeks: gaps}
 }
 
 // Helps returns what helps where a week has more putting up than the kitchen can
@@ -266,7 +264,7 @@ func KitchenRemedies(ctx context.Context, in Input, week int) ([]Remedy, error) 
 		w.Fill()
 		more := w
 		more.Stagger.Sowings = max(1, w.Stagger.Sowings) + 1
-		try(Remedy{Words: fmt.Sprintf("%s: %d sowings a fortnight apart", part.Title, more.Stagger.Sowings), Wish: &more}, in.with(i, more))
+		try(Remedy{Words: say.That(say.SowingsApart{Wish: part.Title, Sowings: more.Stagger.Sowings}), Wish: &more}, in.with(i, more))
 		now.fewer(w, i, try)
 	}
 	r := now.desk.Rules
@@ -276,10 +274,10 @@ func KitchenRemedies(ctx context.Context, in Input, week int) ([]Remedy, error) 
 		changed.Household.Overrules = append(slices.DeleteFunc(slices.Clone(in.Household.Overrules), func(o book.Overrule) bool {
 			return o.Subject == evenings.Subject && o.Field == evenings.Field
 		}), evenings)
-		try(Remedy{Words: "one putting-up evening more in every week", Overrule: &evenings}, changed)
+		try(Remedy{Words: say.That(say.OneEveningMore), Overrule: &evenings}, changed)
 	}
 	slices.SortStableFunc(out, func(a, b Remedy) int {
-		return cmp.Or(cmp.Compare(b.Batches, a.Batches), strings.Compare(a.Words, b.Words))
+		return cmp.Or(cmp.Compare(b.Batches, a.Batches), strings.Compare(a.Words.String(), b.Words.String()))
 	})
 	return out, nil
 }
@@ -313,7 +311,7 @@ func (c *computed) fewer(w wish.Wish, i int, try func(Remedy, Input) bool) {
 			return
 		}
 		if sum(after.Kitchen.Over) < sum(c.plan.Kitchen.Over) {
-			try(Remedy{Words: fmt.Sprintf("%s: %.0f jars instead of %.0f", c.plan.Wishes[i].Title, fewer.Amount.Number, w.Amount.Number), Wish: &fewer}, changed)
+			try(Remedy{Words: say.That(say.FewerJars{Wish: c.plan.Wishes[i].Title, To: fewer.Amount.Number, Of: w.Amount.Number}), Wish: &fewer}, changed)
 			return
 		}
 	}

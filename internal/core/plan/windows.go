@@ -3,6 +3,7 @@ package plan
 import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
+	"inventory/internal/core/say"
 )
 
 // Field is when a crop may be begun here: runs of days with the reason at each
@@ -17,8 +18,8 @@ type CropWindows struct {
 type Window struct {
 	First    civil.Date `json:"first"` // to sow, indoors or in place, or to plant stock
 	Last     civil.Date `json:"last"`
-	FirstWhy string     `json:"first_why"`
-	LastWhy  string     `json:"last_why"`
+	FirstWhy say.Note   `json:"first_why"`
+	LastWhy  say.Note   `json:"last_why"`
 	Picked   civil.Date `json:"picked"` // the first harvest of the first of them
 	Until    civil.Date `json:"until"`  // the end of the last one's picking
 }

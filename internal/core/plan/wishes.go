@@ -6,6 +6,7 @@ import (
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/caution"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/table"
 	"inventory/internal/core/wish"
@@ -80,7 +81,7 @@ func (b *basis) outline(r *table.Resolved, title string, enough bool) Wish {
 	out := Wish{
 		ID: w.ID, Title: title, Words: wish.Words(r.Said, b.desk.Book), Unit: r.Unit, Number: r.Said.Amount.Number,
 		Wanted: r.Wanted[:], Source: r.Source[:], Coming: r.Coming[:],
-		Uses: []Use{}, Notes: append([]string{}, r.Notes...), Cautions: []string{},
+		Uses: []Use{}, Notes: append([]say.Note{}, r.Notes...), Cautions: []string{},
 		HarvestUnit: harvestUnit(w), Confidence: w.ConfidenceFor(""),
 	}
 	for k, s := range r.Source {

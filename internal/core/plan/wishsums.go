@@ -1,11 +1,11 @@
 package plan
 
 import (
-	"fmt"
 	"math"
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 	"inventory/internal/core/working"
@@ -123,8 +123,7 @@ func smallBatch(d *demand, res *Use, said *notes) {
 	gathered := best / share * res.Average / float64(len(u.Lot))
 	if gathered < batch && gathered > 0 {
 		plants := amount.CeilWhole(float64(res.Plants) * batch / gathered)
-		said.add(d.wish, fmt.Sprintf("one batch takes %s, but the best %d days of picking, as long as it keeps, give %s: about %d plants would fill one batch, or gather it in the freezer",
-			amount.Mark(batch, amount.Kilogram), keep, amount.Mark(gathered, amount.Kilogram), plants))
+		said.add(d.wish, say.BatchNotFilled{Batch: batch, Days: keep, Gathered: gathered, Plants: plants})
 	}
 }
 

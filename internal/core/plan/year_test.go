@@ -2,6 +2,7 @@ package plan
 
 import (
 	"context"
+	"fmt"
 	"math"
 	"math/rand/v2"
 	"slices"
@@ -144,7 +145,7 @@ func TestEnoughOnTheShelfIsGrownNoMore(t *testing.T) {
 	if !w.Enough || w.Harvested != 0 || w.Plants != 0 || len(p.Sowings) != 0 || w.ToFill != 0 {
 		t.Errorf("a wish met from stock alone: %+v", w)
 	}
-	if w.WeeksFed != w.WeeksWanted || !strings.Contains(strings.Join(w.Notes, " "), "grow none") {
+	if w.WeeksFed != w.WeeksWanted || !strings.Contains(fmt.Sprint(w.Notes), "grow none") {
 		t.Errorf("it is fed in %d of %d weeks: %q", w.WeeksFed, w.WeeksWanted, w.Notes)
 	}
 }
@@ -342,7 +343,7 @@ func TestPinsGiveAWeekItsSource(t *testing.T) {
 	if got := weeksOf(p.Wishes[0], "bought"); len(got) != 1 || p.Wishes[0].WeeksBought != 1 {
 		t.Errorf("bought in weeks %v", got)
 	}
-	if !strings.Contains(strings.Join(p.Wishes[0].Notes, " "), "pinned to cellar, which cannot feed it") {
+	if !strings.Contains(fmt.Sprint(p.Wishes[0].Notes), "pinned to cellar, which cannot feed it") {
 		t.Errorf("a pin that nothing can meet is not told: %q", p.Wishes[0].Notes)
 	}
 	free := planned(t, ford(meals("carrot", 2, wish.Fresh, wish.Cellar))).Wishes[0]
@@ -483,7 +484,7 @@ func TestTheSizeWantedSetsTheSpacing(t *testing.T) {
 		t.Errorf("smaller ones stand %g cm apart on %g m², usual ones %g cm on %g m²", small.Sowings[0].InRow, small.Tally.Area, usual.Sowings[0].InRow, usual.Tally.Area)
 	}
 	w.Piece = 20000
-	if p := planned(t, ford(w)); !strings.Contains(strings.Join(p.Wishes[0].Notes, " "), "spacing alone cannot make them as large") {
+	if p := planned(t, ford(w)); !strings.Contains(fmt.Sprint(p.Wishes[0].Notes), "spacing alone cannot make them as large") {
 		t.Errorf("20 kg celeriac: %q", p.Wishes[0].Notes)
 	}
 }

@@ -8,6 +8,7 @@ import (
 	"math"
 
 	"inventory/internal/core/amount"
+	"inventory/internal/core/say"
 )
 
 // NeedsAnotherSowing is returned where no number of plants can meet a need with
@@ -20,12 +21,11 @@ type NeedsAnotherSowing struct {
 }
 
 // Error says what is missing and how much another sowing would help.
-func (e *NeedsAnotherSowing) Error() string {
-	text := fmt.Sprintf("needs another sowing: %d can be met with a chance of %.0f %% at most, since all may be lost", e.Sowings, 100*e.Reach)
-	if e.Better > 0 {
-		text += fmt.Sprintf("; with %d sowings %d plants would do", e.Sowings+1, e.Better)
-	}
-	return text
+func (e *NeedsAnotherSowing) Error() string { return e.Fact().String() }
+
+// Fact is the same as something to be told.
+func (e *NeedsAnotherSowing) Fact() say.Fact {
+	return say.AnotherSowing{Sowings: e.Sowings, Reach: e.Reach, Better: e.Better}
 }
 
 // mostPlants bounds a search; no garden sets out more of one thing.

@@ -1,19 +1,17 @@
 package reckon
 
 import (
-	"fmt"
-
-	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
+	"inventory/internal/core/say"
 	"inventory/internal/core/wish"
 )
 
 // ForPiece returns a crop spaced so that a piece of it, one to a plant, weighs a
 // wanted number of grams: the density law read the other way. Where the law
-// cannot give that size the nearest spacing is returned with an error that says
-// so. Rows along a bed and in open ground widen in the row, rows across it
+// cannot give that size the nearest spacing is returned with the fact that it
+// cannot. Rows along a bed and in open ground widen in the row, rows across it
 // between the rows, blocks both ways.
-func ForPiece(c *book.Crop, gram float64, layout wish.Layout, bed Bed) (*book.Crop, error) {
+func ForPiece(c *book.Crop, gram float64, layout wish.Layout, bed Bed) (*book.Crop, say.Fact) {
 	pieces, ok := c.PiecesPerPlant(c.Yield.Value)
 	if !ok || pieces != 1 || gram <= 0 {
 		return c, nil
@@ -36,10 +34,10 @@ func ForPiece(c *book.Crop, gram float64, layout wish.Layout, bed Bed) (*book.Cr
 	size := func(t float64) float64 { return c.Piece.Value * StandIn(at(t), layout, bed).Factor }
 	low, high := 0.2, 5.0
 	if g := size(low); gram < g {
-		return at(low), fmt.Errorf("spacing alone cannot make them as small as %s; at their closest they weigh about %s", amount.Mark(gram, amount.Gram), amount.Mark(g, amount.Gram))
+		return at(low), say.TooSmall{Wanted: gram, Least: g}
 	}
 	if g := size(high); gram > g {
-		return at(high), fmt.Errorf("spacing alone cannot make them as large as %s; at their widest they weigh about %s", amount.Mark(gram, amount.Gram), amount.Mark(g, amount.Gram))
+		return at(high), say.TooLarge{Wanted: gram, Most: g}
 	}
 	for range 50 {
 		if t := (low + high) / 2; size(t) < gram {

@@ -3,6 +3,7 @@ package season
 import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
+	"inventory/internal/core/say"
 )
 
 // Begin returns the start of a crop on any day, also outside its window, and the reason if
@@ -10,13 +11,13 @@ import (
 // day, and those of the start, count from the start of the table year, and may
 // lie in the years beside it. A start that no harvest follows ends on the day
 // it is ready.
-func Begin(c *book.Crop, y *place.Year, r Rules, yearStart, day int) (st Start, why string) {
+func Begin(c *book.Crop, y *place.Year, r Rules, yearStart, day int) (st Start, why say.Note) {
 	if c.Perennial() {
 		s := Of(c, y, r, yearStart)
 		if len(s.Starts) == 0 {
 			return Start{Day: day, Sow: day, Ready: day, Sure: day, Plain: day, End: day}, s.Why
 		}
-		return s.Starts[0], ""
+		return s.Starts[0], say.Note{}
 	}
 	g := newGround(c, y, r, methodsOf(c, r.Method)[0])
 	g.leaving(yearStart)
@@ -31,16 +32,16 @@ func Begin(c *book.Crop, y *place.Year, r Rules, yearStart, day int) (st Start, 
 	}
 	st, refused := g.try(x)
 	if refused.rule != permitted {
-		st, why = g.force(x), g.words(refused)
+		st, why = g.force(x), say.That(g.reason(refused))
 	}
 	switch {
-	case why != "":
+	case !why.IsZero():
 	case from > to:
-		why = g.noDay()
+		why = say.That(g.noDay())
 	case x < from:
-		why = "it is earlier than " + g.firstWhy()
+		why = say.That(say.Earlier{Than: g.firstWhy()})
 	case x > to:
-		why = "it is later than " + g.lastWhy()
+		why = say.That(say.Later{Than: g.lastWhy()})
 	}
 	by := years*place.Days - offset
 	st.Day, st.Sow, st.Ready, st.Sure, st.Plain, st.End, st.Lift = st.Day+by, st.Sow+by, st.Ready+by, st.Sure+by, st.Plain+by, st.End+by, st.Lift+by

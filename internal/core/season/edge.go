@@ -1,10 +1,11 @@
 package season
 
 import (
-	"fmt"
 	"math"
 
+	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
+	"inventory/internal/core/say"
 )
 
 // refusalRule names the rule that refuses a day.
@@ -66,120 +67,96 @@ func (g *ground) miss(st Start, r refusal) float64 {
 // tooFar is how many days after its limit a ready day says nothing any more.
 const tooFar = 90
 
-// anyTime is the reason of both edges where every day of the year is permitted.
-const anyTime = "it can be begun at any time of the year here"
-
-// words says a refusal.
+// reason returns why a day is refused, as a fact; nil where it is permitted.
 //
 // One function, since each reason is one case.
-func (g *ground) words(r refusal) string {
+func (g *ground) reason(r refusal) say.Fact {
 	switch r.rule {
 	case tooCold:
-		return fmt.Sprintf("the mean minimum is under %.0f °C", r.value)
+		return say.TooCold{Minimum: r.value}
 	case tooLateToPlant:
-		return fmt.Sprintf("planted later than week %+.0f from the last frost it makes no crop", r.value)
+		return say.TooLateToPlant{Weeks: r.value}
 	case readyTooLate:
 		if limit := g.limit; limit < never && mod(int(r.value)-limit, place.Days) > tooFar {
-			return "it does not get ready before " + g.why
+			return say.NeverReadyBefore{Limit: g.why}
 		}
-		return fmt.Sprintf("ready %s, too late for %s", words(g.year, int(r.value)), g.why)
+		return say.ReadyTooLate{Ready: monthDay(g.year, int(r.value)), Limit: g.why}
 	case neverReady:
-		return fmt.Sprintf("the %.0f degree-days it needs do not come within three times its catalogue days", r.value)
+		return say.NeverReady{DegreeDays: r.value}
 	case soilTooCold:
-		return fmt.Sprintf("the soil is under %.0f °C", r.value)
+		return say.SoilTooCold{Least: r.value}
 	case pickedTooShort:
-		return fmt.Sprintf("only %.0f days of picking before %s", r.value, g.why)
+		return say.PickedTooShort{Days: r.value, Limit: g.why}
 	case ripensInHeat:
-		return fmt.Sprintf("it would grow through four weeks of days well over %.0f °C, too hot for it", r.value)
+		return say.RipensInHeat{Most: r.value}
 	case pickedInHeat:
-		return fmt.Sprintf("days over %.0f °C would leave less than a third of its weight", r.value)
+		return say.PickedInHeat{Most: r.value}
 	case setsInHeat:
-		return fmt.Sprintf("two to four weeks before it is picked, days over %.0f °C keep it from setting", r.value)
+		return say.SetsInHeat{Most: r.value}
 	case tooEarlyForWinter:
-		return "too early for the winter: it would be too far on when the cold comes"
+		return say.TooEarlyForWinter
 	case tooSmallForWinter:
-		return "too small before the winter to stand through it"
+		return say.TooSmallForWinter
 	case freezesInWinter:
-		return "it freezes in a usual winter here before it is ripe"
+		return say.FreezesInWinter
 	case runsToSeed:
-		return "it runs to seed before it is ready, about " + words(g.year, int(r.value))
+		return say.RunsToSeed{About: monthDay(g.year, int(r.value))}
 	case pickedToSeed:
-		return fmt.Sprintf("only %.0f days of picking before it runs to seed", r.value)
+		return say.PickedToSeed{Days: r.value}
 	case tooEarlyForBulbs:
-		return "planted earlier, it would make its bulbs too soon"
+		return say.TooEarlyForBulbs
 	case notBefore:
-		return "you said not before " + words(g.year, int(r.value))
+		return say.SaidNotBefore{Day: monthDay(g.year, int(r.value))}
 	case notAfter:
-		return "you said not after " + words(g.year, int(r.value))
+		return say.SaidNotAfter{Day: monthDay(g.year, int(r.value))}
 	}
-	return ""
+	return nil
 }
 
 // firstWhy says why a window that begins on the first day tried does not begin
 // earlier.
-func (g *ground) firstWhy() string {
+func (g *ground) firstWhy() say.Fact {
 	switch {
 	case g.crop.Dense != nil:
-		return "sown on a tray at any time"
+		return say.OnATray
 	case g.autumnPlanted():
-		return "two weeks before the first autumn frost"
+		return say.BeforeAutumnFrost
 	case g.year.FrostFree:
-		return "warm enough from the first of January"
+		return say.WarmFromJanuary
 	case g.byTemperature() && g.earliest().Or(0) < 4:
-		return "warm enough from midwinter on"
+		return say.WarmFromMidwinter
 	}
-	weeks := g.earliest().Or(0)
-	text := "at the median last frost"
-	if weeks < 0 {
-		text = fmt.Sprintf("%s before the median last frost", weekWords(-weeks))
-	} else if weeks > 0 {
-		text = fmt.Sprintf("%s after the median last frost", weekWords(weeks))
-	}
+	careful := say.Usual
 	switch s := g.tenderShift(); {
 	case s > 0:
-		text += ", and a week to be careful"
+		careful = say.Careful
 	case s < 0:
-		text += ", a week bold"
+		careful = say.Bold
 	}
-	return text
+	return say.FromLastFrost{Weeks: g.earliest().Or(0), Caution: careful}
 }
 
 // lastWhy says why a window that ends on the last day tried does not go on.
-func (g *ground) lastWhy() string {
+func (g *ground) lastWhy() say.Fact {
 	switch {
 	case g.crop.Dense != nil:
-		return "sown on a tray at any time"
+		return say.OnATray
 	case g.autumnPlanted():
-		return "six weeks after the first autumn frost"
+		return say.AfterAutumnFrost
 	}
-	return "nothing stops it here"
+	return say.NothingStopsIt
 }
 
-// words writes day x as "14 Oct".
-func words(y *place.Year, x int) string {
-	names := [12]string{"Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"}
-	lengths := [12]int{31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31}
-	d := y.Day(x)
-	for m, n := range lengths {
-		if d < n {
-			return fmt.Sprintf("%d %s", d+1, names[m])
-		}
-		d -= n
-	}
-	return ""
-}
-
-func weekWords(n float64) string {
-	if n == 1 {
-		return "1 week"
-	}
-	return fmt.Sprintf("%.0f weeks", n)
+// monthDay returns the month and day of day x of a place's year.
+func monthDay(y *place.Year, x int) civil.MonthDay {
+	_, m, d := (civil.Of(2001, 1, 1) + civil.Date(y.Day(x))).Split() // a year of 365 days
+	return civil.MonthDay{Month: m, Day: d}
 }
 
 // noDay says why no day of the year is tried at all.
-func (g *ground) noDay() string {
+func (g *ground) noDay() say.Fact {
 	if g.autumnPlanted() {
-		return "the mean never falls under 15 °C here, when it would be planted"
+		return say.NeverCoolEnough
 	}
-	return "no day of the year is warm enough"
+	return say.NoWarmDay
 }

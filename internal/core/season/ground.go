@@ -5,6 +5,7 @@ import (
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
+	"inventory/internal/core/say"
 )
 
 // ground holds the rules of one crop at one place. Days x count from the median
@@ -17,7 +18,7 @@ type ground struct {
 	turns  turns
 	limit  int // it must be ready before this day, first time round
 	last   int // where there is frost: that day of the season whose starts are tried
-	why    string
+	why    say.Limit
 	// What is the same for every start: days from planting or sowing by the
 	// catalogue, days indoors before, the heat needed without slack, with it and for
 	// a lot that is kept, the least and most days it may take.

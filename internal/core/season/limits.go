@@ -1,12 +1,12 @@
 package season
 
 import (
-	"fmt"
 	"math"
 	"slices"
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
+	"inventory/internal/core/say"
 )
 
 const (
@@ -112,15 +112,15 @@ func (g *ground) limits() {
 	switch {
 	case tender(c) || c.Group == book.Tuber:
 		g.limit = g.turns.frost
-		g.why = "the first autumn frost"
+		g.why.What = say.FirstAutumnFrost
 	default:
-		g.limit, g.why = g.turns.stop, "the cold, short days in which it stops growing"
+		g.limit, g.why.What = g.turns.stop, say.ColdShortDays
 		if c.FrostKill >= -4 && g.turns.freeze < g.limit {
-			g.limit, g.why = g.turns.freeze, fmt.Sprintf("the freeze at %.0f °C that kills it", c.FrostKill)
+			g.limit, g.why.What = g.turns.freeze, say.KillingFreeze{C: c.FrostKill}
 		}
 	}
 	if g.limit < never {
-		g.why += ", about " + words(y, g.limit)
+		g.why.About = monthDay(y, g.limit)
 	}
 }
 

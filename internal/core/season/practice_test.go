@@ -63,7 +63,7 @@ func elevenPlaces(t testing.TB) map[string]*place.Year {
 }
 
 // monthDay writes a day counted from the median last frost.
-func monthDay(y *place.Year, x int) string {
+func dayName(y *place.Year, x int) string {
 	_, m, d := (civil.Of(2001, 1, 1) + civil.Date(y.Day(x))).Split()
 	return fmt.Sprintf("%02d-%02d", m, d)
 }
@@ -100,7 +100,7 @@ func TestWindowsAsPractised(t *testing.T) {
 		for _, w := range s.Windows {
 			a, b := y.Day(w.First.Day), y.Day(w.Last.Day)
 			if miss := max(off(a, first), off(b, last)); miss < best {
-				best, got = miss, monthDay(y, w.First.Day)+" to "+monthDay(y, w.Last.Day)
+				best, got = miss, dayName(y, w.First.Day)+" to "+dayName(y, w.Last.Day)
 			}
 		}
 		year := r["first"] == "01-01" && r["last"] == "12-31" && s.Fresh() == AllYear

@@ -55,13 +55,13 @@ func TestBeginAgreesWithTheSeason(t *testing.T) {
 			permitted := map[int]bool{}
 			for _, st := range s.Starts[:s.main] {
 				permitted[mod(st.Day, place.Days)] = true
-				if got, why := Begin(c, y, Rules{Risk: UsualRisk}, y.Last, st.Day); got != st || why != "" {
+				if got, why := Begin(c, y, Rules{Risk: UsualRisk}, y.Last, st.Day); got != st || !why.IsZero() {
 					t.Fatalf("%s %s: begun on %d: %+v %q, the season has %+v", e.ID, id, st.Day, got, why, st)
 				}
 			}
 			for d := -180; d < 180; d += 9 {
 				st, why := Begin(c, y, Rules{Risk: UsualRisk}, y.Last, d)
-				if st.Day != d || st.Ready < st.Day || st.End < st.Ready || (why == "") != permitted[mod(d, place.Days)] {
+				if st.Day != d || st.Ready < st.Day || st.End < st.Ready || (why.IsZero()) != permitted[mod(d, place.Days)] {
 					t.Errorf("%s %s on day %d: %+v %q, permitted %v", e.ID, id, d, st, why, permitted[mod(d, place.Days)])
 				}
 			}
@@ -86,7 +86,7 @@ func TestRaisedWhereOnlyThatFeeds(t *testing.T) {
 		}
 	}
 	for _, w := range s.Windows {
-		if w.FirstWhy == "" || w.LastWhy == "" {
+		if w.FirstWhy.IsZero() || w.LastWhy.IsZero() {
 			t.Errorf("an edge without a reason: %+v", w)
 		}
 	}
@@ -110,7 +110,7 @@ func TestTheTemperatureSchool(t *testing.T) {
 				need = 4
 			}
 			d := mod(s.Windows[0].First.Day+y.Last, place.Days)
-			if y.Min[d] < need || y.Min[mod(d-1, place.Days)] >= need && !strings.Contains(s.Windows[0].FirstWhy, "soil") {
+			if y.Min[d] < need || y.Min[mod(d-1, place.Days)] >= need && !strings.Contains(s.Windows[0].FirstWhy.String(), "soil") {
 				t.Errorf("%s, %s: from a mean minimum of %.1f °C, the day before %.1f: %s", id, risk, y.Min[d], y.Min[mod(d-1, place.Days)], s.Windows[0].FirstWhy)
 			}
 		}

@@ -6,13 +6,14 @@
 package season
 
 import (
-	"fmt"
+	"cmp"
 	"math"
 	"math/bits"
 	"slices"
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
+	"inventory/internal/core/say"
 )
 
 // Weeks is a set of weeks of the table year, 0 to 51.
@@ -70,7 +71,7 @@ type Start struct {
 // each edge.
 type Window struct {
 	First, Last         Start
-	FirstWhy, LastWhy   string
+	FirstWhy, LastWhy   say.Note
 	ReadyFirst, EndLast int
 }
 
@@ -80,8 +81,8 @@ type Season struct {
 	Starts  []Start // in the order of their ready day
 	Feeds   []Weeks // the weeks each start feeds
 	Windows []Window
-	Why     string // why there is no start at all; empty when there is one
-	main    int    // how many of the starts are begun in the usual way; the rest only where no other feeds the week
+	Why     say.Note // why there is no start at all; it says nothing when there is one
+	main    int      // how many of the starts are begun in the usual way; the rest only where no other feeds the week
 	cumul   []float64
 	leaves  *leaves     // what the heat leaves of each day's picking; nil where all
 	grows   *place.Sums // what a hardy crop that goes on grows by each day, days of full growth; else nil
@@ -173,42 +174,42 @@ func (s *Season) besides(g *ground, yearStart int) {
 		}
 		if from < 0 || second.Starts[i-1].Day != st.Day-1 {
 			from = len(s.Windows)
-			s.Windows = append(s.Windows, Window{First: st, ReadyFirst: st.Ready, FirstWhy: "raised: " + second.edge(st)})
+			s.Windows = append(s.Windows, Window{First: st, ReadyFirst: st.Ready, FirstWhy: say.That(say.Raised{Why: second.edge(st)})})
 		}
 		w := &s.Windows[from]
-		w.Last, w.EndLast, w.LastWhy = st, st.End, "raised: "+second.lastEdge(st)
+		w.Last, w.EndLast, w.LastWhy = st, st.End, say.That(say.Raised{Why: second.lastEdge(st)})
 		if direct[mod(st.Day+1, place.Days)] {
-			w.LastWhy = "from then on, sown in place, it feeds the same weeks"
+			w.LastWhy = say.That(say.SownInPlaceFeeds)
 		} else if i+1 < len(second.Starts) && second.Starts[i+1].Day == st.Day+1 {
-			w.LastWhy = "raised later, it feeds no week that is not fed already"
+			w.LastWhy = say.That(say.RaisedLaterNoMore)
 		}
 		s.Starts, s.Feeds = append(s.Starts, st), append(s.Feeds, feeds)
 		s.peaks, s.peak = append(s.peaks, peak), max(s.peak, peak)
 	}
 	if len(s.Starts) > 0 {
-		s.Why = ""
+		s.Why = say.Note{}
 	}
 	slices.SortStableFunc(s.Windows, func(a, b Window) int { return a.First.Day - b.First.Day })
 }
 
 // edge says why the window of a start begins when it does.
-func (s *Season) edge(st Start) string {
+func (s *Season) edge(st Start) say.Note {
 	for _, w := range s.Windows {
 		if mod(st.Day-w.First.Day, place.Days) <= mod(w.Last.Day-w.First.Day, place.Days) {
 			return w.FirstWhy
 		}
 	}
-	return ""
+	return say.Note{}
 }
 
 // lastEdge says why the window of a start ends when it does.
-func (s *Season) lastEdge(st Start) string {
+func (s *Season) lastEdge(st Start) say.Note {
 	for _, w := range s.Windows {
 		if mod(st.Day-w.First.Day, place.Days) <= mod(w.Last.Day-w.First.Day, place.Days) {
 			return w.LastWhy
 		}
 	}
-	return ""
+	return say.Note{}
 }
 
 // scan tries every day of the year and keeps the permitted ones.
@@ -222,16 +223,16 @@ func (s *Season) scan(g *ground, yearStart int) {
 	var last Start
 	var before, nearest refusal
 	miss := math.Inf(1)
-	closeWindow := func(why string) {
+	closeWindow := func(why say.Fact) {
 		w := &s.Windows[len(s.Windows)-1]
-		w.Last, w.LastWhy, w.EndLast = last, why, last.End
+		w.Last, w.LastWhy, w.EndLast = last, say.That(why), last.End
 		run = -1
 	}
 	for x := from; x <= to; x++ {
 		st, r := g.try(x)
 		if r.rule != permitted {
 			if run >= 0 {
-				closeWindow(g.words(r))
+				closeWindow(g.reason(r))
 			}
 			before = r
 			if m := g.miss(st, r); m < miss || nearest.rule == permitted {
@@ -242,34 +243,31 @@ func (s *Season) scan(g *ground, yearStart int) {
 		st = canonical(st, mod(yearStart-g.year.Last, place.Days))
 		if run < 0 {
 			run = len(starts)
-			why := g.words(before)
+			why := g.reason(before)
 			if x == from {
 				if _, r := g.try(x - 1); g.limit >= never && r.rule != permitted {
-					why = g.words(r)
+					why = g.reason(r)
 				} else {
 					why = g.firstWhy()
 				}
 			}
-			s.Windows = append(s.Windows, Window{First: st, FirstWhy: why, ReadyFirst: st.Ready})
+			s.Windows = append(s.Windows, Window{First: st, FirstWhy: say.That(why), ReadyFirst: st.Ready})
 		}
 		starts, last = append(starts, st), st
 	}
 	if run >= 0 {
 		why := g.lastWhy()
 		if _, r := g.try(to + 1); g.limit >= never && r.rule != permitted {
-			why = g.words(r)
+			why = g.reason(r)
 		}
 		closeWindow(why)
 	}
 	s.Starts = slices.Clone(starts)
 	if len(s.Starts) == place.Days && len(s.Windows) == 1 && g.crop.Dense == nil {
-		s.Windows[0].FirstWhy, s.Windows[0].LastWhy = anyTime, anyTime
+		s.Windows[0].FirstWhy, s.Windows[0].LastWhy = say.That(say.AnyTime), say.That(say.AnyTime)
 	}
 	if len(s.Starts) == 0 {
-		s.Why = g.words(nearest)
-		if s.Why == "" {
-			s.Why = g.noDay()
-		}
+		s.Why = say.That(cmp.Or(g.reason(nearest), g.noDay()))
 	}
 }
 
@@ -282,7 +280,7 @@ func (s *Season) patch(g *ground, yearStart int) {
 			first++
 		}
 		if first == place.Days {
-			s.Why = fmt.Sprintf("the mean never reaches %.0f °C here", s.Crop.TBase+2)
+			s.Why = say.That(say.MeanTooLow{C: s.Crop.TBase + 2})
 			return
 		}
 	}
@@ -295,7 +293,7 @@ func (s *Season) patch(g *ground, yearStart int) {
 	st.Sure, st.Plain = st.Ready, st.Ready
 	st = canonical(st, mod(yearStart-g.year.Last, place.Days))
 	s.Starts = []Start{st}
-	s.Windows = []Window{{First: st, Last: st, FirstWhy: "a patch in full bearing is picked at its own time", LastWhy: "a patch in full bearing is picked at its own time", ReadyFirst: st.Ready, EndLast: st.End}}
+	s.Windows = []Window{{First: st, Last: st, FirstWhy: say.That(say.PatchAtItsTime), LastWhy: say.That(say.PatchAtItsTime), ReadyFirst: st.Ready, EndLast: st.End}}
 }
 
 // canonical counts a start's days from the table year's start and moves it by

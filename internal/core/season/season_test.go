@@ -45,7 +45,7 @@ func TestWindowsByTheFrostRule(t *testing.T) {
 	if hot := at(t, "hot-lowland", "lettuce-head", UsualRisk); hot.Fresh().Has(WeekOf(180)) || hot.Fresh().Count() == 0 {
 		t.Errorf("in the hot place lettuce moves to winter: %v", hot.Fresh().List())
 	}
-	if hot := at(t, "hot-lowland", "winter-purslane", UsualRisk); len(hot.Starts) != 0 || !strings.Contains(hot.Why, "days over 20 °C") {
+	if hot := at(t, "hot-lowland", "winter-purslane", UsualRisk); len(hot.Starts) != 0 || !strings.Contains(hot.Why.String(), "days over 20 °C") {
 		t.Errorf("winter purslane in the hot place: %d starts, %q", len(hot.Starts), hot.Why)
 	}
 }
@@ -56,7 +56,7 @@ func TestRiskMovesTheEdges(t *testing.T) {
 			t.Errorf("%s: tomatoes go out on day %d, want %d", risk, got, 7+shift)
 		}
 		// Beans wait for warm soil, whatever the frost does.
-		if got := at(t, "river-plain", "bush-bean", risk).Windows[0]; got.First.Day < 7+shift || risk != Careful && !strings.Contains(got.FirstWhy, "soil") {
+		if got := at(t, "river-plain", "bush-bean", risk).Windows[0]; got.First.Day < 7+shift || risk != Careful && !strings.Contains(got.FirstWhy.String(), "soil") {
 			t.Errorf("%s: beans begin on day %d: %s", risk, got.First.Day, got.FirstWhy)
 		}
 		if got := at(t, "river-plain", "shelling-pea", risk).Starts[0].Day; got != -35 {
@@ -71,11 +71,11 @@ func TestEveryStart(t *testing.T) {
 		y := place.Build(e.Place)
 		for _, crop := range book.Usual().Crops() {
 			s := Of(crop, y, Rules{Risk: UsualRisk}, y.Last)
-			if len(s.Starts) == 0 && s.Why == "" {
+			if len(s.Starts) == 0 && s.Why.IsZero() {
 				t.Errorf("%s %s: no start and no reason", e.ID, crop.ID)
 			}
 			for _, w := range s.Windows {
-				if w.FirstWhy == "" || w.LastWhy == "" {
+				if w.FirstWhy.IsZero() || w.LastWhy.IsZero() {
 					t.Errorf("%s %s: an edge without a reason: %+v", e.ID, crop.ID, w)
 				}
 			}
@@ -198,7 +198,7 @@ func TestReadyByHeat(t *testing.T) {
 			t.Errorf("%s: %+v, want the slack at %d days", risk, st, want)
 		}
 	}
-	if s := Of(&crop, flat(13), Rules{Risk: UsualRisk}, 0); len(s.Starts) != 0 || !strings.Contains(s.Why, "840 degree-days") {
+	if s := Of(&crop, flat(13), Rules{Risk: UsualRisk}, 0); len(s.Starts) != 0 || !strings.Contains(s.Why.String(), "840 degree-days") {
 		t.Errorf("at 13 °C: %d starts, %q", len(s.Starts), s.Why)
 	}
 }
@@ -230,8 +230,8 @@ func TestHeatAgainstTheCatalogue(t *testing.T) {
 		}
 	}
 	g := newGround(book.Usual().Crop("carrot-storage"), place.Build(place.Examples()[0].Place), Rules{Risk: UsualRisk}, Direct)
-	if _, r := g.try(g.limit - 80); r.rule != readyTooLate || !strings.Contains(g.words(r), "before the cold") {
-		t.Errorf("a 90-day carrot 80 days before the limit: %q", g.words(r))
+	if _, r := g.try(g.limit - 80); r.rule != readyTooLate || !strings.Contains(g.reason(r).String(), "before the cold") {
+		t.Errorf("a 90-day carrot 80 days before the limit: %q", g.reason(r).String())
 	}
 	last := at(t, "river-plain", "carrot-storage", UsualRisk)
 	late := last.Starts[last.Lot(true, 1, nil)[0]]

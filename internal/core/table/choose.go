@@ -1,11 +1,11 @@
 package table
 
 import (
-	"fmt"
 	"math"
 	"slices"
 
 	"inventory/internal/core/book"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 )
@@ -20,7 +20,7 @@ type chooser struct {
 // where no kind will do.
 //
 // One function, since each use is one case, with its reason.
-func (ch chooser) kind(w wish.Wish, form wish.Form, prep *book.Preparation) (*book.Crop, string) {
+func (ch chooser) kind(w wish.Wish, form wish.Form, prep *book.Preparation) (*book.Crop, say.Fact) {
 	kinds := ch.book.Food(w.Food)
 	if w.Variety != "" {
 		kinds = []*book.Crop{ch.book.Crop(w.Variety)}
@@ -42,34 +42,34 @@ func (ch chooser) kind(w wish.Wish, form wish.Form, prep *book.Preparation) (*bo
 	kinds = slices.DeleteFunc(slices.Clone(kinds), func(c *book.Crop) bool { return !will(c) })
 	switch {
 	case len(kinds) == 0:
-		return nil, ""
+		return nil, nil
 	case w.Variety != "":
-		return kinds[0], "the kind you chose"
+		return kinds[0], say.ChosenKind
 	case len(kinds) == 1 && len(ch.book.Food(w.Food)) == 1:
-		return kinds[0], "the only kind in the book"
+		return kinds[0], say.OnlyKind
 	case w.Amount.Kind.Unweighed():
-		return kinds[0], "the usual kind"
+		return kinds[0], say.UsualKind
 	case form == wish.Cellar:
 		c := best(kinds, func(c *book.Crop) float64 { return c.StoreWeeks.Value })
-		return c, fmt.Sprintf("of its kinds it keeps longest, %.0f weeks", c.StoreWeeks.Value)
+		return c, say.KeepsLongest{Weeks: c.StoreWeeks.Value}
 	case form.PutUp():
 		c := forPuttingUp(kinds, prep)
 		if c.Harvest == book.Once {
-			return c, "of its kinds it suits this best, and comes all at once"
+			return c, say.AllAtOnce
 		}
-		return c, fmt.Sprintf("of its kinds it suits this best, and comes within %.0f days", c.HarvestDays)
+		return c, say.ComesWithin{Days: c.HarvestDays}
 	}
 	// One sowing of a kind that goes on gives a little every day; the book lists
 	// the ordinary one of them first.
 	for _, c := range kinds {
 		if c.GoesOn {
 			if n := ch.seasons(c).Fresh().Count(); n > 0 {
-				return c, fmt.Sprintf("of its kinds it goes on giving, fresh in %d weeks", n)
+				return c, say.GoesOnGiving{Weeks: n}
 			}
 		}
 	}
 	c := best(kinds, func(c *book.Crop) float64 { return float64(ch.seasons(c).Fresh().Count()) })
-	return c, fmt.Sprintf("of its kinds it is fresh in most weeks, %d", ch.seasons(c).Fresh().Count())
+	return c, say.FreshLongest{Weeks: ch.seasons(c).Fresh().Count()}
 }
 
 // thrifty is how many times the least ground a kind may ask for its weight and still be

@@ -3,6 +3,7 @@ package table
 import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/household"
+	"inventory/internal/core/say"
 )
 
 // dayLength says so where the type of a bulbing onion does not suit the place.
@@ -24,7 +25,7 @@ func (rs *Resolver) dayLength(r *Resolved, c *book.Crop) {
 			case latitude < 40:
 				suits = "intermediate"
 			}
-			r.Notes = append(r.Notes, h.DayLength+"-day onions do not suit this latitude: here the "+suits+"-day ones make bulbs")
+			r.note(say.OnionDays{Type: h.DayLength, Suits: suits})
 		}
 	}
 }

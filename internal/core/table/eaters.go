@@ -1,11 +1,10 @@
 package table
 
 import (
-	"fmt"
 	"slices"
 
-	"inventory/internal/core/amount"
 	"inventory/internal/core/household"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 )
@@ -40,7 +39,7 @@ func (rs *Resolver) people(r *Resolved, w *wish.Wish) {
 		}
 	}
 	if r.Heads == 0 {
-		r.Notes = append(r.Notes, "nobody in this household is one of those it is for")
+		r.note(say.NobodyItIsFor)
 	}
 	w.Amount.Number *= r.Heads
 }
@@ -88,5 +87,5 @@ func (rs *Resolver) weigh(r *Resolved, w *wish.Wish) {
 	n := w.Amount.Number
 	w.Amount.Kind, w.Amount.Number = wish.WeightYear, n*c.Piece.Value/1000
 	w.Left *= c.Piece.Value / 1000
-	r.Notes = append(r.Notes, fmt.Sprintf("%s of about %s are %s", amount.Mark(n, amount.Piece), amount.Mark(c.Piece.Value, amount.Gram), amount.Mark(w.Amount.Number, amount.Kilogram)))
+	r.note(say.PiecesWeigh{Pieces: n, Gram: c.Piece.Value, Kilogram: w.Amount.Number})
 }

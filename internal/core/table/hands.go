@@ -6,6 +6,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
 	"inventory/internal/core/record"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 )
@@ -15,7 +16,7 @@ type RecordedSowing struct {
 	*record.Planting
 	Under place.Cover  // what lies over it: its own cover, else that of the bed it was put in
 	Start season.Start // counted from the start of the table year
-	Why   string       // why it may not be started then; empty where it may
+	Why   say.Note     // why it may not be started then; empty where it may
 }
 
 // serves reports whether a planting is for a use of a wish. One whose wishes are

@@ -1,14 +1,15 @@
 package table
 
 import (
+	"math"
+	"slices"
+
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/place"
 	"inventory/internal/core/season"
 	"inventory/internal/core/stock"
 	"inventory/internal/core/wish"
-	"math"
-	"slices"
 )
 
 // lot finds the starts of what is kept: those set by hand, and as many more as

@@ -3,10 +3,8 @@
 package table
 
 import (
-	"fmt"
 	"math"
 	"slices"
-	"strings"
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
@@ -14,6 +12,7 @@ import (
 	"inventory/internal/core/household"
 	"inventory/internal/core/place"
 	"inventory/internal/core/record"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/stock"
 	"inventory/internal/core/wish"
@@ -23,7 +22,7 @@ import (
 type Use struct {
 	Form     wish.Form // empty for plants that nobody weighs
 	Crop     *book.Crop
-	Why      string // why this kind
+	Why      say.Note // why this kind
 	Season   *season.Season
 	Prep     *book.Preparation   // nil unless put up
 	Store    *stock.StoragePlace // nil unless kept in a store of the house
@@ -59,11 +58,11 @@ type Resolved struct {
 	Source     [season.WeeksPerYear]wish.Form // empty where nothing is wanted
 	Coming     [season.WeeksPerYear]wish.Form // the same for the coming year, from the shelf as it stands
 	Uses       []Use
-	Enough     bool      // what is left on the shelf meets the wish; nothing need be grown
-	Notes      []string  // what the family should know
-	Said       wish.Wish // as the household says it; Wish is what it comes to, for all who get it and by weight
-	IdleCovers int       // uses for which the wish's cover does nothing here
-	Heads      float64   // how many each get the amount, where it is for each of some; else 0
+	Enough     bool       // what is left on the shelf meets the wish; nothing need be grown
+	Notes      []say.Note // what the family should know
+	Said       wish.Wish  // as the household says it; Wish is what it comes to, for all who get it and by weight
+	IdleCovers int        // uses for which the wish's cover does nothing here
+	Heads      float64    // how many each get the amount, where it is for each of some; else 0
 	// Eaters are those who eat of it in each week, an adult being 1.
 	AdultEquivalents [season.WeeksPerYear]float64
 }
@@ -108,7 +107,7 @@ func (rs *Resolver) Resolve(w wish.Wish) *Resolved {
 	ch := chooser{rs.Book, func(c *book.Crop) *season.Season { return rs.Seasons(c, w.Cover) }}
 	if w.Amount.Kind.Unweighed() {
 		c, why := ch.kind(w, "", nil)
-		u := Use{Crop: c, Why: why, Season: rs.Seasons(c, w.Cover)}
+		u := Use{Crop: c, Why: say.That(why), Season: rs.Seasons(c, w.Cover)}
 		u.Lot = rs.counted(u.Season, w)
 		own := len(u.Season.Starts)
 		for rs.addRecorded(&u, w); own < len(u.Season.Starts); own++ {
@@ -123,11 +122,11 @@ func (rs *Resolver) Resolve(w wish.Wish) *Resolved {
 		p := w.PreparationFor(f, rs.Book)
 		c, why := ch.kind(w, f, p)
 		if c == nil {
-			r.Notes = append(r.Notes, fmt.Sprintf("no kind of %s serves for %s", w.Food, f))
+			r.note(say.NoKindServes{Food: w.Food, Form: string(f)})
 			continue
 		}
 		u := rs.use(w, f, c, p)
-		u.Why = why
+		u.Why = say.That(why)
 		rs.noteSeason(r, u)
 		rs.dayLength(r, c)
 		rs.idleCover(r, c)
@@ -157,6 +156,9 @@ func (rs *Resolver) Resolve(w wish.Wish) *Resolved {
 	return r
 }
 
+// note adds what the family should know.
+func (r *Resolved) note(f say.Fact) { r.Notes = append(r.Notes, say.That(f)) }
+
 // pinned returns the source each week is pinned to. A pin that nothing can meet
 // is said, and the week goes by the family's order.
 func (rs *Resolver) pinned(r *Resolved) (out [season.WeeksPerYear]wish.Form) {
@@ -171,7 +173,7 @@ func (rs *Resolver) pinned(r *Resolved) (out [season.WeeksPerYear]wish.Form) {
 			out[week] = p.Source
 		} else if r.Wanted[week] > 0 {
 			date := rs.Household.YearStart() + civil.Date(7*week)
-			r.Notes = append(r.Notes, fmt.Sprintf("the week of %s is pinned to %s, which cannot feed it; it goes by your order of forms", date.Short(), p.Source))
+			r.note(say.PinFeedsNot{Week: date, Form: string(p.Source)})
 		}
 	}
 	return out
@@ -182,20 +184,16 @@ func (rs *Resolver) noteSeason(r *Resolved, u Use) {
 	if len(u.Season.Starts) > 0 {
 		return
 	}
-	note := fmt.Sprintf("%s cannot be grown here: %s", u.Crop.Name, u.Season.Why)
-	var instead []string
+	note := say.NotHere{Crop: u.Crop.Name, Why: u.Season.Why}
 	for _, other := range rs.Book.Food(r.Wish.Food) {
-		if other != u.Crop && len(rs.Seasons(other, place.NoCover).Starts) > 0 && len(instead) < 3 {
-			instead = append(instead, other.Short())
+		if other != u.Crop && len(rs.Seasons(other, place.NoCover).Starts) > 0 && len(note.Instead) < 3 {
+			note.Instead = append(note.Instead, other.Short())
 		}
 	}
 	if under := rs.Seasons(u.Crop, place.Tunnel); r.Wish.Cover == place.NoCover && len(under.Starts) > 0 {
-		instead = append(instead, "the same under a tunnel")
+		note.Covered = true
 	}
-	if len(instead) > 0 {
-		note += "; what would do: " + strings.Join(instead, ", or ")
-	}
-	r.Notes = append(r.Notes, note)
+	r.note(note)
 }
 
 // idleCover says so where the cover of a wish changes nothing: its crop is begun and
@@ -208,7 +206,7 @@ func (rs *Resolver) idleCover(r *Resolved, c *book.Crop) {
 	under, open := rs.Seasons(c, cover), rs.Seasons(c, place.NoCover)
 	if slices.Equal(under.Starts, open.Starts) {
 		r.IdleCovers++
-		r.Notes = append(r.Notes, fmt.Sprintf("the %s does nothing for %s here: it is begun and picked on the same days without it", cover.Kind(), strings.ToLower(c.Short())))
+		r.note(say.IdleCover{Cover: string(cover.Kind()), Crop: c.Short()})
 	}
 }
 

@@ -127,7 +127,7 @@ func TestTheKindSuitsTheUse(t *testing.T) {
 		{wished("marigold", wish.Plants, 12), "marigold"},
 	} {
 		r := rs.Resolve(c.w)
-		if r.Uses[0].Crop.ID != c.want || r.Uses[0].Why == "" {
+		if r.Uses[0].Crop.ID != c.want || r.Uses[0].Why.IsZero() {
 			t.Errorf("%s for %v: %s (%s), want %s", c.w.Food, c.w.Forms, r.Uses[0].Crop.ID, r.Uses[0].Why, c.want)
 		}
 	}

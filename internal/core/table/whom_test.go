@@ -82,7 +82,7 @@ func TestPiecesThatArePutUpAreWeighed(t *testing.T) {
 	}
 	r := resolver(fiveEaters()).Resolve(w)
 	want := 36 * r.Uses[0].Crop.Piece.Value / 1000
-	if r.Wish.Amount.Kind != wish.WeightYear || math.Abs(r.Wish.Amount.Number-want) > 1e-9 || want < 8 || len(r.Notes) == 0 || !strings.Contains(r.Notes[0], "36") {
+	if r.Wish.Amount.Kind != wish.WeightYear || math.Abs(r.Wish.Amount.Number-want) > 1e-9 || want < 8 || len(r.Notes) == 0 || !strings.Contains(r.Notes[0].String(), "36") {
 		t.Errorf("%g %s, want %g kg; %v", r.Wish.Amount.Number, r.Wish.Amount.Kind, want, r.Notes)
 	}
 }

@@ -1,0 +1,109 @@
+package say
+
+import (
+	"fmt"
+
+	"inventory/internal/core/civil"
+)
+
+// What happened to a sowing.
+type (
+	// HeldSowing: it stays on its day.
+	HeldSowing struct {
+		Crop string
+		On   civil.Date
+	}
+	// MovedSowing: from a day to another.
+	MovedSowing struct {
+		Crop     string
+		From, To civil.Date
+	}
+	// CountedPlants: so many of a crop.
+	CountedPlants struct {
+		Plants int
+		Crop   string
+	}
+	// BegunBy: it is begun by another method, in the words of the method.
+	BegunBy struct {
+		Crop   string
+		On     civil.Date
+		Method string
+	}
+	// Stands: so many in a hundred of a crop stand.
+	Stands struct {
+		Share float64
+		Crop  string
+	}
+	// DaysBehind: a sowing is so many days behind the plan; less than 0 ahead of it.
+	DaysBehind struct {
+		Crop string
+		Of   civil.Date
+		Days float64
+	}
+	// FirstPicked: the first of a crop.
+	FirstPicked struct {
+		Crop string
+		On   civil.Date
+	}
+	// NotSown: it was given up before it was sown.
+	NotSown struct {
+		Crop string
+		Of   civil.Date
+	}
+	// EndedOn: it bolted, failed or was eaten.
+	EndedOn struct {
+		Crop   string
+		Of, On civil.Date
+	}
+	// PlantedPatch: so many plants of a perennial.
+	PlantedPatch struct {
+		Plants int
+		Crop   string
+	}
+	// DidTask: a task, its crop, the day, and how much of how many was done; 0 for all.
+	DidTask struct {
+		Task, Crop string
+		Done, Of   float64
+		Unit       string
+		On         civil.Date
+	}
+)
+
+func (x HeldSowing) String() string { return "held " + lower(x.Crop) + " of " + x.On.Short() }
+func (x MovedSowing) String() string {
+	return fmt.Sprintf("moved %s from %s to %s", lower(x.Crop), x.From.Short(), x.To.Short())
+}
+func (x CountedPlants) String() string {
+	return fmt.Sprintf("counted %d plants of %s", x.Plants, lower(x.Crop))
+}
+func (x BegunBy) String() string {
+	return fmt.Sprintf("%s of %s: %s", lower(x.Crop), x.On.Short(), x.Method)
+}
+func (x Stands) String() string {
+	return fmt.Sprintf("%.0f in a hundred of %s stand", x.Share, lower(x.Crop))
+}
+func (x DaysBehind) String() string {
+	if x.Days < 0 {
+		return fmt.Sprintf("%s of %s is %.0f days ahead", lower(x.Crop), x.Of.Short(), -x.Days)
+	}
+	return fmt.Sprintf("%s of %s is %.0f days behind", lower(x.Crop), x.Of.Short(), x.Days)
+}
+func (x FirstPicked) String() string {
+	return fmt.Sprintf("first picked %s on %s", lower(x.Crop), x.On.Short())
+}
+func (x NotSown) String() string {
+	return fmt.Sprintf("%s of %s is not sown", lower(x.Crop), x.Of.Short())
+}
+func (x EndedOn) String() string {
+	return fmt.Sprintf("%s of %s ended on %s", lower(x.Crop), x.Of.Short(), x.On.Short())
+}
+func (x PlantedPatch) String() string {
+	return fmt.Sprintf("planted a patch of %d %s", x.Plants, lower(x.Crop))
+}
+func (x DidTask) String() string {
+	text := fmt.Sprintf("%s: %s", lower(x.Task), lower(x.Crop))
+	if x.Done > 0 {
+		text += fmt.Sprintf(", %g of %g %s", x.Done, x.Of, x.Unit)
+	}
+	return text + ", " + x.On.Short()
+}
