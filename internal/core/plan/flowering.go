@@ -2,7 +2,6 @@ package plan
 
 import (
 	"slices"
-	"strings"
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
@@ -134,12 +133,4 @@ func (b *basis) avoids(s *sown, others []int) (found civil.Date, ok bool) {
 		}
 	}
 	return found, ok
-}
-
-// lower writes a name as it is written within a sentence.
-func lower(name string) string {
-	if name == "" {
-		return ""
-	}
-	return strings.ToLower(name[:1]) + name[1:]
 }
