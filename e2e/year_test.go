@@ -40,8 +40,8 @@ func TestAGapIsClosedByTickingFrozen(t *testing.T) {
 	p.shows(`[data-wish="w1"] .short`, "8")
 	freezer, plants := p.tally("freezer"), p.tally("plants")
 	p.click(`[data-wish="w1"] .title`)
-	p.shows(".ways-list", "Carrots, frozen")
-	p.shows(".ways-list", "closes all 8")
+	p.shows(".remedies", "Carrots, frozen")
+	p.shows(".remedies", "closes all 8")
 	p.clickNamed(".editor .el-checkbox", "frozen")
 	p.clickNamed(".editor button", "Save")
 	p.gone(".editor")
@@ -60,7 +60,7 @@ func TestAWayOutOfTheListIsTaken(t *testing.T) {
 	t.Parallel()
 	p := start(t, "demo").open("/year")
 	p.clickNamed(`[data-food="w6"] button`, "25")
-	p.clickNamed(".ways-list li", "^Buy")
+	p.clickNamed(".remedies li", "^Buy")
 	p.click(`[aria-label^="Do it: buy"]`)
 	p.shows(`[data-food="w6"]`, "–")
 	p.see(`[data-food="w6"] rect[data-source="bought"]`)
@@ -206,21 +206,21 @@ func TestTheKitchenIsTooFullAndIsRelieved(t *testing.T) {
 	p.clickNamed(".spine a", "Year")
 	p.see(`[aria-label="To put up by week"] [data-over]`)
 	p.shows(".overs", "more than the kitchen can do")
-	if asked := p.eval(`() => performance.getEntriesByType('resource').filter(e => e.name.includes('/api/ways')).length`); asked != "0" {
+	if asked := p.eval(`() => performance.getEntriesByType('resource').filter(e => e.name.includes('/api/remedies')).length`); asked != "0" {
 		t.Errorf("the ways of full weeks were reckoned %s times before anybody asked", asked)
 	}
 	p.clickNamed(".overs button", "what would help")
-	p.shows(".overs .ways-list", "One putting-up evening more in every week")
-	p.shows(".overs .ways-list", "Green beans, canned")
+	p.shows(".overs .remedies", "One putting-up evening more in every week")
+	p.shows(".overs .remedies", "Green beans, canned")
 	p.press('u')
 	p.shows(".spine", "kitchen keeps up")
 	p.gone(`[aria-label="To put up by week"] [data-over]`)
 	p.press('U')
 	p.see(`[aria-label="To put up by week"] [data-over]`)
-	if p.text(".overs .ways-list") == "" {
+	if p.text(".overs .remedies") == "" {
 		p.clickNamed(".overs button", "what would help")
 	}
-	p.clickNamed(".overs .ways-list li .what", "Green beans, canned: .* jars instead of 140")
+	p.clickNamed(".overs .remedies li .what", "Green beans, canned: .* jars instead of 140")
 	p.click(`.overs [aria-label^="Do it: Green beans, canned:"][aria-label*="jars instead"]`)
 	p.shows(".notice", "Changed")
 }

@@ -86,6 +86,9 @@ func checkQuery(op *openapi3.Operation, query url.Values) error {
 		if n, err := strconv.ParseFloat(given[0], 64); err == nil && p.Value.Schema.Value.Type.Is("integer") {
 			value = n
 		}
+		if b, err := strconv.ParseBool(given[0]); err == nil && p.Value.Schema.Value.Type.Is("boolean") {
+			value = b
+		}
 		if err := visit(p.Value.Schema.Value, value, p.Value.Name); err != nil {
 			return err
 		}

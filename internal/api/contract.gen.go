@@ -7,6 +7,7 @@ import (
 	"fmt"
 	"net/http"
 
+	"inventory/internal/core/amount"
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/ground"
@@ -305,6 +306,9 @@ type AmountKind = wish.AmountKind
 // AmountKindFacts defines model for AmountKindFacts.
 type AmountKindFacts = wish.KindFacts
 
+// Arranged defines model for Arranged.
+type Arranged = bed.Arranged
+
 // Assumption defines model for Assumption.
 type Assumption struct {
 	Field string         `json:"field"`
@@ -435,10 +439,7 @@ type Caution struct {
 type CautionLevel string
 
 // Change one thing decided otherwise
-type Change struct {
-	Habit    *Habit    `json:"habit,omitempty"`
-	Overrule *Overrule `json:"overrule,omitempty"`
-}
+type Change = plan.Change
 
 // Choice defines model for Choice.
 type Choice = ground.Choice
@@ -476,6 +477,9 @@ type DivideAsk struct {
 	Plot   Plot    `json:"plot"`
 	Width  float64 `json:"width"`
 }
+
+// Dividing defines model for Dividing.
+type Dividing = bed.Dividing
 
 // Done defines model for Done.
 type Done = record.Done
@@ -618,9 +622,6 @@ type GreenManure = bed.Green
 // GreenWork defines model for GreenWork.
 type GreenWork = plan.Green
 
-// GroundWay defines model for GroundWay.
-type GroundWay = ground.Remedy
-
 // GroundWeek defines model for GroundWeek.
 type GroundWeek = ground.Week
 
@@ -644,6 +645,9 @@ type HouseholdRead struct {
 	Household Household `json:"household"`
 	Unknown   []Unknown `json:"unknown"`
 }
+
+// Jar defines model for Jar.
+type Jar = amount.JarSize
 
 // Kitchen defines model for Kitchen.
 type Kitchen = plan.Kitchen
@@ -835,6 +839,14 @@ type Problem struct {
 	Type   string      `json:"type"`
 }
 
+// Progress defines model for Progress.
+type Progress struct {
+	Done int `json:"done"`
+
+	// Of 0 while nothing is searched
+	Of int `json:"of"`
+}
+
 // Purpose defines model for Purpose.
 type Purpose = record.Purpose
 
@@ -854,11 +866,13 @@ type Reference struct {
 	Cautions    []Caution         `json:"cautions"`
 	Climates    []Climate         `json:"climates"`
 	Customs     Customs           `json:"customs"`
+	Dividing    Dividing          `json:"dividing"`
 	Foods       []Food            `json:"foods"`
 	Forms       []FormFacts       `json:"forms"`
 
 	// Green green manures of the book
 	Green        []BookGreen   `json:"green"`
+	Jars         []Jar         `json:"jars"`
 	Methods      []MethodFacts `json:"methods"`
 	Pairings     []Pairing     `json:"pairings"`
 	Preparations []Preparation `json:"preparations"`
@@ -871,6 +885,9 @@ type Reference struct {
 
 // Relay defines model for Relay.
 type Relay = supply.Relay
+
+// Remedy defines model for Remedy.
+type Remedy = plan.Remedy
 
 // Risk defines model for Risk.
 type Risk = season.Risk
@@ -1032,9 +1049,6 @@ type Use = plan.Use
 // Watering defines model for Watering.
 type Watering = work.Watering
 
-// Way defines model for Way.
-type Way = plan.Remedy
-
 // WeatherDay defines model for WeatherDay.
 type WeatherDay = place.Day
 
@@ -1135,6 +1149,18 @@ type PostRedoParams struct {
 	Since *int `form:"since,omitempty" json:"since,omitempty"`
 }
 
+// GetRemediesParams defines parameters for GetRemedies.
+type GetRemediesParams struct {
+	Wish *string `form:"wish,omitempty" json:"wish,omitempty"`
+	Week *int    `form:"week,omitempty" json:"week,omitempty"`
+
+	// Ground the shortage of ground
+	Ground *bool `form:"ground,omitempty" json:"ground,omitempty"`
+
+	// Layout a better layout of what is planned
+	Layout *bool `form:"layout,omitempty" json:"layout,omitempty"`
+}
+
 // GetStateParams defines parameters for GetState.
 type GetStateParams struct {
 	// Since the revision that the client has; what has changed since is then told instead of the whole
@@ -1145,12 +1171,6 @@ type GetStateParams struct {
 type PostUndoParams struct {
 	// Since the revision that the client has; what has changed since is then told instead of the whole
 	Since *int `form:"since,omitempty" json:"since,omitempty"`
-}
-
-// GetWaysParams defines parameters for GetWays.
-type GetWaysParams struct {
-	Wish *string `form:"wish,omitempty" json:"wish,omitempty"`
-	Week *int    `form:"week,omitempty" json:"week,omitempty"`
 }
 
 // GetWeekParams defines parameters for GetWeek.
@@ -1241,9 +1261,6 @@ type ServerInterface interface {
 	// GetGroundNeeds What the ground is to be filled, fed and watered with
 	// (GET /ground-needs)
 	GetGroundNeeds(ctx *echo.Context) error
-	// GetGroundWays What would make the shortage of ground less, each with its effect, the best first
-	// (GET /ground-ways)
-	GetGroundWays(ctx *echo.Context) error
 	// GetHouseholdFile The household as a file of format inventory.household/1
 	// (GET /household-file)
 	GetHouseholdFile(ctx *echo.Context) error
@@ -1280,6 +1297,12 @@ type ServerInterface interface {
 	// GetReference What does not change while the binary runs (crops, preparations, cautions, units, climates to begin from)
 	// (GET /reference)
 	GetReference(ctx *echo.Context) error
+	// GetRemedies What would close the gaps of a wish, relieve a week with too much putting up, or make the shortage of ground less, each with its effect, the best first
+	// (GET /remedies)
+	GetRemedies(ctx *echo.Context, params GetRemediesParams) error
+	// GetRemediesProgress How far the search for what would make the shortage of ground less has come
+	// (GET /remedies-progress)
+	GetRemediesProgress(ctx *echo.Context) error
 	// GetShelfFile What stands on the shelf as CSV
 	// (GET /shelf-file)
 	GetShelfFile(ctx *echo.Context) error
@@ -1292,9 +1315,6 @@ type ServerInterface interface {
 	// PostUndo Take the last edit back
 	// (POST /undo)
 	PostUndo(ctx *echo.Context, params PostUndoParams) error
-	// GetWays Ways of closing the gaps of a wish, or of relieving a week with too much putting up, each with what it costs
-	// (GET /ways)
-	GetWays(ctx *echo.Context, params GetWaysParams) error
 	// PostWeatherRead Derive the place's normals and frosts from a CSV of daily weather, without changing anything
 	// (POST /weather-read)
 	PostWeatherRead(ctx *echo.Context) error
@@ -1469,15 +1489,6 @@ func (w *ServerInterfaceWrapper) GetGroundNeeds(ctx *echo.Context) error {
 	return err
 }
 
-// GetGroundWays converts echo context to params.
-func (w *ServerInterfaceWrapper) GetGroundWays(ctx *echo.Context) error {
-	var err error
-
-	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.GetGroundWays(ctx)
-	return err
-}
-
 // GetHouseholdFile converts echo context to params.
 func (w *ServerInterfaceWrapper) GetHouseholdFile(ctx *echo.Context) error {
 	var err error
@@ -1622,6 +1633,54 @@ func (w *ServerInterfaceWrapper) GetReference(ctx *echo.Context) error {
 	return err
 }
 
+// GetRemedies converts echo context to params.
+func (w *ServerInterfaceWrapper) GetRemedies(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetRemediesParams
+	// ------------- Optional query parameter "wish" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "wish", ctx.QueryParams(), &params.Wish, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter wish: %s", err))
+	}
+
+	// ------------- Optional query parameter "week" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "week", ctx.QueryParams(), &params.Week, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter week: %s", err))
+	}
+
+	// ------------- Optional query parameter "ground" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "ground", ctx.QueryParams(), &params.Ground, runtime.BindQueryParameterOptions{Type: "boolean", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter ground: %s", err))
+	}
+
+	// ------------- Optional query parameter "layout" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "layout", ctx.QueryParams(), &params.Layout, runtime.BindQueryParameterOptions{Type: "boolean", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter layout: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetRemedies(ctx, params)
+	return err
+}
+
+// GetRemediesProgress converts echo context to params.
+func (w *ServerInterfaceWrapper) GetRemediesProgress(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetRemediesProgress(ctx)
+	return err
+}
+
 // GetShelfFile converts echo context to params.
 func (w *ServerInterfaceWrapper) GetShelfFile(ctx *echo.Context) error {
 	var err error
@@ -1673,31 +1732,6 @@ func (w *ServerInterfaceWrapper) PostUndo(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PostUndo(ctx, params)
-	return err
-}
-
-// GetWays converts echo context to params.
-func (w *ServerInterfaceWrapper) GetWays(ctx *echo.Context) error {
-	var err error
-
-	// Parameter object where we will unmarshal all parameters from the context
-	var params GetWaysParams
-	// ------------- Optional query parameter "wish" -------------
-
-	err = runtime.BindQueryParameterWithOptions("form", true, false, "wish", ctx.QueryParams(), &params.Wish, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter wish: %s", err))
-	}
-
-	// ------------- Optional query parameter "week" -------------
-
-	err = runtime.BindQueryParameterWithOptions("form", true, false, "week", ctx.QueryParams(), &params.Week, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
-	if err != nil {
-		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter week: %s", err))
-	}
-
-	// Invoke the callback with all the unmarshaled arguments
-	err = w.Handler.GetWays(ctx, params)
 	return err
 }
 
@@ -1802,7 +1836,6 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.POST(options.BaseURL+"/placements", wrapper.PostPlacement, options.OperationMiddlewares["postPlacement"]...)
 	router.GET(options.BaseURL+"/plot.svg", wrapper.GetPlotDrawing, options.OperationMiddlewares["getPlotDrawing"]...)
 	router.GET(options.BaseURL+"/ground-look", wrapper.GetGroundLook, options.OperationMiddlewares["getGroundLook"]...)
-	router.GET(options.BaseURL+"/ground-ways", wrapper.GetGroundWays, options.OperationMiddlewares["getGroundWays"]...)
 	router.GET(options.BaseURL+"/ground-free", wrapper.GetGroundFree, options.OperationMiddlewares["getGroundFree"]...)
 	router.GET(options.BaseURL+"/ground-needs", wrapper.GetGroundNeeds, options.OperationMiddlewares["getGroundNeeds"]...)
 	router.POST(options.BaseURL+"/bed-beside", wrapper.PostBedBeside, options.OperationMiddlewares["postBedBeside"]...)
@@ -1811,7 +1844,8 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.POST(options.BaseURL+"/redo", wrapper.PostRedo, options.OperationMiddlewares["postRedo"]...)
 	router.GET(options.BaseURL+"/working", wrapper.GetWorking, options.OperationMiddlewares["getWorking"]...)
 	router.GET(options.BaseURL+"/week", wrapper.GetWeek, options.OperationMiddlewares["getWeek"]...)
-	router.GET(options.BaseURL+"/ways", wrapper.GetWays, options.OperationMiddlewares["getWays"]...)
+	router.GET(options.BaseURL+"/remedies", wrapper.GetRemedies, options.OperationMiddlewares["getRemedies"]...)
+	router.GET(options.BaseURL+"/remedies-progress", wrapper.GetRemediesProgress, options.OperationMiddlewares["getRemediesProgress"]...)
 	router.GET(options.BaseURL+"/book", wrapper.GetBook, options.OperationMiddlewares["getBook"]...)
 	router.POST(options.BaseURL+"/lots-read", wrapper.PostLotsRead, options.OperationMiddlewares["postLotsRead"]...)
 	router.GET(options.BaseURL+"/shelf-file", wrapper.GetShelfFile, options.OperationMiddlewares["getShelfFile"]...)

@@ -61,15 +61,6 @@ func (s *Server) GetGroundLook(c *echo.Context, params GetGroundLookParams) erro
 	return c.JSON(http.StatusOK, look)
 }
 
-// GetGroundWays answers with what would make the shortage of bed space less.
-func (s *Server) GetGroundWays(c *echo.Context) error {
-	found, err := s.app.GroundRemedies(c.Request().Context())
-	if err != nil {
-		return err
-	}
-	return c.JSON(http.StatusOK, found)
-}
-
 // GetGroundFree answers with what can still go into a bed.
 func (s *Server) GetGroundFree(c *echo.Context, params GetGroundFreeParams) error {
 	f, err := s.app.Layout(c.Request().Context())

@@ -22,7 +22,7 @@ func TestTheGroundKeepsTheContract(t *testing.T) {
 		"/api/ground-look?sowing=" + st.Plan.Sowings[3].ID: "Look",
 		"/api/ground-needs":                      "Needs",
 		"/api/ground-free?bed=b2&day=2027-10-20": "[]FreePatch",
-		"/api/ground-ways":                       "[]GroundWay",
+		"/api/remedies?ground=true":              "[]Remedy",
 	} {
 		status, body, _ := call(t, s, path, nil)
 		if status != http.StatusOK {

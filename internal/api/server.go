@@ -220,25 +220,35 @@ func (s *Server) GetWeek(c *echo.Context, params GetWeekParams) error {
 	return c.JSON(http.StatusOK, w)
 }
 
-// GetWays answers with how a gap or an overload could be mended.
-func (s *Server) GetWays(c *echo.Context, params GetWaysParams) (err error) {
+// GetRemedies answers with what would mend a gap, a week with too much to put up, or a
+// shortage of ground.
+func (s *Server) GetRemedies(c *echo.Context, params GetRemediesParams) error {
 	ctx := c.Request().Context()
-	var found []plan.Remedy
-	switch {
+	of := app.Trouble{Week: params.Week, Layout: params.Layout != nil && *params.Layout}
+	switch ground := params.Ground != nil && *params.Ground || of.Layout; {
 	case params.Wish != nil:
-		found, err = s.app.WishRemedies(ctx, *params.Wish)
-	case params.Week != nil:
-		found, err = s.app.KitchenRemedies(ctx, *params.Week)
-	default:
-		return &refusal{http.StatusBadRequest, "not understood", "ways of what? Name a wish or a week"}
+		of = app.Trouble{Wish: *params.Wish}
+	case params.Week == nil && !ground:
+		return &refusal{http.StatusBadRequest, "not understood", "remedies of what? Name a wish or a week, or ask for the ground or the layout"}
 	}
+	found, err := s.app.Remedies(ctx, of)
 	switch {
 	case ctx.Err() != nil, errors.Is(err, app.ErrNoHousehold):
 		return err
 	case err != nil:
-		return &refusal{http.StatusNotFound, "no ways", err.Error()}
+		return &refusal{http.StatusNotFound, "no remedies", err.Error()}
 	}
 	return c.JSON(http.StatusOK, found)
+}
+
+// GetRemediesProgress answers with how far the search for what would make the shortage of
+// ground less has come.
+func (s *Server) GetRemediesProgress(c *echo.Context) error {
+	done, of, err := s.app.Progress(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, Progress{Done: done, Of: of})
 }
 
 // GetBook answers with the crop book as the household has it.
@@ -325,7 +335,7 @@ func (s *Server) PostForesight(c *echo.Context) error {
 	if err != nil {
 		return err
 	}
-	found, err := plan.Foresee(now.Input, plan.Change{Overrule: change.Overrule, Habit: change.Habit})
+	found, err := plan.Foresee(now.Input, change)
 	if err != nil {
 		return err
 	}

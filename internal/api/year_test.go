@@ -41,12 +41,12 @@ func TestTheYearKeepsTheContract(t *testing.T) {
 		}
 		keeps("Week", body)
 	}
-	_, body, _ := call(t, s, "/api/ways?wish=w1", nil)
-	if n := each("Way", body); n < 5 {
+	_, body, _ := call(t, s, "/api/remedies?wish=w1", nil)
+	if n := each("Remedy", body); n < 5 {
 		t.Errorf("%d ways of closing the carrots' gap", n)
 	}
-	_, body, _ = call(t, s, "/api/ways?week=3", nil)
-	if n := each("Way", body); n != 0 {
+	_, body, _ = call(t, s, "/api/remedies?week=3", nil)
+	if n := each("Remedy", body); n != 0 {
 		t.Errorf("a week that is not too full wants %d helps", n)
 	}
 	_, body, _ = call(t, s, "/api/book", nil)
@@ -96,13 +96,13 @@ func TestFilesHaveTheirTypes(t *testing.T) {
 func TestQuestionsThatHaveNoAnswer(t *testing.T) {
 	s, empty := served(t, true), served(t, false)
 	for path, want := range map[string]string{
-		"/api/week?week=52": "at most 51", "/api/week?week=-1": "at least 0", "/api/ways": "Name a wish or a week", "/api/ways?wish=w99": "no wish", "/api/ways?week=99": "at most 51",
+		"/api/week?week=52": "at most 51", "/api/week?week=-1": "at least 0", "/api/remedies": "Name a wish or a week", "/api/remedies?wish=w99": "no wish", "/api/remedies?week=99": "at most 51",
 	} {
 		if status, body, _ := call(t, s, path, nil); status < 400 || status >= 500 || !strings.Contains(string(body), want) {
 			t.Errorf("%s: %d %s", path, status, body)
 		}
 	}
-	for _, path := range []string{"/api/week?week=1", "/api/ways?wish=w1", "/api/shelf-file", "/api/calendar"} {
+	for _, path := range []string{"/api/week?week=1", "/api/remedies?wish=w1", "/api/shelf-file", "/api/calendar"} {
 		if status, body, _ := call(t, empty, path, nil); status != http.StatusNotFound || !strings.Contains(string(body), "no household") {
 			t.Errorf("%s without a household: %d %s", path, status, body)
 		}

@@ -26,10 +26,12 @@ type question struct {
 
 // inquiry is a question being worked out.
 type inquiry struct {
-	done    chan struct{} // closed when it is answered
+	over    chan struct{} // closed when it is answered
 	answer  any
 	err     error
-	waiting int // who waits for it
+	waiting int // how many wait for it
+	done    int // how much of the work is done
+	of      int // of so much; 0: not known
 	end     context.CancelFunc
 }
 
@@ -44,7 +46,7 @@ func ask[T any](ctx context.Context, a *App, what string, of *Planned, work func
 	in := a.questions.open[q]
 	if in == nil {
 		working, end := context.WithCancel(context.WithoutCancel(ctx))
-		in = &inquiry{done: make(chan struct{}), end: end}
+		in = &inquiry{over: make(chan struct{}), end: end}
 		a.questions.open[q] = in
 		a.questions.forget(q)
 		go func() {
@@ -55,14 +57,14 @@ func ask[T any](ctx context.Context, a *App, what string, of *Planned, work func
 				a.questions.drop(q, in)
 			}
 			a.questions.mu.Unlock()
-			close(in.done)
+			close(in.over)
 			end()
 		}()
 	}
 	in.waiting++
 	a.questions.mu.Unlock()
 	select {
-	case <-in.done:
+	case <-in.over:
 		if in.err != nil {
 			return out, in.err
 		}
@@ -78,6 +80,36 @@ func ask[T any](ctx context.Context, a *App, what string, of *Planned, work func
 	}
 }
 
+// tried returns what an inquiry tells how far it has come.
+func (q *questions) tried(what string, of *Planned) ground.Tried {
+	about := question{what, of.Snapshot.Revision, of.Today}
+	return func(done, all int) {
+		q.mu.Lock()
+		defer q.mu.Unlock()
+		if in := q.open[about]; in != nil {
+			in.done, in.of = done, all
+		}
+	}
+}
+
+// ofGround names the question of what would make the shortage of ground less.
+const ofGround = "ground"
+
+// Progress returns how many of the changes that may make the shortage of ground less have
+// been tried; of is 0 where none is.
+func (a *App) Progress(ctx context.Context) (done, of int, err error) {
+	now, err := a.Begun(ctx)
+	if err != nil {
+		return 0, 0, err
+	}
+	a.questions.mu.Lock()
+	defer a.questions.mu.Unlock()
+	if in := a.questions.open[question{ofGround, now.Snapshot.Revision, now.Today}]; in != nil {
+		return in.done, in.of, nil
+	}
+	return 0, 0, nil
+}
+
 // drop forgets an inquiry.
 func (q *questions) drop(about question, in *inquiry) {
 	if q.open[about] == in {
@@ -89,7 +121,7 @@ func (q *questions) drop(about question, in *inquiry) {
 func (q *questions) forget(about question) {
 	for old, in := range q.open {
 		select {
-		case <-in.done:
+		case <-in.over:
 			if old.revision != about.revision || old.day != about.day {
 				delete(q.open, old)
 			}
@@ -98,33 +130,40 @@ func (q *questions) forget(about question) {
 	}
 }
 
-// WishRemedies returns how the gaps of a wish could be filled.
-func (a *App) WishRemedies(ctx context.Context, wish string) ([]plan.Remedy, error) {
+// Trouble is what remedies are asked for: the gaps of a wish, a week with too much putting
+// up, a better layout of what is planned, or, where none is named, the shortage of ground.
+type Trouble struct {
+	Wish   string
+	Week   *int
+	Layout bool
+}
+
+// Remedies returns what would mend a trouble, each with its effect, the best first.
+func (a *App) Remedies(ctx context.Context, of Trouble) ([]plan.Remedy, error) {
+	if of.Wish == "" && of.Week == nil {
+		l, err := a.Layout(ctx)
+		if err != nil {
+			return nil, err
+		}
+		if of.Layout {
+			return ask(ctx, a, "layout", l.Of, func(ctx context.Context) ([]plan.Remedy, error) {
+				return ground.Better(ctx, l.Of.Input, l.Input, l.Layout, nil)
+			})
+		}
+		return ask(ctx, a, ofGround, l.Of, func(ctx context.Context) ([]plan.Remedy, error) {
+			return ground.Remedies(ctx, l.Of.Input, l.Of.Plan, l.Input, l.Layout, a.questions.tried(ofGround, l.Of))
+		})
+	}
 	now, err := a.Begun(ctx)
 	if err != nil {
 		return nil, err
 	}
-	return ask(ctx, a, "wish "+wish, now, func(ctx context.Context) ([]plan.Remedy, error) { return plan.Remedies(ctx, now.Input, wish) })
-}
-
-// KitchenRemedies returns what would help where a week has too much to put up.
-func (a *App) KitchenRemedies(ctx context.Context, week int) ([]plan.Remedy, error) {
-	now, err := a.Begun(ctx)
-	if err != nil {
-		return nil, err
+	if of.Week != nil {
+		return ask(ctx, a, fmt.Sprint("week ", *of.Week), now, func(ctx context.Context) ([]plan.Remedy, error) {
+			return plan.KitchenRemedies(ctx, now.Input, *of.Week)
+		})
 	}
-	return ask(ctx, a, fmt.Sprint("week ", week), now, func(ctx context.Context) ([]plan.Remedy, error) {
-		return plan.KitchenRemedies(ctx, now.Input, week)
-	})
-}
-
-// GroundRemedies returns what would make a shortage of bed space less.
-func (a *App) GroundRemedies(ctx context.Context) ([]ground.Remedy, error) {
-	l, err := a.Layout(ctx)
-	if err != nil {
-		return nil, err
-	}
-	return ask(ctx, a, "ground", l.Of, func(ctx context.Context) ([]ground.Remedy, error) {
-		return ground.Remedies(ctx, l.Of.Input, l.Of.Plan, l.Input, l.Layout)
+	return ask(ctx, a, "wish "+of.Wish, now, func(ctx context.Context) ([]plan.Remedy, error) {
+		return plan.Remedies(ctx, now.Input, of.Wish)
 	})
 }

@@ -264,6 +264,25 @@ type Share struct {
 // WidestBed is the widest bed that an arm reaches into from both sides, m.
 const WidestBed = 1.2
 
+// PathWidth is how wide a path is that a barrow goes along, m.
+const PathWidth = 0.9
+
+// usualMargin is what is left free around the beds of a plot, m.
+const usualMargin = 0.5
+
+// Dividing is how a plot is divided into beds where nobody says otherwise, m.
+type Dividing struct {
+	Width       float64 `json:"width"`         // of a bed; no arm reaches the middle of a wider one
+	FromOneSide float64 `json:"from_one_side"` // of a bed that is reached from one side only
+	Path        float64 `json:"path"`
+	Margin      float64 `json:"margin"`
+}
+
+// UsualDividing is how a plot is divided where nobody says otherwise.
+func UsualDividing() Dividing {
+	return Dividing{Width: WidestBed, FromOneSide: WidestFromOneSide, Path: PathWidth, Margin: usualMargin}
+}
+
 // WidestFromOneSide is the same from one side, m; a bed of less than the narrowest
 // is not worth an edge.
 const (

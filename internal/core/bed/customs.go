@@ -19,7 +19,18 @@ type Customs struct {
 	Roof       float64     `json:"roof"`                // m² of roof that runs into them
 	Emitters   float64     `json:"emitters"`            // m between the emitters of a drip line
 	Posts      float64     `json:"posts"`               // m between the posts of a trellis
+	Arranged   *Arranged   `json:"arranged,omitempty"`  // a layout that the household took
 }
+
+// Arranged is a layout that was found by searching on, and that the household took: from
+// then on its plantings stay where it has them.
+type Arranged struct {
+	Year int    `json:"year"` // the year that was planned
+	Laid []Laid `json:"laid"`
+}
+
+// mostArranged bounds the pieces of a layout that is kept.
+const mostArranged = 5000
 
 // Material is what beds or paths are filled or covered with.
 type Material struct {
@@ -111,6 +122,12 @@ func (u Customs) Validate(c invalid.Check, families, pairs []string) {
 	among("pairs", u.Pairs, pairs, "a pairing of the crop book, such as carrot-radish")
 	u.validateOwnPairs(c)
 	u.validateOwnGreen(c)
+	if a := u.Arranged; a != nil {
+		c.Number("arranged.year", float64(a.Year), 1900, 2200)
+		if len(a.Laid) > mostArranged {
+			c.Add("arranged", fmt.Sprint(len(a.Laid)), fmt.Sprintf("at most %d pieces", mostArranged))
+		}
+	}
 	c.Number("barrels", u.Barrels, 0, 1e6)
 	c.Number("roof", u.Roof, 0, 1e5)
 	c.Number("emitters", u.Emitters, 0.05, 5)

@@ -2,6 +2,8 @@ package book
 
 import (
 	"strings"
+
+	"inventory/internal/core/amount"
 )
 
 var cropColumns = strings.Fields(`id name food botanical family group life start unit frost direct_weeks
@@ -111,13 +113,14 @@ func (b *Book) readNutrition(s *sheet) {
 	c.Portion, c.Energy, c.Protein = s.maybe("portion_g", 0, 1000), s.maybe("kcal_per_100g", 0, 900), s.maybe("protein_g_per_100g", 0, 100)
 }
 
-// jarSizes are the containers that default_container may name, in litres.
-var jarSizes = []struct {
+// containers are the words of default_container that name a size, in litres; the first
+// that is in it counts.
+var containers = []struct {
 	words string
 	litre float64
 }{
-	{"half-pint", 0.236588}, {"pint", 0.473176}, {"quart jar", 0.946353}, {"gallon", 3.785412},
-	{"0.946 L", 0.946353}, {"0.473 L", 0.473176}, {"0.25 L", 0.25}, {"quart jars", 0.946353},
+	{"half-pint", amount.JarNamed("half-pint")}, {"pint", amount.JarNamed("pint")}, {"quart jar", amount.JarNamed("quart")}, {"gallon", amount.JarNamed("gallon")},
+	{"0.946 L", amount.JarNamed("quart")}, {"0.473 L", amount.JarNamed("pint")}, {"0.25 L", 0.25},
 }
 
 func (b *Book) readPreparation(s *sheet) {
@@ -131,14 +134,14 @@ func (b *Book) readPreparation(s *sheet) {
 		Cautions: s.list("caution_ids"), Basis: s.must("basis"),
 	}
 	if p.Unit == "litre" {
-		for _, j := range jarSizes {
+		for _, j := range containers {
 			if strings.Contains(p.Jar, j.words) {
 				p.JarLitre = j.litre
 				break
 			}
 		}
 		if p.JarLitre == 0 { // "ice-cube tray, then freezer bag"
-			p.JarLitre = 0.473176
+			p.JarLitre = amount.JarNamed("pint")
 		}
 	}
 	if b.byPrep[p.ID] != nil {

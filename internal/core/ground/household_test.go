@@ -4,7 +4,9 @@ import (
 	"bytes"
 	"context"
 	"encoding/json"
+	"errors"
 	"math"
+	"reflect"
 	"slices"
 	"strings"
 	"testing"
@@ -67,14 +69,13 @@ func TestWaysOutOfAShortage(t *testing.T) {
 	if l.Short <= 0 {
 		t.Fatal("seven beds are enough, so there is nothing to test")
 	}
-	ways, err := ground.Remedies(context.Background(), in, p, fit, l)
+	ways, err := ground.Remedies(context.Background(), in, p, fit, l, nil)
 	if err != nil || len(ways) < 5 {
 		t.Fatalf("%d ways, %v", len(ways), err)
 	}
-	commands := map[string]bool{}
+	commands := map[plan.Command]bool{}
 	for i, w := range ways {
-		costs := func(w ground.Remedy) bool { return w.Less || w.Fed < 0 || w.Jars < 0 }
-		if i > 0 && (costs(ways[i-1]) && !costs(w) || costs(ways[i-1]) == costs(w) && w.Gains > ways[i-1].Gains+0.1) || w.Gains <= 0 || math.Abs(l.Short-w.Short-w.Gains) > 1e-6 {
+		if i > 0 && (ways[i-1].Costs() && !w.Costs() || ways[i-1].Costs() == w.Costs() && w.Gains > ways[i-1].Gains+0.1) || w.Gains <= 0 || math.Abs(l.Short-w.Short-w.Gains) > 1e-6 {
 			t.Errorf("%+v", w)
 		}
 		commands[w.Command] = true
@@ -114,13 +115,13 @@ func TestWaysOutOfAShortage(t *testing.T) {
 			t.Errorf("%s: it says %.2f m² weeks are left short, they are %.2f (%v)", w.Words, w.Short, after.Short, err)
 		}
 	}
-	for _, c := range []string{"change-wish", "remove-wish", "add-bed"} {
+	for _, c := range []plan.Command{plan.ChangeWish, plan.RemoveWish, plan.AddBed} {
 		if !commands[c] {
 			t.Errorf("no way by %s among %d", c, len(ways))
 		}
 	}
 	in, p, fit, l = mill(t, func(h *household.Household) { h.Wishes = h.Wishes[:1] })
-	if ways, err := ground.Remedies(context.Background(), in, p, fit, l); err != nil || len(ways) != 0 || l.Short != 0 {
+	if ways, err := ground.Remedies(context.Background(), in, p, fit, l, nil); err != nil || len(ways) != 0 || l.Short != 0 {
 		t.Errorf("nothing is short, but there are %d ways (%v)", len(ways), err)
 	}
 }
@@ -255,8 +256,52 @@ func BenchmarkFitDemo(b *testing.B) {
 func BenchmarkWays(b *testing.B) {
 	in, p, fit, l := mill(b, func(h *household.Household) { h.Beds = h.Beds[:8] })
 	for b.Loop() {
-		if _, err := ground.Remedies(context.Background(), in, p, fit, l); err != nil {
+		if _, err := ground.Remedies(context.Background(), in, p, fit, l, nil); err != nil {
 			b.Fatal(err)
 		}
+	}
+}
+
+// Searching on finds a layout in which more lies, says how much, and laid out by it the
+// ground holds that much; the same question has the same answer, whichever seed ends first.
+func TestSearchingOnFindsABetterLayout(t *testing.T) {
+	in, _, fit, _ := mill(t, func(h *household.Household) { h.Beds = h.Beds[:8]; h.Customs = nil })
+	few := fit
+	few.Steps = 20 // a layout that can be bettered
+	l := ground.Fit(few)
+	found, err := ground.Better(context.Background(), in, fit, l, nil)
+	if err != nil || len(found) != 1 {
+		t.Fatalf("%v, %v", found, err)
+	}
+	r := found[0]
+	again, _ := ground.Better(context.Background(), in, fit, l, nil)
+	if !reflect.DeepEqual(found, again) {
+		t.Error("asked again it finds another layout")
+	}
+	taken, err := in.With(r.Change)
+	if err != nil {
+		t.Fatal(err)
+	}
+	_, _, after, err := ground.Of(taken)
+	if err != nil || r.Gains < 0.5 || math.Abs(l.Short-r.Gains-r.Short) > 1e-6 || after.Short > r.Short+1e-6 {
+		t.Errorf("%v m² weeks are short; it gains %v, leaves %v, and taken %v are short (%v)", l.Short, r.Gains, r.Short, after.Short, err)
+	}
+	moved := 0
+	for _, p := range after.Pieces {
+		if p.Was != "" {
+			moved++
+		}
+	}
+	if moved > 0 {
+		t.Errorf("%d pieces do not lie where the layout taken has them", moved)
+	}
+	ended, end := context.WithCancel(context.Background())
+	end()
+	if _, err := ground.Better(ended, in, fit, l, nil); !errors.Is(err, context.Canceled) {
+		t.Errorf("nobody waits, but it searches on: %v", err)
+	}
+	l.Short = 0
+	if found, err := ground.Better(context.Background(), in, fit, l, nil); err != nil || len(found) != 0 {
+		t.Errorf("nothing is short, but it finds %v (%v)", found, err)
 	}
 }

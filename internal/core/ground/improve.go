@@ -1,6 +1,7 @@
 package ground
 
 import (
+	"cmp"
 	"slices"
 )
 
@@ -77,7 +78,7 @@ func (f *search) improve(order []int) {
 	best := f.saved()
 	for step := 0; ; step++ {
 		gone := f.spent(step)
-		if gone >= 1 {
+		if gone >= 1 || step%64 == 0 && f.ctx.Err() != nil {
 			break
 		}
 		left, keep := f.leftOut(true), false
@@ -110,7 +111,7 @@ func (f *search) spent(step int) float64 {
 	if f.in.Steps > 0 {
 		return float64(step) / float64(f.in.Steps)
 	}
-	return float64(f.work) / usualWork
+	return float64(f.work) / (usualWork * cmp.Or(f.in.Work, 1))
 }
 
 // weigh is what it is worth to place a planting: its ground and time, three times as much

@@ -39,7 +39,8 @@ type Input struct {
 	Edge       float64         // m, kept free at each edge of a bed
 	Clear      civil.Date      // days to clear and refill after what stands now
 	Year       int             // whose seasons the plantings are of, for the rotation
-	Steps      int             // of improvement; 0: as many as the usual work allows
+	Steps      int             // of improvement; 0: as many as the work allows
+	Work       float64         // so many times the usual work; 0: once
 	Seed       uint64
 }
 
@@ -62,6 +63,9 @@ func InputOf(in plan.Input, p plan.Plan) (Input, error) {
 	}
 	if u := h.Customs; u != nil {
 		out.Exceptions = u.Exceptions
+		if u.Arranged != nil && u.Arranged.Year == h.Year {
+			out.Baseline = u.Arranged.Laid
+		}
 		// The household's own go before those of the book.
 		for _, own := range u.OwnPairs {
 			if b.Crop(own.Long) != nil && b.Crop(own.Short) != nil {

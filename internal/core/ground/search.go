@@ -1,6 +1,7 @@
 package ground
 
 import (
+	"context"
 	"math"
 	"slices"
 )
@@ -8,13 +9,14 @@ import (
 // search is the search for a better layout: a layout, and the dice that it throws.
 type search struct {
 	*laying
-	key  []int // by which what is put again is ordered
+	ctx  context.Context // ends where nobody waits any longer
+	key  []int           // by which what is put again is ordered
 	dice uint64
 	work int // beds looked at, each with what lies in it
 }
 
-func newSearch(l *laying) *search {
-	return &search{laying: l, key: make([]int, len(l.in.Plantings)), dice: l.in.Seed*2 + 1}
+func newSearch(ctx context.Context, l *laying) *search {
+	return &search{laying: l, ctx: ctx, key: make([]int, len(l.in.Plantings)), dice: l.in.Seed*2 + 1}
 }
 
 // Beside its faults, a bed is chosen by how much of a stretch is left over;

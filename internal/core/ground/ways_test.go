@@ -55,7 +55,7 @@ func TestWhereAnotherBedFits(t *testing.T) {
 					t.Errorf("%+v lies off the plot", b)
 				}
 				for _, o := range beds {
-					if x < o.X+o.Length+path-1e-9 && o.X < x+2.5+path-1e-9 && y < o.Y+o.Width+path-1e-9 && o.Y < y+1.2+path-1e-9 {
+					if x < o.X+o.Length+bed.PathWidth-1e-9 && o.X < x+2.5+bed.PathWidth-1e-9 && y < o.Y+o.Width+bed.PathWidth-1e-9 && o.Y < y+1.2+bed.PathWidth-1e-9 {
 						t.Errorf("%+v has no path to %s", b, o.ID)
 					}
 				}

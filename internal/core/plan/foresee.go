@@ -1,10 +1,7 @@
 package plan
 
 import (
-	"slices"
-
 	"inventory/internal/core/book"
-	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
 	"inventory/internal/core/wish"
@@ -30,13 +27,6 @@ type FedMove struct {
 // mostMoves is how many moved sowings are told one by one.
 const mostMoves = 12
 
-// Change is one thing that a household may decide otherwise: a figure, or how it grows
-// a crop. One of them is set.
-type Change struct {
-	Overrule *book.Overrule
-	Habit    *household.Habit
-}
-
 // Foresee reckons what a change would come to. The error is an invalid.Fields about the
 // change where it cannot stand.
 func Foresee(in Input, change Change) (Foresight, error) {
@@ -45,18 +35,11 @@ func Foresee(in Input, change Change) (Foresight, error) {
 		return Foresight{}, err
 	}
 	if o := change.Overrule; o != nil {
-		own := append(slices.DeleteFunc(slices.Clone(in.Household.Overrules), func(x book.Overrule) bool {
-			return x.Subject == o.Subject && x.Field == o.Field
-		}), *o)
 		if _, _, _, err := book.Usual().With([]book.Overrule{*o}); err != nil && book.Usual().Crop(cropOf(o.Subject)) != nil {
 			return Foresight{}, err // told of the one that is asked about
 		}
-		in.Household.Overrules = own
 	}
-	if h := change.Habit; h != nil {
-		in.Household.Habits = append(slices.DeleteFunc(slices.Clone(in.Household.Habits), func(x household.Habit) bool { return x.Crop == h.Crop }), *h)
-	}
-	after, err := allowed(in)
+	_, after, err := in.Changed(change)
 	if err != nil {
 		return Foresight{}, err
 	}

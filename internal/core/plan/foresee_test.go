@@ -18,9 +18,9 @@ func TestWhatIsForeseenIsWhatComes(t *testing.T) {
 		t.Fatal(err)
 	}
 	for _, c := range []plan.Change{
-		{Overrule: &book.Overrule{Subject: "crop/carrot", Field: "yield", Value: 0.2}},
-		{Overrule: &book.Overrule{Subject: "crop/spinach", Field: "harvest", Choice: "once"}},
-		{Habit: &household.Habit{Crop: "parsnip", Method: season.Indoors}},
+		{Command: plan.SetRule, Overrule: &book.Overrule{Subject: "crop/carrot", Field: "yield", Value: 0.2}},
+		{Command: plan.SetRule, Overrule: &book.Overrule{Subject: "crop/spinach", Field: "harvest", Choice: "once"}},
+		{Command: plan.SetHabit, Habit: &household.Habit{Crop: "parsnip", Method: season.Indoors}},
 	} {
 		f, err := plan.Foresee(in, c)
 		if err != nil {
@@ -45,7 +45,7 @@ func TestWhatIsForeseenIsWhatComes(t *testing.T) {
 			}
 		}
 	}
-	if _, err := plan.Foresee(in, plan.Change{Overrule: &book.Overrule{Subject: "crop/carrot", Field: "yield", Value: -3}}); err == nil || !strings.Contains(err.Error(), "value") {
+	if _, err := plan.Foresee(in, plan.Change{Command: plan.SetRule, Overrule: &book.Overrule{Subject: "crop/carrot", Field: "yield", Value: -3}}); err == nil || !strings.Contains(err.Error(), "value") {
 		t.Errorf("a yield below nothing: %v", err)
 	}
 }

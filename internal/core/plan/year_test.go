@@ -392,11 +392,9 @@ func TestTheKitchenAndWhatHelps(t *testing.T) {
 		t.Fatalf("%d helps, %v", len(helps), err)
 	}
 	for _, h := range helps {
-		changed := in
-		if h.Wish != nil {
-			changed.Household.Wishes = []wish.Wish{*h.Wish}
-		} else {
-			changed.Household.Overrules = []book.Overrule{*h.Overrule}
+		changed, err := in.With(h.Change)
+		if err != nil {
+			t.Fatal(err)
 		}
 		if after := planned(t, changed); math.Abs(sum(p.Kitchen.Over)-sum(after.Kitchen.Over)-h.Batches) > 1e-9 {
 			t.Errorf("%s says %g batches, does %g", h.Words, h.Batches, sum(p.Kitchen.Over)-sum(after.Kitchen.Over))
@@ -412,7 +410,11 @@ func TestWaysCloseWhatTheySay(t *testing.T) {
 		t.Fatalf("%d ways, %v", len(ways), err)
 	}
 	for _, way := range ways {
-		after := planned(t, in.with(0, *way.Wish))
+		changed, err := in.With(way.Change)
+		if err != nil {
+			t.Fatal(err)
+		}
+		after := planned(t, changed)
 		if got := gapsOf(&now) - gapsOf(&after.Wishes[0]); got != way.Weeks {
 			t.Errorf("%s says it closes %d weeks, it closes %d", way.Words, way.Weeks, got)
 		}

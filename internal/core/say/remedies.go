@@ -61,6 +61,8 @@ type (
 		Begin civil.Date
 		Bed   string
 	}
+	// LayAnew: the beds are laid out anew, so many plantings lying elsewhere.
+	LayAnew struct{ Moves int }
 	// BedMore: one bed more, m.
 	BedMore struct{ Length, Width float64 }
 )
@@ -103,6 +105,12 @@ func (x ClearSooner) String() string {
 }
 func (x BeginLater) String() string {
 	return fmt.Sprintf("begin %s of %s on %s, when ground falls free in %s", lower(x.Crop), x.Of.Short(), x.Begin.Short(), x.Bed)
+}
+func (x LayAnew) String() string {
+	if x.Moves == 1 {
+		return "another layout, in which 1 planting lies in another bed"
+	}
+	return fmt.Sprintf("another layout, in which %d plantings lie in other beds", x.Moves)
 }
 func (x BedMore) String() string {
 	return fmt.Sprintf("a bed of %s × %s more", metres(x.Length), metres(x.Width))

@@ -13,12 +13,9 @@ import (
 
 // JarName names a jar by its size in litres, "quart" where it is one.
 func JarName(litre float64) string {
-	for _, j := range []struct {
-		name  string
-		litre float64
-	}{{"quart", amount.LitresPerQuart}, {"pint", amount.LitresPerQuart / 2}, {"half-pint", amount.LitresPerQuart / 4}, {"gallon", 4 * amount.LitresPerQuart}} {
-		if math.Abs(litre-j.litre) < 0.001 {
-			return j.name
+	for _, j := range amount.Jars() {
+		if math.Abs(litre-j.Litre) < 0.001 && j.Litre != 1 && j.Litre != 0.5 { // those are said in litres
+			return j.Name
 		}
 	}
 	return fmt.Sprintf("%s L", invalid.FormatNumber(math.Round(litre*1000)/1000))

@@ -36,8 +36,10 @@ export interface Asked<T> {
   /** Whether the answer shown is to an older question, or of an older revision. */
   old: Readonly<Ref<boolean>>
   asking: Readonly<Ref<boolean>>
-  /** Asks once more, where it was refused. */
+  /** Asks once more, where it was refused or stopped. */
   again: () => void
+  /** Breaks the question off. */
+  stop: () => void
 }
 
 /** Asks what `about` returns, and anew whenever that or the household changes. Nothing
@@ -71,5 +73,6 @@ export function useAnswer<A, T>(
     old: computed(() => query.isPlaceholderData.value),
     asking: computed(() => query.isFetching.value),
     again: () => void query.refetch(),
+    stop: () => void answers.cancelQueries({ queryKey: [name] }),
   }
 }

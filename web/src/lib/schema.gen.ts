@@ -157,23 +157,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/ground-ways": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** What would make the shortage of ground less, each with its effect, the best first */
-        get: operations["getGroundWays"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/ground-free": {
         parameters: {
             query?: never;
@@ -310,15 +293,32 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/ways": {
+    "/remedies": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** Ways of closing the gaps of a wish, or of relieving a week with too much putting up, each with what it costs */
-        get: operations["getWays"];
+        /** What would close the gaps of a wish, relieve a week with too much putting up, or make the shortage of ground less, each with its effect, the best first */
+        get: operations["getRemedies"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/remedies-progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far the search for what would make the shortage of ground less has come */
+        get: operations["getRemediesProgress"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1108,14 +1108,43 @@ export interface components {
             pieces: number;
             for: string[];
         };
-        Way: {
+        Progress: {
+            done: number;
+            /** @description 0 while nothing is searched */
+            of: number;
+        };
+        Remedy: {
             words: string;
+            /** @enum {string} */
+            command: "change-wish" | "remove-wish" | "overrule" | "set-customs" | "add-bed" | "log";
             wish?: components["schemas"]["Wish"];
+            target?: string;
             overrule?: components["schemas"]["Overrule"];
+            customs?: components["schemas"]["Customs"];
+            bed?: components["schemas"]["Bed"];
+            event?: components["schemas"]["SowingEvent"];
+            /** @description gap weeks of the wish that it closes */
             weeks: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description batches too many that it takes away
+             */
             batches: number;
+            /** @description gap weeks, or weeks with too much to do, that remain */
             left: number;
+            /**
+             * Format: double
+             * @description m² weeks by which the shortage of ground falls
+             */
+            gains: number;
+            /**
+             * Format: double
+             * @description m² weeks that are still short
+             */
+            short: number;
+            /** @description less is wished for */
+            less: boolean;
+            fed: number;
             plants: number;
             /** Format: double */
             area: number;
@@ -1185,6 +1214,8 @@ export interface components {
         };
         /** @description one thing decided otherwise */
         Change: {
+            /** @enum {string} */
+            command: "overrule" | "set-habit";
             overrule?: components["schemas"]["Overrule"];
             habit?: components["schemas"]["Habit"];
         };
@@ -1649,11 +1680,16 @@ export interface components {
             at: number;
             planted: number;
         };
+        Arranged: {
+            year: number;
+            laid: components["schemas"]["Laid"][];
+        };
         Customs: {
             bent: string[];
             pairs: string[];
             own_pairs?: components["schemas"]["OwnPair"][];
             own_green?: components["schemas"]["OwnGreen"][];
+            arranged?: components["schemas"]["Arranged"];
             materials: components["schemas"]["Material"][];
             recipe: components["schemas"]["Amendment"][];
             /** Format: double */
@@ -1782,24 +1818,6 @@ export interface components {
             bed: string;
             class: string;
             hours?: number[];
-        };
-        GroundWay: {
-            words: string;
-            /** Format: double */
-            short: number;
-            /** Format: double */
-            gains: number;
-            fed: number;
-            jars: number;
-            /** @description less is wished for */
-            less: boolean;
-            command: string;
-            wish?: components["schemas"]["Wish"];
-            target?: string;
-            overrule?: components["schemas"]["Overrule"];
-            customs?: components["schemas"]["Customs"];
-            bed?: components["schemas"]["Bed"];
-            event?: components["schemas"]["SowingEvent"];
         };
         FreePatch: {
             /** @description the planting that stands there, under which a green manure can be sown */
@@ -2127,6 +2145,8 @@ export interface components {
             };
         };
         Reference: {
+            jars: components["schemas"]["Jar"][];
+            dividing: components["schemas"]["Dividing"];
             methods: components["schemas"]["MethodFacts"][];
             amount_kinds: components["schemas"]["AmountKindFacts"][];
             forms: components["schemas"]["FormFacts"][];
@@ -2147,6 +2167,21 @@ export interface components {
         };
         /** @enum {string} */
         AmountKind: "meals" | "weight-week" | "weight-year" | "pieces-week" | "pieces-year" | "jars" | "litres" | "dried" | "plants" | "area" | "row";
+        Jar: {
+            name: string;
+            /** Format: double */
+            litre: number;
+        };
+        Dividing: {
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            from_one_side: number;
+            /** Format: double */
+            path: number;
+            /** Format: double */
+            margin: number;
+        };
         AmountKindFacts: {
             kind: components["schemas"]["AmountKind"];
             /** @enum {string} */
@@ -2548,27 +2583,6 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    getGroundWays: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The ways */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["GroundWay"][];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
     getGroundFree: {
         parameters: {
             query: {
@@ -2767,11 +2781,15 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    getWays: {
+    getRemedies: {
         parameters: {
             query?: {
                 wish?: string;
                 week?: number;
+                /** @description the shortage of ground */
+                ground?: boolean;
+                /** @description a better layout of what is planned */
+                layout?: boolean;
             };
             header?: never;
             path?: never;
@@ -2779,13 +2797,34 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The ways */
+            /** @description The remedies */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Way"][];
+                    "application/json": components["schemas"]["Remedy"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getRemediesProgress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How many of the changes are tried */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Progress"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -2,7 +2,7 @@
 // A list of what would help, each with what it does and what it costs; one press takes it.
 import { computed, ref } from 'vue'
 import { useUnits } from '../lib/units'
-import { capital } from '../lib/words'
+import { capital, count } from '../lib/words'
 
 export interface Remedy {
   key: string
@@ -19,8 +19,10 @@ const props = defineProps<{
   act: string
   /** So many are shown before the others are asked for; all, where it is not said. */
   first?: number
+  /** How many of the changes that may help have been tried, where it takes long. */
+  progress?: { done: number; of: number }
 }>()
-defineEmits<{ take: [index: number] }>()
+defineEmits<{ take: [index: number]; stop: [] }>()
 const { render } = useUnits()
 const all = ref(false)
 const most = computed(() => props.first ?? Infinity)
@@ -29,7 +31,13 @@ const shown = computed(() => (all.value ? props.remedies : props.remedies?.slice
 
 <template>
   <div class="remedies small">
-    <p v-if="!remedies && !wrong" class="quiet">Reckoning what would help …</p>
+    <p v-if="!remedies && !wrong" class="quiet">
+      Reckoning what would help …
+      <template v-if="progress">
+        {{ progress.done }} of {{ count(progress.of, 'change') }} tried
+        <button type="button" class="link" @click="$emit('stop')">stop</button>
+      </template>
+    </p>
     <template v-else-if="remedies?.length">
       <h4>{{ heading }}</h4>
       <ul>

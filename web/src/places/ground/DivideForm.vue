@@ -13,11 +13,12 @@ const emit = defineEmits<{ done: [] }>()
 const store = useHousehold()
 const { say } = useUnits()
 const old = store.household?.plot
+const usual = store.reference?.dividing
 const ask = reactive({
   plot: { length: old?.length ?? 12, width: old?.width ?? 8, bearing: old?.bearing ?? 0 },
-  width: 1.2,
-  path: 0.9,
-  margin: 0.5,
+  width: usual?.width ?? 0,
+  path: usual?.path ?? 0,
+  margin: usual?.margin ?? 0,
 })
 const shares = ref<Share[]>()
 const problem = ref<Problem>()
@@ -66,10 +67,10 @@ const fields = ['plot.length', 'plot.width', 'plot.bearing', 'width', 'path', 'm
       ><span>Margin around</span><NumberInput v-model="ask.margin" unit="m" suffix label="Margin around the beds"
     /></label>
     <ElButton native-type="submit" size="small">How many beds fit?</ElButton>
-    <p class="quiet small hint">
-      An arm reaches across {{ say(1.2, 'm') }} from both sides, {{ say(0.75, 'm') }} from one; a barrow wants
-      {{ say(0.9, 'm') }} of path.
-      <span v-if="ask.width > 1.2" class="warn">No arm reaches the middle of a bed of {{ say(ask.width, 'm') }}.</span>
+    <p v-if="usual" class="quiet small hint">
+      An arm reaches across {{ say(usual.width, 'm') }} from both sides, {{ say(usual.from_one_side, 'm') }} from one; a
+      barrow wants {{ say(usual.path, 'm') }} of path.
+      <span v-if="ask.width > usual.width" class="warn">No arm reaches the middle of a bed of {{ say(ask.width, 'm') }}.</span>
     </p>
     <template v-for="f in fields" :key="f"
       ><p v-if="fieldError(problem, f)" class="wrong" role="alert">{{ fieldError(problem, f) }}</p></template

@@ -6,7 +6,7 @@ import { leftOut, useGround, useWhere } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { count, day as short, fullDay } from '../../lib/words'
-import WaysOut from './WaysOut.vue'
+import GroundRemedies from './GroundRemedies.vue'
 
 defineEmits<{ pick: [sowing: string] }>()
 const store = useHousehold()
@@ -70,7 +70,7 @@ const moved = computed(() => (layout.value?.pieces ?? []).filter((p) => p.was))
       <button v-if="left.length > 6" type="button" class="link small" @click="allLeft = !allLeft">
         {{ allLeft ? 'fewer' : `all ${left.length}` }}
       </button>
-      <WaysOut />
+      <GroundRemedies />
     </template>
     <p v-else class="small quiet">
       All that is sown has its ground. Press a bed to see what is free in it and what can still go in; a planting, to

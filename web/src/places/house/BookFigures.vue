@@ -45,7 +45,10 @@ const what = computed(() => {
 function offer(f: BookFigure, value: number, choice = '') {
   if (Number.isNaN(value) || (choice ? choice === f.choice : f.known && value === f.value)) return
   why.value = own(f)?.why ?? ''
-  void propose({ overrule: { subject: props.subject, field: f.field, value, ...(choice ? { choice } : {}) } })
+  void propose({
+    command: 'overrule',
+    overrule: { subject: props.subject, field: f.field, value, ...(choice ? { choice } : {}) },
+  })
 }
 async function take() {
   const o = change.value?.overrule

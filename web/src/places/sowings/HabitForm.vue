@@ -23,7 +23,7 @@ const { change: asked, found, wrong, propose, drop } = useForesight()
 
 /** Asked first, it shows what would follow before it is taken. */
 async function set(change: Partial<Habit>, taking = false) {
-  if (props.ask && !taking) return propose({ habit: { ...habit.value, ...change } })
+  if (props.ask && !taking) return propose({ command: 'set-habit', habit: { ...habit.value, ...change } })
   problem.value = await store.edit({ command: 'set-habit', habit: { ...habit.value, ...change } })
   drop()
 }

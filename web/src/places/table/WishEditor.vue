@@ -6,7 +6,7 @@ import type { PlanWish, Problem, Wish } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
 import { otherErrors } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
-import WaysList from '../../parts/WaysList.vue'
+import Remedies from '../../parts/Remedies.vue'
 import FormsField from './FormsField.vue'
 import StoryField from './StoryField.vue'
 import WishAmount from './WishAmount.vue'
@@ -162,7 +162,13 @@ const told = [
 
     <WishUses v-if="plan" :plan="plan" />
 
-    <WaysList v-if="plan && plan.source.includes('gap')" :key="wish.id" class="ways" :wish="wish.id" />
+    <Remedies
+      v-if="plan && plan.source.includes('gap')"
+      :key="wish.id"
+      class="ways"
+      :of="{ wish: wish.id }"
+      heading="What would close the gap"
+    />
 
     <p v-if="otherErrors(problem, ...told)" class="wrong" role="alert">{{ otherErrors(problem, ...told) }}</p>
     <div class="buttons">

@@ -106,14 +106,11 @@ function makeDraft(props: { wish: Wish; isNew?: boolean }, problem: Ref<Problem 
 
   const jars = computed(() => {
     const usual = preparations.value.find((p) => p.id === made.value)
+    const known = store.reference?.jars ?? []
     return [
       { value: 0, label: usual ? `usual: ${usual.jar}` : 'the usual one' },
-      { value: 0.946353, label: 'quart' },
-      { value: 0.473176, label: 'pint' },
-      { value: 0.236588, label: 'half-pint' },
-      { value: 1, label: '1 litre' },
-      { value: 0.5, label: '½ litre' },
-      ...([0, 0.946353, 0.473176, 0.236588, 1, 0.5].includes(draft.jar)
+      ...known.map((j) => ({ value: j.litre, label: j.name })),
+      ...(draft.jar === 0 || known.some((j) => j.litre === draft.jar)
         ? []
         : [{ value: draft.jar, label: say(draft.jar, 'L') }]),
     ]

@@ -9,7 +9,7 @@ import { useUnits } from '../../lib/units'
 import { sources, texture } from '../../lib/facts'
 import { count, day, fullDay } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
-import WaysList from '../../parts/WaysList.vue'
+import Remedies from '../../parts/Remedies.vue'
 import WeekFood from './WeekFood.vue'
 
 const props = defineProps<{ week: number }>()
@@ -92,7 +92,7 @@ const over = computed(() => store.plan?.kitchen.over[props.week] ?? 0)
               >
             </li>
           </ul>
-          <WaysList v-if="over > 0" :week="week" />
+          <Remedies v-if="over > 0" :of="{ week }" heading="What would help" />
         </template>
         <p class="small quiet">{{ count(page.eaten.filter((e) => e.source === 'gap').length, 'gap') }} this week.</p>
       </div>

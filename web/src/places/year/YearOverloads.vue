@@ -5,7 +5,7 @@ import type { Plan } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { day } from '../../lib/words'
-import WaysList from '../../parts/WaysList.vue'
+import Remedies from '../../parts/Remedies.vue'
 
 defineProps<{ overloads: Plan['kitchen']['overloads'] }>()
 const store = useHousehold()
@@ -29,7 +29,7 @@ const helping = ref(-1) // the week whose ways are open: they take a second to r
       >
         {{ helping === o.week ? 'hide what would help' : 'what would help?' }}
       </button>
-      <WaysList v-if="helping === o.week" :week="o.week" />
+      <Remedies v-if="helping === o.week" :of="{ week: o.week }" heading="What would help" />
     </div>
   </section>
 </template>

@@ -9,7 +9,7 @@ import { firstRows, useLate } from '../../lib/late'
 import ChoiceButtons from '../../parts/ChoiceButtons.vue'
 import Legend from '../../parts/Legend.vue'
 import MonthScale from '../../parts/MonthScale.vue'
-import WaysList from '../../parts/WaysList.vue'
+import Remedies from '../../parts/Remedies.vue'
 import { useWeekCursor } from './cursor'
 import GoalsLine from './GoalsLine.vue'
 import { grouped, weekly, type GroupBy } from './ledger'
@@ -154,7 +154,14 @@ onMounted(() =>
               :open="mending === w.id"
               @mend="mending = mending === w.id ? '' : w.id"
             />
-            <WaysList v-if="mending === w.id" class="mend" :wish="w.id" @click.stop @keydown.stop />
+            <Remedies
+              v-if="mending === w.id"
+              class="mend"
+              :of="{ wish: w.id }"
+              heading="What would close the gap"
+              @click.stop
+              @keydown.stop
+            />
           </template>
         </template>
         <YearTotals :foods="foods.length" :table="table" />

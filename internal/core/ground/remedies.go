@@ -12,46 +12,27 @@ import (
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
-	"inventory/internal/core/household"
 	"inventory/internal/core/plan"
-	"inventory/internal/core/record"
 	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 )
 
-// Way is a change that makes a shortage of ground less, with what it does to the
-// rest: reckoned by the plan and the fit themselves.
-type Remedy struct {
-	Words say.Note `json:"words"`
-	Short float64  `json:"short"` // m² · weeks still short after it
-	Gains float64  `json:"gains"` // how much less that is
-	Fed   int      `json:"fed"`   // weeks fed, more or less than now
-	Jars  int      `json:"jars"`  // jars filled, more or less than now
-	Less  bool     `json:"less"`  // less is wished for, though as many weeks may be fed
+// Tried is told how many of so many changes have been tried. It is called by one goroutine
+// at a time.
+type Tried func(done, of int)
 
-	// One of these is the change.
-	Command  string         `json:"command"` // of an edit: change-wish, remove-wish, overrule, set-customs, add-bed; or log
-	Wish     *wish.Wish     `json:"wish,omitempty"`
-	Target   string         `json:"target,omitempty"`
-	Overrule *book.Overrule `json:"overrule,omitempty"`
-	Customs  *bed.Customs   `json:"customs,omitempty"`
-	Bed      *bed.Bed       `json:"bed,omitempty"`
-	Event    *plan.Event    `json:"event,omitempty"`
-
-	places string // the planting that is to find ground by it; empty: none in particular
-}
-
-// ways looks for the ways out of a shortage.
+// shortage looks for what makes a shortage of ground less.
 type shortage struct {
 	ctx    context.Context // ends where nobody waits any longer
+	tried  Tried
 	in     plan.Input
 	plan   plan.Plan
 	fit    Input
 	layout Layout
 	book   *book.Book
 	trials []trial
-	out    []Remedy
+	out    []plan.Remedy
 }
 
 // Of works out the plan of a household and the layout of its ground.
@@ -67,16 +48,17 @@ func Of(in plan.Input) (plan.Plan, Input, Layout, error) {
 	return p, fit, Fit(fit), nil
 }
 
-// Ways returns what would make a shortage of ground less: first what feeds as much
+// Remedies returns what would make a shortage of ground less: first what feeds as much
 // as before, then what takes something away, each with the greatest gain first; none
 // where nothing is short. p, fit and l are the plan and the layout as they stand. It
-// ends early, with the context's error, where nobody waits any longer.
-func Remedies(ctx context.Context, in plan.Input, p plan.Plan, fit Input, l Layout) ([]Remedy, error) {
+// ends early, with the context's error, where nobody waits any longer; tried, unless it is
+// nil, is told how far it has come.
+func Remedies(ctx context.Context, in plan.Input, p plan.Plan, fit Input, l Layout, tried Tried) ([]plan.Remedy, error) {
 	b, _, _, err := in.Household.Book(book.Usual())
 	if err != nil {
 		return nil, err
 	}
-	w := &shortage{ctx: ctx, in: in, plan: p, fit: fit, layout: l, book: b, out: []Remedy{}}
+	w := &shortage{ctx: ctx, tried: tried, in: in, plan: p, fit: fit, layout: l, book: b, out: []plan.Remedy{}}
 	if l.Short <= 0 {
 		return w.out, nil
 	}
@@ -90,53 +72,64 @@ func Remedies(ctx context.Context, in plan.Input, p plan.Plan, fit Input, l Layo
 	if ctx.Err() != nil {
 		return nil, ctx.Err()
 	}
-	slices.SortStableFunc(w.out, func(a, b Remedy) int {
-		return cmp.Or(cmp.Compare(a.costs(), b.costs()), cmp.Compare(math.Round(b.Gains*10), math.Round(a.Gains*10)), cmp.Compare(b.Fed, a.Fed), cmp.Compare(b.Jars, a.Jars), strings.Compare(a.Words.String(), b.Words.String()))
+	slices.SortStableFunc(w.out, func(a, b plan.Remedy) int {
+		return cmp.Or(cmp.Compare(order(a.Costs()), order(b.Costs())), cmp.Compare(math.Round(b.Gains*10), math.Round(a.Gains*10)), cmp.Compare(b.Fed, a.Fed), cmp.Compare(b.Jars, a.Jars), strings.Compare(a.Words.String(), b.Words.String()))
 	})
 	return w.out, nil
 }
 
-// costs tells, 1 or 0, whether a way takes something off the table or the shelf.
-func (w Remedy) costs() int { return order(w.Less || w.Fed < 0 || w.Jars < 0) }
-
 // worthwhile is the least that a way must gain to be told, m² · weeks.
 const worthwhile = 0.5
 
-// trial is a change that may help, to be tried.
+// trial is a remedy to be tried, and the planting that is to find ground by it; empty: none
+// in particular.
 type trial struct {
-	remedy Remedy
-	change func(*household.Household)
+	plan.Remedy
+	places string
 }
 
 // try puts a change among those to be tried.
-func (w *shortage) try(r Remedy, change func(*household.Household)) {
-	w.trials = append(w.trials, trial{r, change})
+func (w *shortage) try(what say.Fact, c plan.Change) {
+	w.trials = append(w.trials, trial{Remedy: plan.Remedy{Words: say.That(what), Change: c}})
 }
 
-// workers is how many trials run at once.
+// workers is how many pieces of work run at once.
 const workers = 2
+
+// inTurns does n pieces of work, several at once, until the context ends, and tells how many
+// are done.
+func inTurns(ctx context.Context, n int, tried Tried, work func(i int)) {
+	var next atomic.Int64
+	var all sync.WaitGroup
+	var mu sync.Mutex
+	done := 0
+	for range workers {
+		all.Go(func() {
+			for {
+				i := int(next.Add(1)) - 1
+				if i >= n || ctx.Err() != nil {
+					return
+				}
+				work(i)
+				mu.Lock()
+				if done++; tried != nil {
+					tried(done, n)
+				}
+				mu.Unlock()
+			}
+		})
+	}
+	all.Wait()
+}
 
 // runTrials tries the changes gathered so far, several at once, and keeps those that help, in
 // the order in which they were gathered.
 func (w *shortage) runTrials() {
 	helps := make([]bool, len(w.trials))
-	var next atomic.Int64
-	var all sync.WaitGroup
-	for range workers {
-		all.Go(func() {
-			for {
-				i := int(next.Add(1)) - 1
-				if i >= len(w.trials) || w.ctx.Err() != nil {
-					return
-				}
-				helps[i] = w.run(&w.trials[i])
-			}
-		})
-	}
-	all.Wait()
+	inTurns(w.ctx, len(w.trials), w.tried, func(i int) { helps[i] = w.run(&w.trials[i]) })
 	for i, t := range w.trials {
 		if helps[i] {
-			w.out = append(w.out, t.remedy)
+			w.out = append(w.out, t.Remedy)
 		}
 	}
 	w.trials = nil
@@ -145,17 +138,19 @@ func (w *shortage) runTrials() {
 // run computes the plan and the layout of a changed household, and reports whether the change
 // helps.
 func (w *shortage) run(t *trial) bool {
-	in := w.in
-	t.change(&in.Household)
-	p, _, l, err := Of(in)
-	if err != nil || len(p.Unknown) > len(w.in.Unknown) {
+	in, p, err := w.in.Changed(t.Change)
+	if err != nil {
 		return false // the book or the household does not allow it
 	}
-	r := &t.remedy
-	r.Short, r.Gains = l.Short, w.layout.Short-l.Short
-	r.Fed, r.Jars = p.Tally.WeeksFed-w.plan.Tally.WeeksFed, p.Tally.Jars-w.plan.Tally.Jars
-	unplaced := r.places != "" && slices.ContainsFunc(l.Unplaced, func(x Unplaced) bool { return x.Planting == r.places })
-	return r.Gains >= worthwhile && !unplaced
+	fit, err := InputOf(in, p)
+	if err != nil {
+		return false
+	}
+	l, less := Fit(fit), t.Less
+	t.Effect = plan.Between(&w.plan, &p)
+	t.Less, t.Short, t.Gains = less, l.Short, w.layout.Short-l.Short
+	unplaced := t.places != "" && slices.ContainsFunc(l.Unplaced, func(x Unplaced) bool { return x.Planting == t.places })
+	return t.Gains >= worthwhile && !unplaced
 }
 
 // sowing returns a sowing of the plan, or nil.
@@ -192,10 +187,8 @@ func (w *shortage) wishes() {
 		wish := h.Wishes[i]
 		wish.Fill()
 		change(&wish)
-		w.try(Remedy{Words: say.That(say.OfWish{Wish: w.plan.Wishes[i].Title, What: what}), Less: less, Command: "change-wish", Wish: &wish}, func(h *household.Household) {
-			h.Wishes = slices.Clone(h.Wishes)
-			h.Wishes[i] = wish
-		})
+		w.try(say.OfWish{Wish: w.plan.Wishes[i].Title, What: what}, plan.Change{Command: plan.ChangeWish, Wish: &wish})
+		w.trials[len(w.trials)-1].Less = less
 	}
 	for _, i := range order[:min(mostWishes, len(order))] {
 		mine := h.Wishes[i]
@@ -217,9 +210,8 @@ func (w *shortage) wishes() {
 			continue
 		}
 		nice++
-		w.try(Remedy{Words: say.That(say.DoWithout{Wish: w.plan.Wishes[i].Title}), Less: true, Command: "remove-wish", Target: mine.ID}, func(h *household.Household) {
-			h.Wishes = slices.DeleteFunc(slices.Clone(h.Wishes), func(x wish.Wish) bool { return x.ID == mine.ID })
-		})
+		w.try(say.DoWithout{Wish: w.plan.Wishes[i].Title}, plan.Change{Command: plan.RemoveWish, Target: mine.ID})
+		w.trials[len(w.trials)-1].Less = true
 	}
 }
 
@@ -248,19 +240,9 @@ func less(w wish.Wish, p plan.Wish) (number float64, what say.Fact) {
 	return number, say.Less{To: number, Words: kind.Words(), Of: n}
 }
 
-// customs returns the household's customs to be changed.
-func (w *shortage) customs() bed.Customs {
-	if u := w.in.Household.Customs; u != nil {
-		out := *u
-		out.Exceptions, out.Pairs = slices.Clone(u.Exceptions), slices.Clone(u.Pairs)
-		return out
-	}
-	return bed.UsualCustoms()
-}
-
 // keep tries other customs.
 func (w *shortage) keep(what say.Fact, u bed.Customs) {
-	w.try(Remedy{Words: say.That(what), Command: "set-customs", Customs: &u}, func(h *household.Household) { h.Customs = &u })
+	w.try(what, plan.Change{Command: plan.SetCustoms, Customs: &u})
 }
 
 // bend tries not to keep the rotation of the families that have no ground.
@@ -276,7 +258,7 @@ func (w *shortage) bend() {
 			continue
 		}
 		seen = append(seen, family)
-		u := w.customs()
+		u := customsOf(w.in)
 		u.Exceptions = append(u.Exceptions, family)
 		w.keep(say.BendRotation{Family: family}, u)
 	}
@@ -285,11 +267,11 @@ func (w *shortage) bend() {
 // pairs tries the interplantings of the book that the household does not admit and
 // that could come together in its plan.
 func (w *shortage) pairs() {
-	u := w.customs()
+	u := customsOf(w.in)
 	grown := func(id string) bool {
 		return slices.ContainsFunc(w.fit.Plantings, func(p Planting) bool { return is(p.Crop, id) })
 	}
-	all := w.customs()
+	all := customsOf(w.in)
 	for _, p := range w.book.Pairings {
 		if slices.Contains(u.Pairs, p.ID) || !grown(p.Long) || !grown(p.Short) {
 			continue
@@ -300,7 +282,7 @@ func (w *shortage) pairs() {
 		})
 		all.Pairs = append(all.Pairs, p.ID)
 		if left {
-			one := w.customs()
+			one := customsOf(w.in)
 			one.Pairs = append(one.Pairs, p.ID)
 			w.keep(say.StandBetween{Short: w.book.Crop(p.Short).Short(), Long: w.book.Crop(p.Long).Short()}, one)
 		}
@@ -317,9 +299,7 @@ func (w *shortage) sooner() {
 		return
 	}
 	o := book.Overrule{Subject: "household", Field: "clear_days", Value: math.Floor(rules.ClearDays / 2)}
-	w.try(Remedy{Words: say.That(say.ClearSooner{Days: o.Value, Of: rules.ClearDays}), Command: "overrule", Overrule: &o}, func(h *household.Household) {
-		h.Overrules = append(slices.DeleteFunc(slices.Clone(h.Overrules), func(x book.Overrule) bool { return x.Subject == o.Subject && x.Field == o.Field }), o)
-	})
+	w.try(say.ClearSooner{Days: o.Value, Of: rules.ClearDays}, plan.Change{Command: plan.SetRule, Overrule: &o})
 }
 
 // How many sowings are tried on a later day, and how much later at most.
@@ -351,9 +331,8 @@ func (w *shortage) later() {
 			continue
 		}
 		later := say.BeginLater{Crop: s.CropName, Of: s.Date, Begin: e.Day, Bed: f.in.Beds[k].Name}
-		w.try(Remedy{Words: say.That(later), Command: "log", Event: &e, places: out.Planting.ID}, func(h *household.Household) {
-			h.Plantings = append(slices.DeleteFunc(slices.Clone(h.Plantings), func(x record.Planting) bool { return x.ID == out.Planting.ID }), *out.Planting)
-		})
+		w.try(later, plan.Change{Command: plan.LogEvent, Event: &e})
+		w.trials[len(w.trials)-1].places = out.Planting.ID
 	}
 }
 
@@ -406,17 +385,12 @@ func (w *shortage) anotherBed(b bed.Bed) bool {
 			}
 			give := b
 			give.ID = ""
-			w.try(Remedy{Words: say.That(say.BedMore{Length: b.Length, Width: b.Width}), Command: "add-bed", Bed: &give}, func(h *household.Household) {
-				h.Beds = append(slices.Clone(h.Beds), b)
-			})
+			w.try(say.BedMore{Length: b.Length, Width: b.Width}, plan.Change{Command: plan.AddBed, Bed: &give})
 			return true
 		}
 	}
 	return false
 }
-
-// path is kept between beds, m.
-const path = 0.9
 
 // steps returns where along the plot a bed may begin: at half metres, and beyond
 // what is there where no plot is measured.
@@ -433,7 +407,7 @@ func steps(plot *bed.Plot, beds []bed.Bed, along bool) (out []float64) {
 	if plot != nil {
 		end = map[bool]float64{true: plot.Length, false: plot.Width}[along]
 	} else {
-		end += path + moreLengths[len(moreLengths)-1]
+		end += bed.PathWidth + moreLengths[len(moreLengths)-1]
 	}
 	for at := 0.0; at <= end && len(out) < 400; at += 0.5 {
 		out = append(out, at)
@@ -447,6 +421,7 @@ func fitsOn(plot *bed.Plot, beds []bed.Bed, b bed.Bed) bool {
 	if plot != nil && (b.X+x > plot.Length || b.Y+y > plot.Width) {
 		return false
 	}
+	const path = bed.PathWidth
 	wide := bed.Bed{X: b.X - path, Y: b.Y - path, Length: x + 2*path, Width: y + 2*path}
 	return !slices.ContainsFunc(beds, func(o bed.Bed) bool {
 		over, _ := bed.Overlap(wide, o)

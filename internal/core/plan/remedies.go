@@ -3,7 +3,6 @@ package plan
 import (
 	"cmp"
 	"context"
-	"errors"
 	"fmt"
 	"math"
 	"slices"
@@ -19,24 +18,6 @@ import (
 	"inventory/internal/core/wish"
 )
 
-// Way is one way of mending a gap or an overload: the change it takes, and what
-// the whole plan comes to with it, less what it comes to now. Every way is
-// found by reckoning the changed input again.
-type Remedy struct {
-	Words    say.Note       `json:"words"`
-	Wish     *wish.Wish     `json:"wish,omitempty"`     // the wish as it would be
-	Overrule *book.Overrule `json:"overrule,omitempty"` // or the rule as it would be
-	Weeks    int            `json:"weeks"`              // gap weeks it closes
-	Batches  float64        `json:"batches"`            // batches too many that it takes away
-	Left     int            `json:"left"`               // gap weeks, or weeks with too much to do, that remain
-	Plants   int            `json:"plants"`
-	Area     float64        `json:"area"` // m² of all sowings
-	Jars     int            `json:"jars"`
-	Freezer  float64        `json:"freezer"` // L
-	Hours    float64        `json:"hours"`   // of putting up
-	Buy      float64        `json:"buy"`     // kg of the crop to buy; 0 where it is bought put up
-}
-
 // gapsOf returns the weeks of a wish that nothing feeds.
 func gapsOf(w *Wish) (n int) {
 	for _, s := range w.Source {
@@ -47,37 +28,7 @@ func gapsOf(w *Wish) (n int) {
 	return n
 }
 
-// with returns an input with one wish changed.
-func (in Input) with(i int, w wish.Wish) Input {
-	in.Household.Wishes = slices.Clone(in.Household.Wishes)
-	in.Household.Wishes[i] = w
-	return in
-}
-
-func difference(way *Remedy, before, after *Plan) {
-	way.Plants = after.Tally.Plants - before.Tally.Plants
-	for i := range after.Wishes {
-		way.Area += after.Wishes[i].Area - before.Wishes[i].Area
-	}
-	way.Jars = after.Tally.Jars - before.Tally.Jars
-	way.Freezer = after.Tally.Freezer - before.Tally.Freezer
-	way.Hours = after.Kitchen.TotalHour - before.Kitchen.TotalHour
-}
-
-// errNotAllowed is what a change gives that the book does not know or allow.
-var errNotAllowed = errors.New("the crop book does not allow it")
-
-// allowed works out the plan of an input with a change in it. A change that would only
-// be left out of the plan is none.
-func allowed(in Input) (Plan, error) {
-	p, err := Compute(in)
-	if err == nil && len(p.Unknown) > len(in.Unknown) {
-		err = errNotAllowed
-	}
-	return p, err
-}
-
-// Ways returns the ways of closing the gaps of one wish, those that close most
+// Remedies returns what closes the gaps of one wish, those that close most
 // first; none where it has no gap. It ends early, with the context's error, where
 // nobody waits any longer.
 func Remedies(ctx context.Context, in Input, id string) ([]Remedy, error) {
@@ -101,16 +52,16 @@ func Remedies(ctx context.Context, in Input, id string) ([]Remedy, error) {
 		if ctx.Err() != nil {
 			return nil, ctx.Err()
 		}
-		changed, err := allowed(in.with(i, *c.Wish))
+		_, changed, err := in.Changed(c.Change)
 		if err != nil {
 			continue // the book does not allow it for this wish
 		}
-		after := &changed.Wishes[i]
-		c.Left = gapsOf(after)
-		if c.Weeks = gaps - c.Left; c.Weeks <= 0 {
+		left := gapsOf(&changed.Wishes[i])
+		if left >= gaps {
 			continue
 		}
-		difference(&c, &now.plan, &changed)
+		c.Effect = Between(&now.plan, &changed)
+		c.Weeks, c.Left = gaps-left, left
 		out = append(out, c)
 	}
 	slices.SortStableFunc(out, func(a, b Remedy) int { return cmp.Or(cmp.Compare(b.Weeks, a.Weeks), cmp.Compare(a.Area, b.Area)) })
@@ -125,7 +76,7 @@ func (c *computed) candidates(w wish.Wish, r *table.Resolved) (out []Remedy) {
 		changed := w
 		changed.Forms, changed.Preparations = slices.Clone(w.Forms), slices.Clone(w.Preparations)
 		change(&changed)
-		out = append(out, Remedy{Words: say.That(what), Wish: &changed})
+		out = append(out, Remedy{Words: say.That(what), Change: Change{Command: ChangeWish, Wish: &changed}})
 	}
 	b := c.desk.Book
 	kinds := b.Food(w.Food)
@@ -179,7 +130,7 @@ func (c *computed) buying(i, gaps int) Remedy {
 	w.Pins = slices.DeleteFunc(slices.Clone(w.Pins), func(p wish.Pin) bool {
 		return r.Source[season.WeekOf(p.Day.YearDay()-c.start.YearDay())] == wish.Gap
 	})
-	way := Remedy{Wish: &w, Weeks: gaps}
+	way := Remedy{Change: Change{Command: ChangeWish, Wish: &w}, Effect: Effect{Weeks: gaps}}
 	kinds := c.desk.Book.Food(w.Food)
 	crop := kinds[0]
 	if len(r.Uses) > 0 {
@@ -223,10 +174,10 @@ func (c *computed) buying(i, gaps int) Remedy {
 // wanting asks for no more than the season gives.
 func (c *computed) wanting(w wish.Wish, gaps int) Remedy {
 	w.Season = wish.Season{Kind: wish.While}
-	return Remedy{Words: say.That(say.WantWhileItLasts), Wish: &w, Weeks: gaps}
+	return Remedy{Words: say.That(say.WantWhileItLasts), Change: Change{Command: ChangeWish, Wish: &w}, Effect: Effect{Weeks: gaps}}
 }
 
-// Helps returns what helps where a week has more putting up than the kitchen can
+// KitchenRemedies returns what helps where a week has more putting up than the kitchen can
 // do: another sowing of what is put up then, fewer jars, one evening more. It ends
 // early where nobody waits any longer.
 func KitchenRemedies(ctx context.Context, in Input, week int) ([]Remedy, error) {
@@ -242,18 +193,16 @@ func KitchenRemedies(ctx context.Context, in Input, week int) ([]Remedy, error) 
 	if now.plan.Kitchen.Over[week] == 0 {
 		return out, nil
 	}
-	try := func(way Remedy, changed Input) bool {
-		after, err := allowed(changed)
+	try := func(what say.Fact, c Change) {
+		_, after, err := in.Changed(c)
 		if err != nil {
-			return false
+			return
 		}
-		way.Batches = sum(now.plan.Kitchen.Over) - sum(after.Kitchen.Over)
-		way.Left = len(after.Kitchen.Overloads)
-		difference(&way, &now.plan, &after)
-		if way.Batches > 0.2 { // less is not worth the trouble
-			out = append(out, way)
+		r := Remedy{Words: say.That(what), Change: c, Effect: Between(&now.plan, &after)}
+		r.Batches, r.Left = sum(now.plan.Kitchen.Over)-sum(after.Kitchen.Over), len(after.Kitchen.Overloads)
+		if r.Batches > 0.2 { // less is not worth the trouble
+			out = append(out, r)
 		}
-		return after.Kitchen.Over[week] == 0
 	}
 	for _, part := range now.kitchen.parts(week) {
 		if ctx.Err() != nil {
@@ -264,17 +213,13 @@ func KitchenRemedies(ctx context.Context, in Input, week int) ([]Remedy, error) 
 		w.Fill()
 		more := w
 		more.Stagger.Sowings = max(1, w.Stagger.Sowings) + 1
-		try(Remedy{Words: say.That(say.SowingsApart{Wish: part.Title, Sowings: more.Stagger.Sowings}), Wish: &more}, in.with(i, more))
+		try(say.SowingsApart{Wish: part.Title, Sowings: more.Stagger.Sowings}, Change{Command: ChangeWish, Wish: &more})
 		now.fewer(w, i, try)
 	}
 	r := now.desk.Rules
 	evenings := book.Overrule{Subject: "household", Field: "evenings", Value: r.Evenings + 1}
 	if r.Evenings+1 <= 7 {
-		changed := in
-		changed.Household.Overrules = append(slices.DeleteFunc(slices.Clone(in.Household.Overrules), func(o book.Overrule) bool {
-			return o.Subject == evenings.Subject && o.Field == evenings.Field
-		}), evenings)
-		try(Remedy{Words: say.That(say.OneEveningMore), Overrule: &evenings}, changed)
+		try(say.OneEveningMore, Change{Command: SetRule, Overrule: &evenings})
 	}
 	slices.SortStableFunc(out, func(a, b Remedy) int {
 		return cmp.Or(cmp.Compare(b.Batches, a.Batches), strings.Compare(a.Words.String(), b.Words.String()))
@@ -291,7 +236,7 @@ func sum(v []float64) (s float64) {
 
 // fewer tries full loads fewer of a wish in jars until its week is no longer too
 // full.
-func (c *computed) fewer(w wish.Wish, i int, try func(Remedy, Input) bool) {
+func (c *computed) fewer(w wish.Wish, i int, try func(say.Fact, Change)) {
 	load := c.plan.Wishes[i].Load
 	if load == nil || load.Jars <= 0 || w.Story != nil {
 		return
@@ -305,13 +250,13 @@ func (c *computed) fewer(w wish.Wish, i int, try func(Remedy, Input) bool) {
 		if fewer.Amount.Number <= 0 {
 			return
 		}
-		changed := c.in.with(i, fewer)
-		after, err := allowed(changed)
+		change := Change{Command: ChangeWish, Wish: &fewer}
+		_, after, err := c.in.Changed(change)
 		if err != nil {
 			return
 		}
 		if sum(after.Kitchen.Over) < sum(c.plan.Kitchen.Over) {
-			try(Remedy{Words: say.That(say.FewerJars{Wish: c.plan.Wishes[i].Title, To: fewer.Amount.Number, Of: w.Amount.Number}), Wish: &fewer}, changed)
+			try(say.FewerJars{Wish: c.plan.Wishes[i].Title, To: fewer.Amount.Number, Of: w.Amount.Number}, change)
 			return
 		}
 	}
