@@ -3,6 +3,7 @@ package e2e
 import (
 	"io"
 	"net/http"
+	"regexp"
 	"strings"
 	"testing"
 
@@ -208,6 +209,43 @@ func TestAWayOutIsTried(t *testing.T) {
 	if now := p.shortage(); now != short {
 		t.Errorf("taken back, %g m² weeks are short, before %g", now, short)
 	}
+}
+
+// While nothing is edited a better layout is searched for. It is offered, and the layout
+// stays as it is until it is taken; then so much more has ground as was said, and undo
+// brings the old one back.
+func TestABetterLayoutIsOffered(t *testing.T) {
+	t.Parallel()
+	p := start(t, "demo").open("/ground")
+	short := p.shortage()
+	p.shows("[data-offer]", "plantings lie in other beds")
+	gain := number(t, regexp.MustCompile(`([\d.]+) m² weeks more`).FindStringSubmatch(p.text("[data-offer]"))[1])
+	if now := p.shortage(); now != short {
+		t.Errorf("it is only offered, but the shortage is %g after %g", now, short)
+	}
+	p.clickNamed("[data-offer] button", "use it")
+	p.see(".notice")
+	if now := p.shortage(); gain <= 0 || short-now < gain-1 || short-now > gain+1 {
+		t.Errorf("%g m² weeks were short, it gives ground to %g, now %g are", short, gain, now)
+	}
+	p.press('u')
+	p.shows(".notice", "Took back")
+	if now := p.shortage(); now != short {
+		t.Errorf("taken back, %g m² weeks are short, before %g", now, short)
+	}
+}
+
+// A long search says how far it has come, and can be stopped and begun again.
+func TestALongSearchIsStopped(t *testing.T) {
+	t.Parallel()
+	p := start(t, "demo").open("/ground")
+	p.see("[data-left]")
+	p.clickNamed(".ways-out button", "What would help?")
+	p.until("how far it has come", `() => /\d+ of \d+ changes tried/.test(document.querySelector('.ways-out .remedies')?.textContent ?? '')`)
+	p.clickNamed(".ways-out .remedies button", "stop")
+	p.gone(".ways-out .remedies")
+	p.clickNamed(".ways-out button", "What would help?")
+	p.see("[data-remedy]")
 }
 
 // A crop that stands keeps its ground: it is drawn, nothing is laid on it, and once

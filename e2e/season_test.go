@@ -18,7 +18,7 @@ import (
 func (p *page) gaps(wish string) int {
 	p.t.Helper()
 	p.see(`[data-wish="` + wish + `"] svg`)
-	return int(number(p.t, p.eval(`w => document.querySelectorAll('[data-wish="' + w + '"] rect[data-source="gap"]').length`, wish)))
+	return int(number(p.t, p.eval(`w => document.querySelector('[data-wish="' + w + '"] [data-source="gap"]')?.dataset.weeks ?? 0`, wish)))
 }
 
 // overTheYear opens Sowings as a timeline.
@@ -56,7 +56,7 @@ func TestASowingIsMovedByKeys(t *testing.T) {
 	}
 	p.press('u')
 	p.shows(".notice", "Took back")
-	p.until("the gap closed", `([w, n]) => document.querySelectorAll('[data-wish="' + w + '"] rect[data-source="gap"]').length === n`, []any{"w1", before})
+	p.until("the gap closed", `([w, n]) => Number(document.querySelector('[data-wish="' + w + '"] [data-source="gap"]')?.dataset.weeks ?? 0) === n`, []any{"w1", before})
 }
 
 func TestASowingIsDrawnByHand(t *testing.T) {

@@ -38,7 +38,7 @@ func TestFewerJarsChangeEverythingThatHangsOnThem(t *testing.T) {
 	t.Parallel()
 	p := start(t, "demo").open("/table")
 	plants, area := p.value(sauce+` [data-figure="wish/w3/plants"]`), p.value(sauce+` [data-figure="wish/w3/area"]`)
-	ribbon := `() => [...document.querySelectorAll('` + sauce + ` svg [data-source="canned"]')].map(r => r.getAttribute('height')).join()`
+	ribbon := `() => [...document.querySelectorAll('` + sauce + ` svg [data-source="canned"]')].map(r => r.getAttribute('d')).join()`
 	before := p.eval(ribbon)
 	p.fill(amountOf("w3"), "26")
 	p.see(`[data-tally="plants"] .change`)

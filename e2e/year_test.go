@@ -29,7 +29,7 @@ func TestThreeLinesGiveThreeRibbons(t *testing.T) {
 		p.must(p.see(line).Input(text))
 		p.shows(".readings", "Understood:")
 		p.press(input.Enter)
-		p.until("the new ribbon", `n => document.querySelectorAll('.ledger .wish').length === n && !!document.querySelector('.ledger .wish:last-of-type svg rect[data-source]')`, 41+i)
+		p.until("the new ribbon", `n => document.querySelectorAll('.ledger .wish').length === n && !!document.querySelector('.ledger .wish:last-of-type svg [data-source]')`, 41+i)
 	}
 	p.shows(`.ledger .wish:last-of-type`, "pint jars")
 }
@@ -46,7 +46,7 @@ func TestAGapIsClosedByTickingFrozen(t *testing.T) {
 	p.clickNamed(".editor button", "Save")
 	p.gone(".editor")
 	p.shows(`[data-wish="w1"] .short`, "–")
-	p.see(`[data-wish="w1"] rect[data-source="frozen"]`)
+	p.see(`[data-wish="w1"] [data-source="frozen"]`)
 	if now := p.tally("freezer"); now <= freezer {
 		t.Errorf("the freezer holds %g L, before %g", now, freezer)
 	}

@@ -15,15 +15,24 @@ const props = defineProps<{
 const store = useHousehold()
 const week = ref(-1)
 
-const weeks = computed(() => props.source.map((s) => (s ? texture(s) : 'none')))
-
 /** How high a week stands: jars by the jar a week, all else full. */
-const heights = computed(() =>
-  props.source.map((s, i) => {
-    if (!s) return 1
-    return props.unit === 'jars' ? 24 * Math.min(1, Math.max(0.15, props.wanted?.[i] ?? 1)) : 24
-  }),
-)
+function height(s: string, i: number): number {
+  if (!s) return 1
+  return props.unit === 'jars' ? 24 * Math.min(1, Math.max(0.15, props.wanted?.[i] ?? 1)) : 24
+}
+
+/** The weeks of each source, drawn as one shape: a box a week. */
+const drawn = computed(() => {
+  const out = new Map<string, { source: string; boxes: string; weeks: number }>()
+  props.source.forEach((s, i) => {
+    const of = out.get(s) ?? { source: s, boxes: '', weeks: 0 }
+    const [from, wide, high] = s === 'gap' ? [10 * i, 10, 24] : [10 * i + 0.4, 9.2, height(s, i)]
+    of.boxes += `M${from} 25v${-high}h${wide}v${high}z`
+    of.weeks++
+    out.set(s, of)
+  })
+  return [...out.values()]
+})
 
 /** Runs of weeks that nothing feeds, each drawn as one open box. */
 const gaps = computed(() => {
@@ -80,15 +89,13 @@ const caption = computed(() => {
       @mousemove="point"
       @mouseleave="week = -1"
     >
-      <rect
-        v-for="(s, i) in weeks"
-        :key="i"
-        :x="i * 10 + (s === 'gap' ? 0 : 0.4)"
-        :y="25 - (heights[i] ?? 24)"
-        :width="s === 'gap' ? 10 : 9.2"
-        :height="heights[i] ?? 24"
-        :class="'w ' + s"
-        :data-source="source[i]"
+      <path
+        v-for="d in drawn"
+        :key="d.source"
+        :d="d.boxes"
+        :class="'w ' + (d.source ? texture(d.source) : 'none')"
+        :data-source="d.source"
+        :data-weeks="d.weeks"
       />
       <rect
         v-for="g in gaps"

@@ -70,7 +70,9 @@ const fields = ['plot.length', 'plot.width', 'plot.bearing', 'width', 'path', 'm
     <p v-if="usual" class="quiet small hint">
       An arm reaches across {{ say(usual.width, 'm') }} from both sides, {{ say(usual.from_one_side, 'm') }} from one; a
       barrow wants {{ say(usual.path, 'm') }} of path.
-      <span v-if="ask.width > usual.width" class="warn">No arm reaches the middle of a bed of {{ say(ask.width, 'm') }}.</span>
+      <span v-if="ask.width > usual.width" class="warn"
+        >No arm reaches the middle of a bed of {{ say(ask.width, 'm') }}.</span
+      >
     </p>
     <template v-for="f in fields" :key="f"
       ><p v-if="fieldError(problem, f)" class="wrong" role="alert">{{ fieldError(problem, f) }}</p></template

@@ -31,7 +31,7 @@ const offer = computed(() => better.value?.[0])
 <template>
   <div class="ways-out">
     <p v-if="offer" class="offer small" data-offer role="status">
-      Searching on has found {{ render(offer.words) }}: {{ say(offer.gains, 'm²') }} weeks more find ground.
+      A longer search has found {{ render(offer.words) }}: {{ say(offer.gains, 'm²') }} weeks more find ground.
       <button
         type="button"
         class="link"

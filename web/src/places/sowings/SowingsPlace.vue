@@ -43,7 +43,7 @@ const shown = computed(() => {
 const feed = computed(() => `${location.origin}/api${store.state?.calendar ?? ''}?units=${system.value}`)
 
 // A screen of rows is painted at once, the rest when the browser has time.
-const late = useLate(() => shown.value.length, 14, 12)
+const late = useLate(() => shown.value.length, 10, 12)
 const months = computed(() => byMonth(shown.value.slice(0, late.value), (s) => s.date))
 
 useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }])
