@@ -53,13 +53,13 @@ UNSHARED = inventory/internal/core/ground inventory/internal/golden
 test: check chromium compiler build web/modules/modules.js
 	@set -e; log=$$(mktemp); trap 'rm -f $$log' EXIT; \
 	go test -count=1 -timeout 30m -parallel 3 ./e2e >$$log 2>&1 & browser=$$!; \
-	go test -count=1 -timeout 30m -race $$(go list ./internal/... ./cmd/... ./demo/... ./api/... | grep -vxF $(UNSHARED:%=-e %)) || failed=1; \
+	go test -count=1 -timeout 30m -race $$(go list ./internal/... ./cmd/... ./demo/... ./api/... ./web | grep -vxF $(UNSHARED:%=-e %)) || failed=1; \
 	go test -count=1 -timeout 30m $(UNSHARED) || failed=1; \
 	wait $$browser || failed=1; cat $$log; \
 	[ -z "$$failed" ] || { echo "some tests failed"; exit 1; }
 
 check: web/node_modules/.installed web/dist/index.html fresh
-	@bad=$$(gofmt -l cmd internal demo e2e api web/embed.go); if [ -n "$$bad" ]; then echo "not gofmt'ed: $$bad"; exit 1; fi
+	@bad=$$(gofmt -l cmd internal demo e2e api web/*.go); if [ -n "$$bad" ]; then echo "not gofmt'ed: $$bad"; exit 1; fi
 	go vet ./...
 	bin/tools/staticcheck ./...
 	cd web && npm run --silent check

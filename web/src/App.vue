@@ -125,7 +125,7 @@ useIntervalFn(look, retry)
   min-width: 0;
 }
 main {
-  padding: var(--space-5) var(--space-6) 3rem;
+  padding: var(--space-5) var(--space-6) var(--space-8);
   container: leaf / inline-size;
 }
 .waiting {
@@ -140,7 +140,7 @@ main {
   .frame,
   .frame.drawn {
     display: block;
-    padding-bottom: 4.5rem;
+    padding-bottom: var(--foot);
   }
   main {
     padding: var(--space-5) var(--space-5) var(--space-7);

@@ -54,7 +54,7 @@ const frosts = computed(() => {
   position: absolute;
   bottom: 0;
   border-left: 1px solid var(--hair-2);
-  padding-left: 2px;
+  padding-left: var(--space-1);
   line-height: 1.1;
 }
 .scale {

@@ -7,15 +7,15 @@ import type { Sowing } from '../../lib/api'
 import { doneIn, greenTasks, linesUntil, monday } from '../../lib/daybook'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
-import { useUnits } from '../../lib/units'
 import { day, dayNumber, fullDay, isoDay, weekday } from '../../lib/words'
+import DoneTasks from './DoneTasks.vue'
+import GreenTasks from './GreenTasks.vue'
 import StandingLine from './StandingLine.vue'
 import TaskLine from './TaskLine.vue'
 import MoonLine from './MoonLine.vue'
 import { fixed } from '../../lib/numbers'
 
 const store = useHousehold()
-const { render, say } = useUnits()
 const ahead = ref(0) // weeks looked ahead
 const find = ref('')
 const finder = ref<InstanceType<typeof ElInput>>()
@@ -143,13 +143,7 @@ useKeys([
         </section>
       </div>
       <div class="beside">
-        <section v-if="greens.length" aria-label="Green manure">
-          <h3>Green manure</h3>
-          <p v-for="g in greens" :key="g.green.bed + g.task.what + g.task.day" class="small">
-            <b>{{ day(g.task.day) }}</b> {{ g.task.do }}: {{ g.green.name.toLowerCase() }}, {{ g.green.bed_name
-            }}{{ g.task.count ? `, ${say(g.task.count, g.task.unit ?? '')}` : '' }}
-          </p>
-        </section>
+        <GreenTasks v-if="greens.length" :tasks="greens" />
         <section aria-label="What stands">
           <h3>What stands <span class="aside small">say what you see</span></h3>
           <ul v-if="standing.length">
@@ -159,19 +153,7 @@ useKeys([
             Nothing has been put down as sown yet. Press the box beside a task when it is done, and it stands here.
           </p>
         </section>
-        <section aria-label="Done">
-          <h3>Done</h3>
-          <ul v-if="done.length" class="done">
-            <li v-for="d in done" :key="d.sowing.id + d.task.what">
-              <b>{{ day(d.task.done) }}</b> {{ d.task.do }} <span class="crop">{{ d.sowing.crop_name }}</span><span
-                v-if="d.task.got"
-                class="quiet"
-                >, {{ render(`${d.task.got} ${d.task.unit ?? ''}`) }}</span
-              >
-            </li>
-          </ul>
-          <p v-else class="quiet none">Nothing in these two weeks.</p>
-        </section>
+        <DoneTasks :done="done" />
         <MoonLine class="no-print" />
       </div>
     </div>
@@ -214,28 +196,6 @@ h2:focus {
   gap: 0 var(--space-7);
   align-items: start;
 }
-h3 {
-  display: flex;
-  justify-content: space-between;
-  align-items: baseline;
-  border-bottom: 1px solid var(--ink-2);
-  padding: var(--space-5) 0 var(--space-1);
-  font-size: var(--type-large);
-}
-h3.warn,
-.aside.warn {
-  color: var(--accent);
-}
-.aside {
-  font-family: var(--sans);
-  font-weight: 400;
-  color: var(--ink-2);
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
 .next {
   padding: var(--space-4) 0;
   font-family: var(--serif);
@@ -244,24 +204,37 @@ ul {
 .next .crop {
   font-weight: 600;
 }
-.none {
-  padding: var(--space-4) 0;
-}
-.done li {
-  padding: var(--space-1) 0;
-  border-bottom: 1px solid var(--hair);
-}
-.done b {
-  display: inline-block;
-  min-width: 3.6rem;
-  font-family: var(--serif);
-}
-.done .crop {
-  font-family: var(--serif);
-}
 @container leaf (max-width: 760px) {
   .columns {
     grid-template-columns: minmax(0, 1fr);
   }
+}
+</style>
+
+<style>
+.daybook h3 {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  border-bottom: 1px solid var(--ink-2);
+  padding: var(--space-5) 0 var(--space-1);
+  font-size: var(--type-large);
+}
+.daybook h3.warn,
+.daybook .aside.warn {
+  color: var(--accent);
+}
+.daybook .aside {
+  font-family: var(--sans);
+  font-weight: 400;
+  color: var(--ink-2);
+}
+.daybook ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.daybook .none {
+  padding: var(--space-4) 0;
 }
 </style>

@@ -7,7 +7,8 @@ import type { Bed, Piece } from '../../lib/api'
 import { useGround, useMoving } from '../../lib/ground'
 import { timeScale } from '../../lib/timescale'
 import { useUnits } from '../../lib/units'
-import { count, day as words, isoDay } from '../../lib/words'
+import { isoDay } from '../../lib/words'
+import BedBand from './BedBand.vue'
 import { useHeldPiece } from './hold'
 
 const props = defineProps<{ beds: Bed[]; pieces: Piece[]; day: string; from: number; to: number; chosen: string }>()
@@ -15,7 +16,7 @@ const emit = defineEmits<{ choose: [id: string]; day: [iso: string]; pick: [plan
 const ground = useGround()
 const moving = useMoving()
 const take = useHeldPiece(() => props.beds)
-const { say, render } = useUnits()
+const { say } = useUnits()
 const scale = computed(() => timeScale(props.from, Math.max(props.from + 1, props.to), 1000))
 const height = 46
 
@@ -43,18 +44,6 @@ const ghost = computed(() => {
   const p = props.pieces.find((q) => q.planting === moving.sowing)
   return b && p ? box(b, moving.at, moving.length || p.length, p.from, p.to) : undefined
 })
-function pick(e: MouseEvent) {
-  const r = (e.currentTarget as SVGElement).getBoundingClientRect()
-  emit('day', isoDay(scale.value.dayAt(((e.clientX - r.left) / r.width) * 1000)))
-}
-
-function keys(p: Piece, e: KeyboardEvent) {
-  if (e.key === 'Enter') emit('pick', p.planting)
-  else if (e.key === 'm') void moving.begin(p)
-  else return
-  e.preventDefault()
-  e.stopPropagation()
-}
 </script>
 
 <template>
@@ -69,80 +58,15 @@ function keys(p: Piece, e: KeyboardEvent) {
       <button type="button" class="plain name" @click="emit('choose', d.b.id)">
         {{ d.b.name }}<span class="quiet small">{{ say(d.b.length, 'm') }}</span>
       </button>
-      <div class="band">
-        <svg
-          :viewBox="`0 0 1000 ${height}`"
-          preserveAspectRatio="none"
-          role="group"
-          :aria-label="`${d.b.name} through the year`"
-          @click="pick"
-        >
-          <rect class="free" width="1000" :height="height" />
-          <rect
-            v-for="s in d.stands"
-            :key="s.s.name + s.s.at"
-            class="stands"
-            :x="s.x"
-            :y="s.y"
-            :width="s.w"
-            :height="s.h"
-          >
-            <title>{{ s.s.name }} stands here until {{ words(s.s.until) }}</title>
-          </rect>
-          <rect
-            v-for="(q, n) in d.green"
-            :key="n"
-            class="stands green"
-            :class="{ under: q.g.under }"
-            :x="q.x"
-            :y="q.y"
-            :width="q.w"
-            :height="q.h"
-          >
-            <title>{{ q.g.name }}, a green manure, from {{ words(q.g.sown) }} to {{ words(q.g.until) }}</title>
-          </rect>
-          <rect
-            v-for="q in d.parts"
-            :key="q.p.planting + q.p.at"
-            class="part"
-            :class="{ faulty: q.p.faults?.length, held: q.p.held, bent: q.p.bent, shared: q.p.with }"
-            :data-part="q.p.planting"
-            :x="q.x"
-            :y="q.y"
-            :width="q.w"
-            :height="q.h"
-            tabindex="0"
-            role="button"
-            :aria-label="`${q.name} in ${d.b.name}, ${words(q.p.from)} to ${words(q.p.to)}`"
-            @click.stop="emit('pick', q.p.planting)"
-            @keydown="keys(q.p, $event)"
-            @pointerdown="take(q.p, $event)"
-          >
-            <title>
-              {{ q.name }}: {{ count(q.p.planted, 'plant') }} on {{ say(q.p.length, 'm') }}, {{ words(q.p.from) }} to
-              {{ words(q.p.to) }}{{ q.p.faults?.length ? '; ' + render(q.p.faults.join(', ')) : '' }}
-            </title>
-          </rect>
-          <rect
-            v-if="ghost && moving.bed === d.b.id"
-            class="ghost"
-            :class="moving.verdict"
-            :x="ghost.x"
-            :y="ghost.y"
-            :width="ghost.w"
-            :height="ghost.h"
-          />
-          <line class="now" :x1="scale.x(day)" :x2="scale.x(day)" y1="0" :y2="height" />
-        </svg>
-        <div class="names" aria-hidden="true">
-          <span
-            v-for="q in d.parts.filter((q) => q.h > 12 && q.w > 14 * q.name.length)"
-            :key="q.p.planting + q.p.at"
-            :style="{ left: q.x / 10 + '%', width: q.w / 10 + '%', top: q.y + q.h / 2 + 'px' }"
-            >{{ q.name }}</span
-          >
-        </div>
-      </div>
+      <BedBand
+        :band="d"
+        :ghost="moving.bed === d.b.id ? ghost : undefined"
+        :now="scale.x(day)"
+        :height="height"
+        @pick="(planting) => emit('pick', planting)"
+        @point="(share) => emit('day', isoDay(scale.dayAt(share * 1000)))"
+        @take="take"
+      />
     </div>
   </div>
 </template>
@@ -154,7 +78,7 @@ function keys(p: Piece, e: KeyboardEvent) {
   gap: var(--space-4);
   align-items: center;
   border-bottom: 1px solid var(--hair);
-  padding: 2px 0;
+  padding: var(--space-1) 0;
 }
 .name {
   text-align: left;
@@ -170,91 +94,6 @@ function keys(p: Piece, e: KeyboardEvent) {
 .chosen .name {
   color: var(--accent);
 }
-svg {
-  width: 100%;
-  height: 46px;
-  display: block;
-}
-.band {
-  position: relative;
-}
-.names {
-  position: absolute;
-  inset: 0;
-  pointer-events: none;
-}
-.names span {
-  position: absolute;
-  transform: translateY(-50%);
-  padding-left: 6px;
-  font-family: var(--serif);
-  font-size: var(--type-small);
-  line-height: 1;
-  white-space: nowrap;
-  overflow: hidden;
-  box-sizing: border-box;
-}
-.free {
-  fill: var(--sheet);
-}
-.stands {
-  fill: var(--wash);
-  stroke: var(--ink-2);
-  stroke-dasharray: 4 3;
-  vector-effect: non-scaling-stroke;
-}
-.green {
-  fill: color-mix(in srgb, var(--fresh) 22%, var(--paper));
-  stroke-dasharray: 1 3;
-}
-.green.under {
-  fill: none;
-}
-.part {
-  fill: color-mix(in srgb, var(--fresh) 40%, var(--sheet));
-  stroke: var(--paper);
-  stroke-width: 1;
-  vector-effect: non-scaling-stroke;
-  cursor: grab;
-  outline: none;
-}
-.part:hover,
-.part:focus-visible {
-  fill: var(--fresh);
-  stroke: var(--ink);
-}
-.part.faulty {
-  fill: color-mix(in srgb, var(--cellar) 60%, var(--sheet));
-}
-.part.shared {
-  fill: color-mix(in srgb, var(--freezer) 45%, var(--sheet));
-}
-.part.held {
-  stroke: var(--ink);
-  stroke-width: 2;
-}
-.part.bent {
-  stroke: var(--accent);
-  stroke-width: 2;
-  stroke-dasharray: 5 3;
-}
-.ghost {
-  fill: color-mix(in srgb, var(--ink) 12%, transparent);
-  stroke: var(--ink);
-  stroke-width: 2;
-  vector-effect: non-scaling-stroke;
-  pointer-events: none;
-}
-.ghost.no,
-.ghost.bend {
-  stroke: var(--accent);
-  stroke-dasharray: 4 3;
-}
-.now {
-  stroke: var(--accent);
-  vector-effect: non-scaling-stroke;
-  pointer-events: none;
-}
 .scale {
   border-bottom: 1px solid var(--ink-2);
 }
@@ -267,7 +106,7 @@ svg {
 .axis span {
   position: absolute;
   border-left: 1px solid var(--hair-2);
-  padding-left: 2px;
+  padding-left: var(--space-1);
 }
 @container leaf (max-width: 620px) {
   .row {

@@ -4,14 +4,13 @@ import { computed } from 'vue'
 import { useUnits } from '../../lib/units'
 
 const props = defineProps<{ plot: { length: number; width: number; bearing: number }; letter: number }>()
-const { system } = useUnits()
+const { shown } = useUnits()
 /** A bar of a round length, about a quarter of the plot. */
 const bar = computed(() => {
-  const foot = 0.3048
-  const unit = system.value === 'us' ? foot : 1
-  const wanted = props.plot.length / 4 / unit
+  const { factor, unit } = shown('m') // so many of the reader's units are a metre
+  const wanted = (props.plot.length / 4) * factor
   const nice = [1, 2, 5, 10, 20, 50, 100, 200].filter((n) => n <= wanted).pop() ?? 1
-  return { length: nice * unit, words: system.value === 'us' ? `${nice} ft` : `${nice} m` }
+  return { length: nice / factor, words: `${nice} ${unit}` }
 })
 </script>
 

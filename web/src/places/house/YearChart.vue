@@ -142,7 +142,7 @@ const extremes = computed(() => {
   stroke-dasharray: 4 3;
 }
 text {
-  font-size: 11px;
+  font-size: var(--type-tiny);
   fill: var(--ink-2);
   font-family: var(--sans);
 }

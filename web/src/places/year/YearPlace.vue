@@ -234,28 +234,3 @@ onMounted(() =>
   font-size: var(--type-large);
 }
 </style>
-
-<style>
-.year {
-  --year-columns: minmax(10rem, 15rem) minmax(14rem, 1fr) 2.4rem;
-}
-.year-grid {
-  display: grid;
-  grid-template-columns: var(--year-columns);
-  column-gap: var(--space-5);
-}
-@container leaf (max-width: 620px) {
-  .year {
-    --year-columns: minmax(0, 1fr) 2.2rem;
-  }
-  .year-grid > :first-child {
-    grid-column: 1 / -1;
-  }
-  .year .cursor i {
-    grid-column: 1 !important;
-  }
-  .year .cursor::before {
-    display: none;
-  }
-}
-</style>
