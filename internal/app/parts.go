@@ -80,7 +80,7 @@ func listParts(path, name string, was, is reflect.Value) (p Part, other bool) {
 		x := is.Index(i)
 		p.Names[i] = x.Field(field).String()
 		k, there := old[p.Names[i]]
-		if !there || !reflect.DeepEqual(was.Index(k).Interface(), x.Interface()) {
+		if !there || !reflect.DeepEqual(was.Index(k).Addr().Interface(), x.Addr().Interface()) {
 			p.Items = append(p.Items, x.Interface())
 			other = true
 		}
