@@ -53,6 +53,7 @@ type Rules struct {
 	BedWidth     float64 // m, the usual bed
 	Edge         float64 // m, kept free on each side of a bed
 	ClearDays    float64 // days to clear and refill
+	OverdueDays  float64 // days for which a sowing that is overdue counts as put down
 
 	Evenings float64 // evenings a week on which the kitchen puts up
 	Batches  float64 // batches in one of them
@@ -81,7 +82,7 @@ type Rules struct {
 
 // UsualRules are the model's defaults.
 func UsualRules() Rules {
-	return Rules{Cull: 0.05, Spoil: 0.02, Unmarketable: 0.10, Keep: 0.95, BedWidth: 1.2, Edge: 0.10, ClearDays: 7,
+	return Rules{Cull: 0.05, Spoil: 0.02, Unmarketable: 0.10, Keep: 0.95, BedWidth: 1.2, Edge: 0.10, ClearDays: 7, OverdueDays: 14,
 		Evenings: 2, Batches: 2, NeedEnergy: 2300, NeedProtein: 60,
 		GardenHours: 20, TrayCells: 40, MinutesCell: 0.3, MinutesPlant: 0.7, MinutesSow: 3, MinutesThin: 3, MinutesWeed: 1.5, MinutesPick: 4, MinutesClear: 4}
 }
@@ -122,6 +123,7 @@ var (
 		{Field: "need_energy", Name: "Energy an adult eats a day", Unit: amount.Kcal, Least: 500, Most: 6000, rule: func(r *Rules) *float64 { return &r.NeedEnergy }},
 		{Field: "need_protein", Name: "Protein an adult eats a day", Unit: amount.Gram, Least: 10, Most: 300, rule: func(r *Rules) *float64 { return &r.NeedProtein }},
 		{Field: "clear_days", Name: "Days to clear and refill", Unit: amount.Day, Most: 60, rule: func(r *Rules) *float64 { return &r.ClearDays }},
+		{Field: "overdue_days", Name: "Days for which an overdue sowing counts as put down; 0: only what is recorded counts", Unit: amount.Day, Most: 60, rule: func(r *Rules) *float64 { return &r.OverdueDays }},
 	}
 	preparationAssumptions = []Assumption{
 		{Field: "raw", Name: "Harvested weight it takes", Unit: amount.KgPerLitre, Least: 0.01, Most: 50, preparation: func(p *Preparation) *float64 { return &p.Raw }},

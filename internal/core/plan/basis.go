@@ -8,6 +8,7 @@ import (
 	"inventory/internal/core/reckon"
 	"inventory/internal/core/say"
 	"inventory/internal/core/season"
+	"inventory/internal/core/table"
 	"inventory/internal/core/working"
 )
 
@@ -21,6 +22,10 @@ type basis struct {
 	eaters [season.WeeksPerYear]float64
 	year   *place.Year // the place's daily tables, without a cover
 	air    air
+	anyDay bool                         // days that are past count like others
+	today  bool                         // nothing new is begun before the day it is
+	named  map[namedAt]string           // names of the sowings as if nothing were past: they keep them
+	before map[string]*table.Resolved   // the wishes as if nothing were past, by name
 	warned map[caution.Setting][]string // looked up so far; keeping them changes no result
 }
 
@@ -31,6 +36,7 @@ type air struct {
 	of      remembered
 	been    []place.Day // days of this year that replace the averages
 	seasons map[under]*season.Season
+	left    map[under]*season.Season // those of them that may still be begun
 }
 
 // under names a crop under a cover; the household's rules for it are always the same in
@@ -56,13 +62,28 @@ func basisOf(in Input, rec *working.Recorder) (*basis, error) {
 		trying: &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules}, warned: map[caution.Setting][]string{},
 	}
 	been := place.ThisYear(h.Place, h.Weather, in.AsOf)
-	b.air = air{in.Memory, remembered{h.Place, apart(been), b.start.YearDay()}, been, map[under]*season.Season{}}
+	b.air = air{in.Memory, remembered{h.Place, apart(been), b.start.YearDay()}, been, map[under]*season.Season{}, map[under]*season.Season{}}
 	b.year = in.Memory.recall(b.air.of, been)
 	return b, nil
 }
 
-// season returns a crop's season here under a cover.
+// season returns what of a crop's season here under a cover may still be begun.
 func (b *basis) season(crop *book.Crop, cover place.Cover) *season.Season {
+	s := b.wholeSeason(crop, cover)
+	if !b.today {
+		return s
+	}
+	at := under{crop, cover}
+	left := b.air.left[at]
+	if left == nil {
+		left = s.From(b.dayOf(b.in.AsOf))
+		b.air.left[at] = left
+	}
+	return left
+}
+
+// wholeSeason returns a crop's season here under a cover, as if nothing were past.
+func (b *basis) wholeSeason(crop *book.Crop, cover place.Cover) *season.Season {
 	at := under{crop, cover}
 	s := b.air.seasons[at]
 	if s == nil {

@@ -92,6 +92,10 @@ func methodOf(crop *book.Crop, st season.Start) (method, chosen season.Method) {
 
 // recorded puts into a sowing what was recorded of it.
 func (s *dated) recorded(b *basis, h *table.RecordedSowing) {
+	if h.Presumed {
+		s.Presumed = true
+		return
+	}
 	s.Set, s.SetWhy, s.Begun, s.Behind = true, h.Why, h.Begun(), h.Behind
 	s.InBed = s.Method.InBed() && h.InBed(s.Method == season.Indoors, b.in.AsOf)
 	s.Late = s.Late && !s.Begun && !h.Lost

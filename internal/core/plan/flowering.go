@@ -56,7 +56,7 @@ func floweringApart(b *basis, rows []*row) []*row {
 		s := r.uses[0].d.use.Season
 		best := -1
 		for i, st := range s.Starts {
-			if !clear(r, st) {
+			if !clear(r, st) || b.today && st.Sow < b.dayOf(b.in.AsOf) {
 				continue
 			}
 			if best < 0 || distance(st.Day, now.Day) < distance(s.Starts[best].Day, now.Day) {

@@ -326,7 +326,7 @@ func TestTheWeatherThatHasBeen(t *testing.T) {
 		y := place.Build(in.Household.Place)
 		in.Household.Weather = append(in.Household.Weather, place.Day{Date: d, Max: y.Max[d.YearDay()] - 4, Min: y.Min[d.YearDay()] - 4})
 	}
-	in.Household.Plantings = []record.Planting{{ID: first.ID, Crop: first.Crop, Method: first.Choice, Day: first.Day, Plants: first.Plants, For: []record.Purpose{{Wish: "w1", Form: wish.Fresh}}}}
+	in.Household.Plantings = []record.Planting{{ID: first.ID, Crop: first.Crop, Method: first.Choice, Day: first.Day, Sown: &first.Date, Plants: first.Plants, For: []record.Purpose{{Wish: "w1", Form: wish.Fresh}}}}
 	early := sowingOf(t, planned(t, in), first.ID) // as of January, none of the cold days has been
 	in.AsOf = civil.Of(2027, 6, 1)
 	late := sowingOf(t, planned(t, in), first.ID)
@@ -472,6 +472,7 @@ func TestWindowsAtTheMirroredPlace(t *testing.T) {
 			h.Members[i].Away = nil
 		}
 	}
+	north.AsOf, south.AsOf = north.Household.YearStart()-350, south.Household.YearStart()-350 // nothing is past
 	a, b := planned(t, north), planned(t, south)
 	fields := map[string]CropWindows{}
 	for _, f := range b.Windows {

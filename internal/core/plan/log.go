@@ -29,7 +29,14 @@ func Log(in Input, e Event) (Outcome, error) {
 	if err != nil {
 		return Outcome{}, err
 	}
-	k := slices.IndexFunc(c.sown, func(s *sown) bool { return s.ID == e.Sowing })
+	named := func(s *sown) bool { return s.ID == e.Sowing }
+	k := slices.IndexFunc(c.sown, named)
+	if k < 0 && slices.ContainsFunc(c.plan.Missed, func(m Missed) bool { return m.ID == e.Sowing }) {
+		if c, err = c.asIfInTime(); err != nil {
+			return Outcome{}, err
+		}
+		k = slices.IndexFunc(c.sown, named)
+	}
 	if k < 0 {
 		return Outcome{}, &invalid.Field{Field: "sowing", Value: e.Sowing, Allowed: "a sowing of the plan; it may have changed since"}
 	}
@@ -67,7 +74,7 @@ func (c *computed) planted(s *sown, e Event) (Outcome, error) {
 
 // planting returns what is known of a sowing so far as a planting.
 func (c *computed) planting(s *sown) record.Planting {
-	if s.hand != nil {
+	if s.hand != nil && !s.hand.Presumed {
 		p := *s.hand.Planting
 		p.For, p.Done = slices.Clone(p.For), slices.Clone(p.Done)
 		return p

@@ -107,12 +107,10 @@ func worked(in Input, rec *working.Recorder) (*computed, error) {
 // it makes.
 func computedOf(b *basis) *computed { // 1, 4: household, book, climate
 	p := yearOf(b)
-	past := recordedSowings(b)                     // 6: what was sown binds
-	w := sourcesOfWeeks(b, past)                   // 3, 5: which form feeds which week
-	asked := demandsOf(b, w)                       // 3, 7: what that asks of the garden
-	next := successions(b, past, w, asked.demands) // 6: staggered sowings
-	rows := merged(b, w, floweringApart(b, next.rows))
-	size := sized(b, past, w, rows, next.used) // 7, 8: plants, seed, area, harvest
+	past := recordedSowings(b)            // 6: what was sown binds
+	b, past, s, missed := inTime(b, past) // 3, 5, 6: weeks, demands, sowings; what is past is past
+	w, asked, next := s.weeks, s.asked, s.next
+	size := sized(b, past, w, s.rows, next.used) // 7, 8: plants, seed, area, harvest
 
 	w = w.withoutUnfed(append(next.unfed, size.unfed...))
 	p.Wishes = wishesOf(b, w, asked, size.sown, asked.notes, next.notes, size.notes)
@@ -122,6 +120,8 @@ func computedOf(b *basis) *computed { // 1, 4: household, book, climate
 		b.wishFigures(&p.Wishes[i], served[i])
 	}
 	tell(p.Wishes, smallBatches(asked.demands, p.Wishes))
+	p.Missed = missed.list
+	tell(p.Wishes, missed.notes(w))
 	w = w.withoutComing(youngPatches(asked.demands, p.Wishes))
 	for i := range p.Wishes {
 		x := &p.Wishes[i]

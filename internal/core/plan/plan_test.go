@@ -404,25 +404,6 @@ func TestCornComesInBlocks(t *testing.T) {
 	}
 }
 
-func TestWhatIsPastIsLate(t *testing.T) {
-	in := ford(meals("carrot", 2, wish.Fresh))
-	in.AsOf = civil.Of(2027, 6, 1)
-	late, ahead := 0, 0
-	for _, s := range planned(t, in).Sowings {
-		if s.Late != (s.Date < in.AsOf) {
-			t.Errorf("sown %s, late %v", s.Date, s.Late)
-		}
-		if s.Late {
-			late++
-		} else {
-			ahead++
-		}
-	}
-	if late == 0 || ahead == 0 {
-		t.Errorf("%d late, %d ahead", late, ahead)
-	}
-}
-
 func TestAPlaceWithoutASeasonSaysSo(t *testing.T) {
 	in := ford(meals("winter purslane", 1, wish.Fresh))
 	in.Household.Place = place.Examples()[2].Place

@@ -72,8 +72,8 @@ func sized(b *basis, rec recorded, w weeks, rows []*row, used map[*record.Planti
 	}
 	for i := range b.in.Household.Plantings {
 		p := &b.in.Household.Plantings[i]
-		if !used[p] && rec.taken[p.ID] {
-			z.unwanted(rec.find(p))
+		if h := rec.find(p); h != nil && !used[p] { // nil: of another year, or overdue for too long
+			z.unwanted(h)
 		}
 	}
 	return z.out

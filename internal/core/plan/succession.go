@@ -125,6 +125,7 @@ func (g *group) stagger(taken map[string]bool, said *notes) (rows []*row, gaps [
 	w := g.weeks.wishes[first.wish].Wish
 	sowings := sowing.Plan(all, w.Stagger, sowing.Known{
 		Now:    g.dayOf(g.in.AsOf),
+		Today:  g.today,
 		Bound:  g.bound(all.Season, all.Recorded),
 		Begin:  func(like season.Start, day int) season.Start { return g.startLike(first.crop, g.key.cover, like, day) },
 		Agreed: g.weeks.resolver.BaselineDays.Days(first.crop.ID, g.key.cover, g.key.fresh),
@@ -141,6 +142,8 @@ func (g *group) stagger(taken map[string]bool, said *notes) (rows []*row, gaps [
 			r.id = s.Hand.ID
 		case s.Early:
 			r.id = prefix + "early"
+		case g.named[at(prefix, s.Start)] != "":
+			r.id = g.named[at(prefix, s.Start)]
 		default:
 			for n++; taken[prefix+strconv.Itoa(n)]; n++ {
 			}
@@ -171,6 +174,15 @@ func (g *group) stagger(taken map[string]bool, said *notes) (rows []*row, gaps [
 	}
 	return rows, gaps
 }
+
+// namedAt is what a sowing keeps its name by.
+type namedAt struct {
+	prefix string // of its wish and form
+	day    int
+	raised bool
+}
+
+func at(prefix string, st season.Start) namedAt { return namedAt{prefix, st.Day, st.Raised} }
 
 // startLike returns the start of a crop on a day, by the same method as another start.
 func (b *basis) startLike(crop *book.Crop, cover place.Cover, like season.Start, day int) season.Start {

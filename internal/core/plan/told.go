@@ -24,9 +24,10 @@ type Plan struct {
 	EmptyShelf       bool          `json:"empty_shelf"` // nothing stands on the shelf: what is kept comes only with the first harvests
 	Tally            Tally         `json:"tally"`
 	Wishes           []Wish        `json:"wishes"`
-	Sowings          []Sowing      `json:"sowings"` // by date
-	Green            []Green       `json:"green"`   // green manures, by date
-	Windows          []CropWindows `json:"fields"`  // when each crop of the sowings may be begun
+	Sowings          []Sowing      `json:"sowings"`          // by date
+	Missed           []Missed      `json:"missed,omitempty"` // overdue for so long that they count no more, by date
+	Green            []Green       `json:"green"`            // green manures, by date
+	Windows          []CropWindows `json:"fields"`           // when each crop of the sowings may be begun
 	Kitchen          Kitchen       `json:"kitchen"`
 	Storage          []StorageUse  `json:"rooms"` // stores and freezer, against what they hold
 	Goals            Goals         `json:"goals"`
@@ -136,8 +137,9 @@ type Sowing struct {
 	SurePick  *civil.Date   `json:"sure_pick,omitempty"`  // the first pick with the slack that is planned for
 	Frost     float64       `json:"frost"`                // chance of a killing frost after it stands in the open; tender crops only
 	Clear     civil.Date    `json:"clear"`
-	Days      int           `json:"days"` // catalogue days from Date or planting out to the first harvest
-	Late      bool          `json:"late"` // its date is past
+	Days      int           `json:"days"`               // catalogue days from Date or planting out to the first harvest
+	Late      bool          `json:"late"`               // its date is past
+	Presumed  bool          `json:"presumed,omitempty"` // nobody recorded it, it is overdue, and counts as put down on its day for some days
 	Feeds     []int         `json:"feeds"`
 	Unit      amount.Unit   `json:"unit"` // of Need, Low, Likely, High: kg or pieces
 	Need      float64       `json:"need"`

@@ -20,7 +20,7 @@ type weeks struct {
 func sourcesOfWeeks(b *basis, rec recorded) weeks {
 	h, rules := b.in.Household, b.desk.Rules
 	out := weeks{&table.Resolver{
-		Household: h, Book: b.desk.Book, AdultEquivalents: b.eaters, Seasons: b.season, Recorded: rec.byCrop, BaselineDays: h.BaselineDays(),
+		Household: h, Today: b.in.AsOf, Book: b.desk.Book, AdultEquivalents: b.eaters, Seasons: b.season, Whole: b.wholeSeason, Before: b.before, Recorded: rec.byCrop, BaselineDays: h.BaselineDays(),
 		Batches: rules.Evenings * rules.Batches, Cull: rules.Cull, Spoil: rules.Spoil,
 	}, make([]*table.Resolved, len(h.Wishes)), make([]string, len(h.Wishes))}
 	for i, w := range h.Wishes {

@@ -36,7 +36,7 @@ func windowsOf(b *basis, all []*sown) []CropWindows {
 		}
 		seen[key] = true
 		f := CropWindows{Crop: s.Crop, Cover: s.Cover, Windows: []Window{}}
-		for _, w := range b.season(key.crop, key.cover).Windows {
+		for _, w := range b.wholeSeason(key.crop, key.cover).Windows {
 			first, last := w.First, w.Last
 			if last.Sow < first.Sow { // it runs on past the end of the table year
 				last.Sow, last.End = last.Sow+place.Days, last.End+place.Days

@@ -53,6 +53,20 @@ type (
 		Instead []string
 		Covered bool
 	}
+	// NoMoreThisYear: a crop can be begun no more; Last was the last day, Again is the first
+	// day of the next year.
+	NoMoreThisYear struct {
+		Crop        string
+		Last, Again civil.Date
+		Now         bool // it can be begun today, but is ready only after this year
+	}
+	// NotPutDown: so many sowings, begun from First to Last by the plan, are not recorded and
+	// count no more; Weeks that they were to feed are gaps now.
+	NotPutDown struct {
+		Sowings     int
+		First, Last civil.Date
+		Weeks       int
+	}
 	// PartNotHere: a crop that a preparation takes too has no season here.
 	PartNotHere struct {
 		Crop string
@@ -136,6 +150,22 @@ func (x NotHere) String() string {
 	}
 	if len(instead) > 0 {
 		text += "; what would do: " + strings.Join(instead, ", or ")
+	}
+	return text
+}
+func (x NoMoreThisYear) String() string {
+	if x.Now {
+		return fmt.Sprintf("%s that is begun now is ready only next year; for this year the last day was %s", x.Crop, x.Last.Short())
+	}
+	return fmt.Sprintf("%s can be begun no more this year, the last day was %s; again from %s", x.Crop, x.Last.Short(), x.Again.Words())
+}
+func (x NotPutDown) String() string {
+	text := fmt.Sprintf("the sowing of %s was not put down and counts no more", x.First.Short())
+	if x.Sowings > 1 {
+		text = fmt.Sprintf("%d sowings, of %s to %s, were not put down and count no more", x.Sowings, x.First.Short(), x.Last.Short())
+	}
+	if x.Weeks > 0 {
+		text += ": " + weeks(float64(x.Weeks)) + " less"
 	}
 	return text
 }

@@ -64,6 +64,40 @@ func (s *Season) Only(starts []int) *Season {
 	return &out
 }
 
+// From returns the season with those starts alone that are begun on a day or later,
+// counted from the start of the table year: what is past can be begun no more. A
+// perennial keeps its one start.
+func (s *Season) From(day int) *Season {
+	if s.Crop.Perennial() || !slices.ContainsFunc(s.Starts, func(st Start) bool { return st.Sow < day }) {
+		return s
+	}
+	out := *s
+	out.Starts, out.Feeds, out.peaks, out.main = nil, nil, nil, 0
+	for i, st := range s.Starts {
+		if st.Sow < day {
+			continue
+		}
+		out.Starts, out.Feeds = append(out.Starts, st), append(out.Feeds, s.Feeds[i])
+		if i < len(s.peaks) {
+			out.peaks = append(out.peaks, s.peaks[i])
+		}
+		if i < s.main {
+			out.main++
+		}
+	}
+	if out.over = len(out.Starts) == 0; out.over {
+		out.first, out.last = s.Starts[0].Sow, s.Starts[0].Sow
+		for _, st := range s.Starts {
+			out.first, out.last = min(out.first, st.Sow), max(out.last, st.Sow)
+		}
+	}
+	return &out
+}
+
+// Over reports whether the crop can be begun here, but no more in this table year; first
+// and last are the days of the year on which it could be.
+func (s *Season) Over() (first, last int, over bool) { return s.first, s.last, s.over }
+
 // Spread returns m starts spread evenly over the permitted days, the first and
 // the last of them among them; for one, that which feeds most of the weeks
 // wanted.

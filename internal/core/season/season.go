@@ -89,7 +89,10 @@ type Season struct {
 	peaks   []float64   // the most that one plant of each start gives in a week
 	peak    float64     // the highest of them
 	endless bool        // nothing limits it here
-	shift   int         // from days of the table year to those of grows
+	over    bool        // all its starts are past; first and last are then the days on which they were begun
+	first   int
+	last    int
+	shift   int // from days of the table year to those of grows
 }
 
 // pickings remembers, while a season is worked out, which weeks a picking of a

@@ -27,6 +27,8 @@ type Sowing struct {
 type Known struct {
 	// Now is the day it is, counted from the start of the table year.
 	Now int
+	// Today says that nothing is begun before Now.
+	Today bool
 	// Bound are the weeks that plantings really made were to feed: nothing can be
 	// begun for them any more on a day that is past.
 	Bound season.Weeks
@@ -346,7 +348,9 @@ func (w *walk) risk(i int) {
 		}
 	}
 	s.Early = true
-	s.Start = w.known.Begin(s.Start, s.Start.Day-EarlyBy)
+	if s.Start = w.known.Begin(s.Start, s.Start.Day-EarlyBy); s.Start.Sow < w.known.Now && w.known.Today {
+		return // the day on which it would be risked is past
+	}
 	w.out = append(w.out, s)
 }
 

@@ -17,6 +17,8 @@ type RecordedSowing struct {
 	Under place.Cover  // what lies over it: its own cover, else that of the bed it was put in
 	Start season.Start // counted from the start of the table year
 	Why   say.Note     // why it may not be started then; empty where it may
+
+	Presumed bool // nobody recorded it: it is overdue, and counts as put down on its day
 }
 
 // serves reports whether a planting is for a use of a wish. One whose wishes are

@@ -79,10 +79,13 @@ func (r Resolved) Fed(w int) float64 {
 // Resolver resolves the wishes of one household.
 type Resolver struct {
 	Household        household.Household
+	Today            civil.Date
 	Book             *book.Book
 	AdultEquivalents [season.WeeksPerYear]float64
-	Seasons          func(*book.Crop, place.Cover) *season.Season
-	Recorded         map[string][]*RecordedSowing // plantings of this table year, by crop
+	Seasons          func(*book.Crop, place.Cover) *season.Season // what may still be begun
+	Whole            func(*book.Crop, place.Cover) *season.Season // the same of a whole year, by which kinds are chosen; nil: Seasons
+	Before           map[string]*Resolved                         // the wishes as if nothing were past, by name: what was wanted then is wanted still
+	Recorded         map[string][]*RecordedSowing                 // plantings of this table year, by crop
 
 	BaselineDays record.BaselineDays // the days that were agreed, by what is sown on them
 
@@ -104,7 +107,7 @@ func (rs *Resolver) Resolve(w wish.Wish) *Resolved {
 	rs.weigh(r, &w)
 	r.Wish, r.Unit = w, w.Amount.Kind.Unit()
 	r.Enough = !w.Amount.Kind.Weekly() && w.Left >= w.Amount.Number
-	ch := chooser{rs.Book, func(c *book.Crop) *season.Season { return rs.Seasons(c, w.Cover) }}
+	ch := chooser{rs.Book, func(c *book.Crop) *season.Season { return rs.whole(c, w.Cover) }}
 	if w.Amount.Kind.Unweighed() {
 		c, why := ch.kind(w, "", nil)
 		u := Use{Crop: c, Why: say.That(why), Season: rs.Seasons(c, w.Cover)}
@@ -156,6 +159,17 @@ func (rs *Resolver) Resolve(w wish.Wish) *Resolved {
 	return r
 }
 
+// whole returns a crop's season of a whole year.
+func (rs *Resolver) whole(c *book.Crop, cover place.Cover) *season.Season {
+	if rs.Whole != nil {
+		return rs.Whole(c, cover)
+	}
+	return rs.Seasons(c, cover)
+}
+
+// date returns the date of a day of the table year.
+func (rs *Resolver) date(day int) civil.Date { return rs.Household.YearStart() + civil.Date(day) }
+
 // note adds what the family should know.
 func (r *Resolved) note(f say.Fact) { r.Notes = append(r.Notes, say.That(f)) }
 
@@ -184,6 +198,13 @@ func (rs *Resolver) noteSeason(r *Resolved, u Use) {
 	if len(u.Season.Starts) > 0 {
 		return
 	}
+	if first, last, over := u.Season.Over(); over {
+		told := say.That(say.NoMoreThisYear{Crop: u.Crop.Short(), Last: rs.date(last), Again: max(rs.Today, rs.date(first)+place.Days), Now: rs.date(first)+place.Days <= rs.Today})
+		if !slices.Contains(r.Notes, told) { // another form of the same crop has said it
+			r.Notes = append(r.Notes, told)
+		}
+		return
+	}
 	note := say.NotHere{Crop: u.Crop.Name, Why: u.Season.Why}
 	for _, other := range rs.Book.Food(r.Wish.Food) {
 		if other != u.Crop && len(rs.Seasons(other, place.NoCover).Starts) > 0 && len(note.Instead) < 3 {
@@ -203,7 +224,7 @@ func (rs *Resolver) idleCover(r *Resolved, c *book.Crop) {
 	if cover.Kind() == place.NoCover || cover.Kind() == place.Net { // a net keeps pests off
 		return
 	}
-	under, open := rs.Seasons(c, cover), rs.Seasons(c, place.NoCover)
+	under, open := rs.whole(c, cover), rs.whole(c, place.NoCover)
 	if slices.Equal(under.Starts, open.Starts) {
 		r.IdleCovers++
 		r.note(say.IdleCover{Cover: string(cover.Kind()), Crop: c.Short()})
@@ -341,6 +362,10 @@ func (rs *Resolver) inSeason(w wish.Wish) season.Weeks {
 // want spreads the wish over its weeks: a weekly amount on each week of its
 // season, an amount of the year evenly over the weeks that could have it.
 func (rs *Resolver) want(r *Resolved, possible season.Weeks) {
+	if before := rs.Before[r.Wish.ID]; before != nil {
+		r.Wanted = before.Wanted
+		return
+	}
 	weeks := rs.inSeason(r.Wish)
 	if r.Wish.Season.Kind == wish.While {
 		weeks = 0

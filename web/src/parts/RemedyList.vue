@@ -110,7 +110,9 @@ li {
     grid-row: 3;
   }
   .link {
-    justify-self: end;
+    grid-row: 2 / 4;
+    grid-column: 2;
+    place-self: center end;
     padding: var(--space-4) 0;
   }
 }

@@ -1,0 +1,160 @@
+package plan
+
+import (
+	"fmt"
+	"math/rand/v2"
+	"slices"
+	"testing"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/place"
+	"inventory/internal/core/say"
+	"inventory/internal/core/season"
+	"inventory/internal/core/wish"
+)
+
+// A sowing that nobody recorded counts as put down for fourteen days, and then no more; a
+// household may count only what it records.
+func TestAnOverdueSowingCountsForSoLong(t *testing.T) {
+	in := ford(meals("carrot", 2, wish.Fresh))
+	first := planned(t, in).Sowings[0]
+	for _, c := range []struct {
+		days     civil.Date
+		grace    float64
+		presumed bool
+	}{{0, 14, false}, {1, 14, true}, {14, 14, true}, {15, 14, false}, {1, 0, false}, {1, 3, true}, {4, 3, false}, {20, 30, true}} {
+		late := in
+		late.AsOf = first.Date + c.days
+		late.Household.Overrules = []book.Overrule{{Subject: "household", Field: "overdue_days", Value: c.grace}}
+		p := planned(t, late)
+		k := slices.IndexFunc(p.Sowings, func(s Sowing) bool { return s.ID == first.ID })
+		missed := slices.ContainsFunc(p.Missed, func(m Missed) bool {
+			return m.ID == first.ID && m.Date == first.Date && m.Crop == first.Crop && slices.Equal(m.For, []string{"Carrot"}) && m.Weeks == len(first.Feeds)
+		})
+		switch counts := c.days == 0 || c.presumed; {
+		case counts != (k >= 0) || missed == counts:
+			t.Errorf("%d days after its day, with %g allowed: it counts: %v, missed: %v", c.days, c.grace, k >= 0, missed)
+		case counts && (p.Sowings[k].Presumed != c.presumed || p.Sowings[k].Late != c.presumed || p.Sowings[k].Set || p.Sowings[k].Begun || p.Sowings[k].Date != first.Date || p.Sowings[k].Plants != first.Plants):
+			t.Errorf("%d days after its day: %+v", c.days, p.Sowings[k])
+		}
+	}
+}
+
+// What is missed is recorded afterwards on its day, and counts again.
+func TestAMissedSowingIsRecordedAfterAll(t *testing.T) {
+	in := ford(meals("carrot", 2, wish.Fresh))
+	first := planned(t, in).Sowings[0]
+	in.AsOf = first.Date + 40
+	missed := planned(t, in)
+	if len(missed.Missed) == 0 || missed.Missed[0].ID != first.ID {
+		t.Fatalf("%+v", missed.Missed)
+	}
+	next := after(t, in, Event{Sowing: first.ID, What: Done, Task: "sow", Day: first.Date})
+	p := planned(t, next)
+	s := sowingOf(t, p, first.ID)
+	if !s.Begun || s.Date != first.Date || s.Plants != first.Plants || len(p.Missed) != len(missed.Missed)-1 || p.Tally.WeeksFed <= missed.Tally.WeeksFed {
+		t.Errorf("%+v; %d weeks fed, %d before; still missed %+v", s, p.Tally.WeeksFed, missed.Tally.WeeksFed, p.Missed)
+	}
+}
+
+// Each wish says which of its sowings count no more, how many weeks that costs, and which
+// crop can be begun no more, with the day on which it can be again.
+func TestWhatIsPastIsSaid(t *testing.T) {
+	in := ford(meals("tomato", 3, wish.Fresh))
+	in.Household.Wishes[0].Season = wish.Season{Kind: wish.While}
+	whole := planned(t, in).Wishes[0]
+	in.AsOf = civil.Of(2027, 8, 1)
+	w := planned(t, in).Wishes[0]
+	if w.WeeksFed != 0 || w.WeeksWanted != whole.WeeksWanted || w.Plants != 0 {
+		t.Errorf("tomatoes that nobody sowed feed %d of %d weeks, before %d of %d", w.WeeksFed, w.WeeksWanted, whole.WeeksFed, whole.WeeksWanted)
+	}
+	var over say.NoMoreThisYear
+	var gone say.NotPutDown
+	for _, n := range w.Notes {
+		switch told := n.Fact.(type) {
+		case say.NoMoreThisYear:
+			over = told
+		case say.NotPutDown:
+			gone = told
+		}
+	}
+	if gone.Sowings == 0 || gone.Weeks != whole.WeeksFed || gone.First > gone.Last || gone.Last >= in.AsOf {
+		t.Errorf("%+v of %d weeks", gone, whole.WeeksFed)
+	}
+	if over.Last >= in.AsOf || over.Again <= in.AsOf || over.Again-over.Last > place.Days || over.Now {
+		t.Errorf("%+v", over)
+	}
+}
+
+// On any day, at any place, with nothing put down: what the plan still wants to begin is
+// begun on that day or later and its season permits it, what counts as put down is overdue
+// by at most fourteen days, and nothing that is overdue for longer feeds a week.
+func TestOnAnyDayNothingIsBegunInThePast(t *testing.T) {
+	dice := rand.New(rand.NewPCG(14, 7))
+	examples := place.Examples()
+	for range 40 {
+		in := everything()
+		in.Memory = nil
+		in.Household.Place = examples[dice.IntN(len(examples))].Place
+		in.Household.Plantings = nil
+		in.AsOf = in.Household.YearStart() + civil.Date(dice.IntN(place.Days+60)-120)
+		where := fmt.Sprintf("%s on %s", in.Household.Place.Name, in.AsOf)
+		p := planned(t, in)
+		standsUp(t, where, p)
+		for _, s := range p.Sowings {
+			switch {
+			case s.Method == season.Patch || s.Early:
+			case s.Presumed:
+				if overdue := in.AsOf - s.Date; overdue < 1 || overdue > 14 {
+					t.Errorf("%s: %s of %s counts as put down", where, s.CropName, s.Date)
+				}
+			case s.Date < in.AsOf:
+				t.Errorf("%s: %s is to be begun on %s", where, s.CropName, s.Date)
+			}
+		}
+		fed := map[string]map[int]bool{}
+		for _, s := range p.Sowings {
+			for _, f := range s.For {
+				for _, week := range s.Feeds {
+					if fed[f.Wish] == nil {
+						fed[f.Wish] = map[int]bool{}
+					}
+					fed[f.Wish][week] = true
+				}
+			}
+		}
+		for _, w := range p.Wishes {
+			for week, from := range w.Source {
+				if from == wish.Fresh && !fed[w.ID][week] {
+					t.Errorf("%s: week %d of %s is fresh, but nothing that stands or is to be sown feeds it", where, week, w.Title)
+				}
+			}
+		}
+		for i, m := range p.Missed {
+			if in.AsOf-m.Date <= 14 || i > 0 && m.Date < p.Missed[i-1].Date {
+				t.Errorf("%s: %+v is missed", where, m)
+			}
+		}
+	}
+}
+
+// With nothing put down the weeks fed fall through the year, but for a week or two that a
+// reckoning anew finds.
+func TestWithNothingPutDownThePlanFalls(t *testing.T) {
+	in := everything()
+	in.Household.Plantings = nil
+	last := planned(t, in).Tally.WeeksFed
+	begun := last
+	for _, day := range []civil.Date{civil.Of(2027, 3, 1), civil.Of(2027, 4, 21), civil.Of(2027, 6, 1), civil.Of(2027, 7, 15), civil.Of(2027, 8, 20), civil.Of(2027, 10, 15)} {
+		in.AsOf = day
+		p := planned(t, in)
+		if p.Tally.WeeksFed > last+last/100 {
+			t.Errorf("%s: %d weeks are fed, %d before", day, p.Tally.WeeksFed, last)
+		}
+		last = p.Tally.WeeksFed
+	}
+	if last > begun/2 {
+		t.Errorf("in October %d of %d weeks are fed by a garden in which nothing was sown", last, begun)
+	}
+}
