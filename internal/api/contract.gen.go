@@ -696,6 +696,15 @@ type Log struct {
 	Revision int         `json:"revision"`
 }
 
+// LogAll defines model for LogAll.
+type LogAll struct {
+	Client   string        `json:"client"`
+	Events   []SowingEvent `json:"events"`
+	Follows  *[]string     `json:"follows,omitempty"`
+	ID       string        `json:"id"`
+	Revision int           `json:"revision"`
+}
+
 // Look defines model for Look.
 type Look = ground.Look
 
@@ -710,6 +719,9 @@ type Member = household.Member
 
 // MethodFacts defines model for MethodFacts.
 type MethodFacts = season.MethodFacts
+
+// Missed defines model for Missed.
+type Missed = plan.Missed
 
 // Moon defines model for Moon.
 type Moon = place.Moon
@@ -1131,6 +1143,12 @@ type PostLogParams struct {
 	Since *int `form:"since,omitempty" json:"since,omitempty"`
 }
 
+// PostLogAllParams defines parameters for PostLogAll.
+type PostLogAllParams struct {
+	// Since the revision that the client has; what has changed since is then told instead of the whole
+	Since *int `form:"since,omitempty" json:"since,omitempty"`
+}
+
 // PostPlacementParams defines parameters for PostPlacement.
 type PostPlacementParams struct {
 	// Since the revision that the client has; what has changed since is then told instead of the whole
@@ -1201,6 +1219,9 @@ type PostLineJSONRequestBody = Line
 
 // PostLogJSONRequestBody defines body for PostLog for application/json ContentType.
 type PostLogJSONRequestBody = Log
+
+// PostLogAllJSONRequestBody defines body for PostLogAll for application/json ContentType.
+type PostLogAllJSONRequestBody = LogAll
 
 // PostLotsReadJSONRequestBody defines body for PostLotsRead for application/json ContentType.
 type PostLotsReadJSONRequestBody = Line
@@ -1276,6 +1297,9 @@ type ServerInterface interface {
 	// PostLog What somebody did to a sowing or saw of it; the rest is reckoned around it
 	// (POST /log)
 	PostLog(ctx *echo.Context, params PostLogParams) error
+	// PostLogAll What somebody did to several sowings, put down as one edit
+	// (POST /log-all)
+	PostLogAll(ctx *echo.Context, params PostLogAllParams) error
 	// PostLotsRead Read a CSV of what stands on the shelf, without changing anything
 	// (POST /lots-read)
 	PostLotsRead(ctx *echo.Context) error
@@ -1540,6 +1564,24 @@ func (w *ServerInterfaceWrapper) PostLog(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PostLog(ctx, params)
+	return err
+}
+
+// PostLogAll converts echo context to params.
+func (w *ServerInterfaceWrapper) PostLogAll(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PostLogAllParams
+	// ------------- Optional query parameter "since" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "since", ctx.QueryParams(), &params.Since, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter since: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostLogAll(ctx, params)
 	return err
 }
 
@@ -1830,6 +1872,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/state", wrapper.GetState, options.OperationMiddlewares["getState"]...)
 	router.POST(options.BaseURL+"/edits", wrapper.PostEdit, options.OperationMiddlewares["postEdit"]...)
 	router.POST(options.BaseURL+"/log", wrapper.PostLog, options.OperationMiddlewares["postLog"]...)
+	router.POST(options.BaseURL+"/log-all", wrapper.PostLogAll, options.OperationMiddlewares["postLogAll"]...)
 	router.POST(options.BaseURL+"/station-read", wrapper.PostStationRead, options.OperationMiddlewares["postStationRead"]...)
 	router.POST(options.BaseURL+"/place-chart", wrapper.PostPlaceChart, options.OperationMiddlewares["postPlaceChart"]...)
 	router.GET(options.BaseURL+"/layout", wrapper.GetLayout, options.OperationMiddlewares["getLayout"]...)

@@ -26,6 +26,16 @@ func (s *Server) PostLog(c *echo.Context, params PostLogParams) error {
 	return s.done(c, params.Since, d, err)
 }
 
+// PostLogAll records what somebody did to several sowings, as one edit.
+func (s *Server) PostLogAll(c *echo.Context, params PostLogAllParams) error {
+	var b LogAll
+	if err := decode(c, &b); err != nil {
+		return err
+	}
+	d, err := s.app.LogAll(c.Request().Context(), app.Stamp{Client: b.Client, ID: b.ID, Revision: b.Revision}, b.Events)
+	return s.done(c, params.Since, d, err)
+}
+
 // PostWeatherRead derives a place from a weather record, and changes nothing.
 func (s *Server) PostWeatherRead(c *echo.Context) error {
 	var f WeatherFile

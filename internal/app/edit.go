@@ -9,6 +9,7 @@ import (
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/record"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/store"
 )
@@ -86,6 +87,38 @@ func (a *App) Log(ctx context.Context, by Stamp, event plan.Event) (Done, error)
 		}
 		if out.Patch != nil {
 			e.Command, e.Patch = "add-patch", out.Patch
+		}
+		return e, nil
+	})
+}
+
+// LogAll puts several events down as one edit, which one undo takes back.
+func (a *App) LogAll(ctx context.Context, by Stamp, events []plan.Event) (Done, error) {
+	return a.once(ctx, by, func(now *Planned) (store.Edit, error) {
+		_, outcomes, err := now.Input.Logged(events)
+		if err != nil {
+			return store.Edit{}, err
+		}
+		e := store.Edit{Command: "put-plantings"}
+		for i, out := range outcomes {
+			if out.Planting == nil {
+				return store.Edit{}, &invalid.Field{Field: invalid.Element("events", i), Value: events[i].Sowing, Allowed: "a sowing of a season; a perennial is put down by itself"}
+			}
+			e.Words = out.Happened.String()
+			e.Plantings = slices.DeleteFunc(e.Plantings, func(p record.Planting) bool { return p.ID == out.Planting.ID })
+			e.Plantings = append(e.Plantings, *out.Planting)
+		}
+		for i := range e.Plantings {
+			at, err := a.growsAt(now, &e.Plantings[i])
+			if err != nil {
+				return store.Edit{}, err
+			}
+			if at != nil {
+				e.Placements = append(e.Placements, *at)
+			}
+		}
+		if len(e.Plantings) > 1 {
+			e.Words = say.Recorded{Sowings: len(e.Plantings)}.String()
 		}
 		return e, nil
 	})

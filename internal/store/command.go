@@ -41,6 +41,8 @@ type Edit struct {
 	OwnPreparation *book.OwnPreparation // add-own-preparation, change-own-preparation
 	Habit          *household.Habit     // set-habit; an empty one forgets it
 	Planting       *record.Planting     // put-planting
+	Plantings      []record.Planting    // put-plantings
+	Placements     []bed.Placement      // put-plantings: where they then stand
 	Agreement      *record.Baseline     // agree
 	Weather        []place.Day          // set-weather, with or without a place
 	Plot           *bed.Plot            // add-beds: the land they lie on, where it changes

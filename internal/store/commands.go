@@ -28,6 +28,7 @@ var commands = withPlain([]command{
 	{"add-lots", func(d *drafter, e *Edit) error { return d.addLots(e.Lots) }},
 	{"set-habit", (*drafter).setHabit},
 	{"put-planting", (*drafter).putPlanting},
+	{"put-plantings", (*drafter).putPlantings},
 	{"remove-planting", (*drafter).removePlanting},
 	{"agree", (*drafter).keepPlan},
 	{"disagree", (*drafter).dropPlan},

@@ -34,6 +34,25 @@ func (d *drafter) putPlanting(e *Edit) error {
 	return err
 }
 
+// putPlantings records several sowings, and where they are growing.
+func (d *drafter) putPlantings(e *Edit) error {
+	if len(e.Plantings) == 0 {
+		return missing("plantings")
+	}
+	for i := range e.Placements {
+		if err := d.set(placementKind, e.Placements[i].Sowing, 0, &e.Placements[i]); err != nil {
+			return err
+		}
+	}
+	for i := range e.Plantings {
+		if err := d.set(plantingKind, e.Plantings[i].ID, 0, &e.Plantings[i]); err != nil {
+			return err
+		}
+	}
+	d.words = e.Words
+	return nil
+}
+
 func (d *drafter) removePlanting(e *Edit) error {
 	err := d.drop(plantingKind, e.Target)
 	if err == nil {

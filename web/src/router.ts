@@ -13,6 +13,7 @@ export const router = createRouter({
     { path: '/ground/sheet', component: () => import('./places/ground/SheetPage.vue') },
     { path: '/ground/:view(plot|year|beds|care)?', component: () => import('./places/ground/GroundPlace.vue') },
     { path: '/daybook', component: () => import('./places/daybook/DaybookPlace.vue') },
+    { path: '/daybook/catch-up', component: () => import('./places/daybook/CatchUp.vue') },
     { path: '/house', component: () => import('./places/house/HousePlace.vue') },
     { path: '/:rest(.*)', redirect: '/table' },
   ],

@@ -29,14 +29,15 @@ type EventKind string
 
 // The kinds of event. What is known of each is in events.
 const (
-	Fix      EventKind = "set"    // fixed where it is; with a day: begun on that day
-	Counted  EventKind = "count"  // so many plants: Count
-	ByMethod EventKind = "way"    // begun by another method: Method
-	Done     EventKind = "done"   // a task was done on a day, and of it so much: Task, Day, Count; 0 counts as all
-	Survived EventKind = "share"  // so many in a hundred came up or are alive: Count
-	Behind   EventKind = "behind" // so many days behind the plan: Count; ahead of it: less than 0
-	Ready    EventKind = "ready"  // the first was picked on a day
-	Ended    EventKind = "ended"  // it bolted, failed or was eaten: from a day on it gives nothing
+	Fix       EventKind = "set"        // fixed where it is; with a day: begun on that day
+	Counted   EventKind = "count"      // so many plants: Count
+	ByMethod  EventKind = "way"        // begun by another method: Method
+	AsPlanned EventKind = "as-planned" // begun as it was planned, on its day or on Day, and planted out if that day has come
+	Done      EventKind = "done"       // a task was done on a day, and of it so much: Task, Day, Count; 0 counts as all
+	Survived  EventKind = "share"      // so many in a hundred came up or are alive: Count
+	Behind    EventKind = "behind"     // so many days behind the plan: Count; ahead of it: less than 0
+	Ready     EventKind = "ready"      // the first was picked on a day
+	Ended     EventKind = "ended"      // it bolted, failed or was eaten: from a day on it gives nothing
 )
 
 // eventFacts is all that is known of a kind of event.
@@ -52,6 +53,7 @@ var events = []eventFacts{
 	{kind: Fix, apply: fix},
 	{kind: Counted, least: 1, most: 200000, of: "plants", apply: count},
 	{kind: ByMethod, apply: byMethod},
+	{kind: AsPlanned, apply: asPlanned},
 	{kind: Done, apply: (*computed).doneTask},
 	{kind: Survived, growing: true, most: 100, of: "plants in a hundred", apply: survived},
 	{kind: Behind, growing: true, least: -60, most: 120, of: "days", apply: behind},
@@ -70,7 +72,7 @@ func Events() []EventKind {
 
 // happened puts an event into what is recorded of a sowing, and returns what happened.
 func (c *computed) happened(s *sown, p *record.Planting, e Event) (say.Fact, error) {
-	if e.Day == 0 && e.What != Fix {
+	if e.Day == 0 && e.What != Fix && e.What != AsPlanned {
 		e.Day = c.in.AsOf
 	}
 	names := make([]string, len(events))
@@ -98,6 +100,34 @@ func fix(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
 	}
 	p.Day += e.Day - s.Date
 	return say.MovedSowing{Crop: s.CropName, From: s.Date, To: e.Day}, nil
+}
+
+// asPlanned records that a sowing was begun as the plan had it, on its day where no other is
+// given; what was sown indoors was planted out on its day too, if that has come.
+func asPlanned(c *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
+	day := e.Day
+	if day == 0 {
+		day = s.Date
+	}
+	switch {
+	case s.Begun:
+		return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "something else: it was begun on " + s.Date.Short() + " already"}
+	case day > c.in.AsOf:
+		return nil, &invalid.Field{Field: "day", Value: day.String(), Allowed: "a day that has been: what is still to come is moved, not done"}
+	}
+	later := day - s.Date
+	p.Sown, p.Day = &day, s.Day+later
+	p.Asked, p.Plants = max(p.Asked, s.Plants), max(1, s.Plants)
+	if out := p.Day; s.Method == season.Indoors && out <= c.in.AsOf {
+		p.Out = &out
+		p.Done = logged(p.Done, record.Done{What: work.PlantOut, Day: out})
+	}
+	begin := work.Sow
+	if s.Method == season.Stock || s.Method == season.Bought {
+		begin = work.PlantOut
+	}
+	p.Done = logged(p.Done, record.Done{What: begin, Day: day})
+	return say.BegunOn{Crop: s.CropName, On: day}, nil
 }
 
 func count(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {

@@ -170,10 +170,13 @@ func (m missed) notes(now weeks) (said notes) {
 
 // asIfInTime computes the plan as if nothing were past, in which missed sowings are found.
 func (c *computed) asIfInTime() (*computed, error) {
-	b, err := basisOf(c.in, nil)
-	if err != nil {
-		return nil, err
+	if c.inTime == nil {
+		b, err := basisOf(c.in, nil)
+		if err != nil {
+			return nil, err
+		}
+		b.anyDay = true
+		c.inTime = computedOf(b)
 	}
-	b.anyDay = true
-	return computedOf(b), nil
+	return c.inTime, nil
 }

@@ -1,6 +1,7 @@
 package plan
 
 import (
+	"errors"
 	"math"
 	"slices"
 
@@ -29,13 +30,19 @@ func Log(in Input, e Event) (Outcome, error) {
 	if err != nil {
 		return Outcome{}, err
 	}
+	return c.log(e)
+}
+
+// log turns an event into what it makes of a sowing of a plan, or of one that it misses.
+func (c *computed) log(e Event) (Outcome, error) {
 	named := func(s *sown) bool { return s.ID == e.Sowing }
 	k := slices.IndexFunc(c.sown, named)
 	if k < 0 && slices.ContainsFunc(c.plan.Missed, func(m Missed) bool { return m.ID == e.Sowing }) {
-		if c, err = c.asIfInTime(); err != nil {
+		whole, err := c.asIfInTime()
+		if err != nil {
 			return Outcome{}, err
 		}
-		k = slices.IndexFunc(c.sown, named)
+		c, k = whole, slices.IndexFunc(whole.sown, named)
 	}
 	if k < 0 {
 		return Outcome{}, &invalid.Field{Field: "sowing", Value: e.Sowing, Allowed: "a sowing of the plan; it may have changed since"}
@@ -53,6 +60,40 @@ func Log(in Input, e Event) (Outcome, error) {
 		p.Note = e.Note
 	}
 	return Outcome{Planting: &p, Happened: happened}, nil
+}
+
+// Logged returns an input with events put down, and what each made of its sowing. They are
+// of the plan as it is before the first of them, but for a second event of one sowing, which
+// is of the plan after the first. A patch that was planted is not among what the input holds.
+// The error is that of Log, with the place of its event.
+func (in Input) Logged(events []Event) (Input, []Outcome, error) {
+	c, err := worked(in, nil)
+	if err != nil {
+		return in, nil, err
+	}
+	out, put := make([]Outcome, 0, len(events)), map[string]bool{}
+	for i, e := range events {
+		if put[e.Sowing] {
+			if c, err = worked(in, nil); err != nil {
+				return in, nil, err
+			}
+			clear(put)
+		}
+		one, err := c.log(e)
+		var wrong *invalid.Field
+		if errors.As(err, &wrong) {
+			return in, nil, &invalid.Field{Field: invalid.Element("events", i) + "." + wrong.Field, Value: wrong.Value, Allowed: wrong.Allowed}
+		}
+		if err != nil {
+			return in, nil, err
+		}
+		put[e.Sowing] = true
+		if out = append(out, one); one.Planting != nil {
+			same := func(x record.Planting) bool { return x.ID == one.Planting.ID }
+			in.Household.Plantings = append(slices.DeleteFunc(slices.Clone(in.Household.Plantings), same), *one.Planting)
+		}
+	}
+	return in, out, nil
 }
 
 // planted makes a patch of a perennial that was planted.

@@ -87,6 +87,7 @@ type computed struct {
 	served  [][]served // of every wish
 	kitchen kitchenWork
 	plan    Plan
+	inTime  *computed // the plan as if nothing were past; nil until it is asked for
 }
 
 // worked fits an input to the book and computes its plan.
@@ -150,7 +151,7 @@ func computedOf(b *basis) *computed { // 1, 4: household, book, climate
 		p.Sowings[i] = all[i].Sowing
 	}
 	p.Changed = changedFrom(b.in.Household, &p)
-	return &computed{b, w, asked.demands, all, served, kitchen, p}
+	return &computed{basis: b, weeks: w, demands: asked.demands, sown: all, served: served, kitchen: kitchen, plan: p}
 }
 
 // byDate returns the sowings by date, then by name.

@@ -8,7 +8,6 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
-	"inventory/internal/core/record"
 	"inventory/internal/core/say"
 	"inventory/internal/core/wish"
 )
@@ -31,6 +30,7 @@ type Change struct {
 	Customs  *bed.Customs   `json:"customs,omitempty"`
 	Bed      *bed.Bed       `json:"bed,omitempty"` // one bed more
 	Event    *Event         `json:"event,omitempty"`
+	Events   []Event        `json:"events,omitempty"` // of log-all
 
 	Habit *household.Habit `json:"habit,omitempty"` // how a crop is grown
 }
@@ -46,6 +46,7 @@ const (
 	SetCustoms Command = "set-customs"
 	AddBed     Command = "add-bed"
 	LogEvent   Command = "log"
+	LogAll     Command = "log-all"
 	SetHabit   Command = "set-habit"
 )
 
@@ -111,6 +112,8 @@ func (c Change) complete() bool {
 		return c.Bed != nil
 	case LogEvent:
 		return c.Event != nil
+	case LogAll:
+		return len(c.Events) > 0
 	case SetHabit:
 		return c.Habit != nil
 	}
@@ -146,14 +149,11 @@ func (in Input) With(c Change) (Input, error) {
 		b.ID = "another" // until the household has it
 		h.Beds = append(slices.Clone(h.Beds), b)
 	case LogEvent:
-		out, err := Log(in, *c.Event)
-		if err != nil {
-			return in, err
-		}
-		if out.Planting != nil {
-			same := func(x record.Planting) bool { return x.ID == out.Planting.ID }
-			h.Plantings = append(slices.DeleteFunc(slices.Clone(h.Plantings), same), *out.Planting)
-		}
+		changed, _, err := in.Logged([]Event{*c.Event})
+		return changed, err
+	case LogAll:
+		changed, _, err := in.Logged(c.Events)
+		return changed, err
 	}
 	return in, nil
 }

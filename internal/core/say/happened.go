@@ -45,6 +45,13 @@ type (
 		Crop string
 		On   civil.Date
 	}
+	// BegunOn: a crop was begun on a day.
+	BegunOn struct {
+		Crop string
+		On   civil.Date
+	}
+	// Recorded: so many sowings at once.
+	Recorded struct{ Sowings int }
 	// NotSown: it was given up before it was sown.
 	NotSown struct {
 		Crop string
@@ -90,6 +97,10 @@ func (x DaysBehind) String() string {
 }
 func (x FirstPicked) String() string {
 	return fmt.Sprintf("first picked %s on %s", lower(x.Crop), x.On.Short())
+}
+func (x BegunOn) String() string { return fmt.Sprintf("began %s on %s", lower(x.Crop), x.On.Short()) }
+func (x Recorded) String() string {
+	return fmt.Sprintf("put down what became of %d sowings", x.Sowings)
 }
 func (x NotSown) String() string {
 	return fmt.Sprintf("%s of %s is not sown", lower(x.Crop), x.Of.Short())

@@ -1,7 +1,7 @@
 // The tasks of the plan's sowings, gathered by day: those of one day and one crop
 // are one line.
 import type { GreenWork, Plan, Sowing, Task } from './api'
-import { dayNumber, isoDay } from './words'
+import { dayNumber, isoDay, serves } from './words'
 
 export interface Line {
   key: string
@@ -47,6 +47,33 @@ export function linesUntil(plan: Plan, until: number): Line[] {
     }
   }
   return [...out.values()].sort((a, b) => a.day.localeCompare(b.day) || a.crop.localeCompare(b.crop))
+}
+
+/** A sowing that the plan had to begin on a day that is past, and that nobody put down. */
+export interface Undone {
+  id: string
+  crop: string
+  for: string
+  date: string
+  /** It counts as put down for some days; else it counts no more. */
+  counts: boolean
+  weeks: number
+}
+
+/** What is to be caught up with, by date. */
+export function undone(plan: Plan): Undone[] {
+  const late = plan.sowings
+    .filter((s) => s.late && !s.begun)
+    .map((s) => ({ id: s.id, crop: s.crop_name, for: serves(s), date: s.date, counts: true, weeks: s.feeds.length }))
+  const missed = (plan.missed ?? []).map((m) => ({
+    id: m.id,
+    crop: m.crop_name,
+    for: m.for.join(', '),
+    date: m.date,
+    counts: false,
+    weeks: m.weeks,
+  }))
+  return [...missed, ...late].sort((a, b) => a.date.localeCompare(b.date) || a.crop.localeCompare(b.crop))
 }
 
 /** What there is to do for green manures from a day to another, both included. */

@@ -72,6 +72,7 @@ export const useHousehold = defineStore('household', () => {
   async function post(entry: Entry): Promise<State> {
     const signal = AbortSignal.timeout(patience)
     const params = { query: { since: state.value?.revision } }
+    if ('events' in entry) return answer(() => api.POST('/log-all', { body: entry, params, signal }))
     if ('event' in entry) return answer(() => api.POST('/log', { body: entry, params, signal }))
     if ('sowing' in entry) return answer(() => api.POST('/placements', { body: entry, params, signal }))
     return answer(() => api.POST('/edits', { body: entry, params, signal }))
@@ -141,6 +142,7 @@ export const useHousehold = defineStore('household', () => {
       const task = state.value?.plan?.sowings.find((s) => s.id === e.sowing)?.tasks.find((t) => t.what === e.task)
       return [task?.do ?? e.what, sowing(e.sowing), e.day].filter(Boolean).join(' ')
     }
+    if ('events' in entry) return `what became of ${entry.events.length} sowings`
     if ('sowing' in entry) return 'put ' + sowing(entry.sowing) + ' in a bed'
     return entry.command.replaceAll('-', ' ') + (entry.wish ? ': ' + entry.wish.food : '')
   }
@@ -170,6 +172,11 @@ export const useHousehold = defineStore('household', () => {
   /** Puts down what was done to a sowing or seen of it. */
   function log(event: SowingEvent): Promise<Problem | undefined> {
     return inTurn(() => send({ event, ...stamp() }))
+  }
+
+  /** Puts down what was done to several sowings, as one edit. */
+  function logAll(events: SowingEvent[]): Promise<Problem | undefined> {
+    return inTurn(() => send({ events, ...stamp() }))
   }
 
   /** Puts a sowing in a bed by hand. */
@@ -228,6 +235,7 @@ export const useHousehold = defineStore('household', () => {
     load,
     edit,
     log,
+    logAll,
     place,
     stays,
     again,

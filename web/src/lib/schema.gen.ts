@@ -55,6 +55,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/log-all": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What somebody did to several sowings, put down as one edit */
+        post: operations["postLogAll"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/station-read": {
         parameters: {
             query?: never;
@@ -950,6 +967,8 @@ export interface components {
             as_of: string;
             year: string;
             green: components["schemas"]["GreenWork"][];
+            /** @description sowings overdue for so long that they count no more, by date */
+            missed?: components["schemas"]["Missed"][];
             weeks: string[];
             last_frost: number;
             first_frost: number;
@@ -1215,7 +1234,8 @@ export interface components {
         /** @description one thing decided otherwise */
         Change: {
             /** @enum {string} */
-            command: "overrule" | "set-habit";
+            command: "overrule" | "set-habit" | "log-all";
+            events?: components["schemas"]["SowingEvent"][];
             overrule?: components["schemas"]["Overrule"];
             habit?: components["schemas"]["Habit"];
         };
@@ -1388,6 +1408,8 @@ export interface components {
             begun: boolean;
             /** @description it grows in a bed today */
             in_bed?: boolean;
+            /** @description nobody recorded it, it is overdue, and counts as put down for some days */
+            presumed?: boolean;
             behind: number;
             over: boolean;
             /** @description plants that are reckoned, where they were counted by hand */
@@ -2079,7 +2101,7 @@ export interface components {
         SowingEvent: {
             sowing: string;
             /** @enum {string} */
-            what: "set" | "count" | "way" | "done" | "share" | "behind" | "ready" | "ended";
+            what: "set" | "count" | "way" | "as-planned" | "done" | "share" | "behind" | "ready" | "ended";
             day?: string;
             /** Format: double */
             count?: number;
@@ -2093,6 +2115,21 @@ export interface components {
             revision: number;
             follows?: string[];
             event: components["schemas"]["SowingEvent"];
+        };
+        Missed: {
+            id: string;
+            crop: string;
+            crop_name: string;
+            date: string;
+            for: string[];
+            weeks: number;
+        };
+        LogAll: {
+            client: string;
+            id: string;
+            revision: number;
+            follows?: string[];
+            events: components["schemas"]["SowingEvent"][];
         };
         StationAsk: {
             /** @description where the station answers */
@@ -2422,6 +2459,34 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Log"];
+            };
+        };
+        responses: {
+            /** @description The state after it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["State"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postLogAll: {
+        parameters: {
+            query?: {
+                /** @description the revision that the client has; what has changed since is then told instead of the whole */
+                since?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LogAll"];
             };
         };
         responses: {

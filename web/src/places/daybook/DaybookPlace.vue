@@ -8,6 +8,7 @@ import { doneIn, greenTasks, linesUntil, monday } from '../../lib/daybook'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { day, dayNumber, fullDay, isoDay, weekday } from '../../lib/words'
+import BehindLine from './BehindLine.vue'
 import DoneTasks from './DoneTasks.vue'
 import GreenTasks from './GreenTasks.vue'
 import StandingLine from './StandingLine.vue'
@@ -117,6 +118,7 @@ useKeys([
         />
       </div>
     </div>
+    <BehindLine />
     <div class="columns">
       <div class="todo">
         <p v-if="!all.length && next" class="next">

@@ -48,6 +48,11 @@ const each = computed(() => {
 /** Counts matter where they say how many plants there are. */
 const counted = computed(() => ['sow', 'plant-out'].includes(props.line.what))
 
+/** Nobody has put it down, and it counts as done for some days. */
+const presumed = computed(() =>
+  props.line.parts.every(({ sowing, task }) => sowing.presumed && task === sowing.tasks[0]),
+)
+
 /** Put down on this device, and not yet sent. */
 const waits = computed(() => props.line.parts.every(({ sowing, task }) => store.waitsFor(sowing.id, task.what)))
 
@@ -100,7 +105,8 @@ async function done() {
       <span class="do">{{ line.do }}</span> <span class="crop">{{ line.crop }}</span>
       <span class="more small"
         ><b v-if="amount">{{ amount }}</b
-        ><b v-if="waits" class="waits">waits to be sent</b><span v-if="each">{{ each }}</span
+        ><b v-if="waits" class="waits">waits to be sent</b
+        ><span v-if="presumed">counts as done for now; was it done?</span><span v-if="each">{{ each }}</span
         ><span v-if="place">{{ place }}</span
         ><span v-if="line.parts.length > 1">{{ many(line.parts.length, 'sowing') }}</span></span
       >

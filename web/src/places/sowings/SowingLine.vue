@@ -43,7 +43,8 @@ const spacing = computed(() => {
       >
         {{ day(s.date) }}
       </button>
-      <span v-if="s.late" class="late">late</span>
+      <span v-if="s.presumed" class="late">was it sown?</span>
+      <span v-else-if="s.late" class="late">late</span>
       <span v-else-if="s.begun" class="held">begun</span>
       <span v-else-if="s.set" class="held">held</span>
     </div>

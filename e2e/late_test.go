@@ -1,0 +1,61 @@
+package e2e
+
+import (
+	"testing"
+)
+
+// Whoever comes back after months catches up in a few presses: all that was to be begun is
+// put down at once, what it changes is shown before, and undo takes all of it back.
+func TestCatchingUpInAFewPresses(t *testing.T) {
+	t.Parallel()
+	a := startOn(t, "demo", "2027-07-15")
+	p := a.open("/daybook")
+	p.shows(".behind", "were not put down")
+	fed := p.tally("weeks_fed")
+	if fed > 700 {
+		t.Errorf("%g weeks are fed by a garden in which only garlic was planted", fed)
+	}
+	p.clickNamed(".behind a", "Catch up")
+	p.see("[data-undone]")
+	lines := number(t, p.eval(`() => document.querySelectorAll('[data-undone]').length`))
+	if lines < 50 {
+		t.Fatalf("%g lines to catch up with in July", lines)
+	}
+	p.clickNamed(".act .link", "all") // one press
+	p.clickNamed(".act button", "Begun as planned")
+	p.shows(".foresight", "weeks fed")
+	if now := p.tally("weeks_fed"); now != fed {
+		t.Errorf("it is only shown, but %g weeks are fed, before %g", now, fed)
+	}
+	p.clickNamed(".foresight button", "Take it")
+	p.shows(".notice", "Put down what became of")
+	p.shows(".catch-up", "Nothing is overdue")
+	if now := p.tally("weeks_fed"); now < 1000 {
+		t.Errorf("all is put down, and %g weeks are fed, before %g", now, fed)
+	}
+	p.press('u')
+	p.shows(".notice", "Took back")
+	p.until("all of it is back", `n => document.querySelectorAll('[data-undone]').length === n`, lines)
+}
+
+// One sowing was not begun, another on a later day; a day that is still to come is refused.
+func TestCatchingUpLineByLine(t *testing.T) {
+	t.Parallel()
+	p := startOn(t, "demo", "2027-04-21").open("/daybook/catch-up")
+	p.see("[data-undone]")
+	p.click(`[data-undone="27-w3-canned-1"] .el-checkbox`)
+	p.eval(`() => { const e = document.querySelector('[aria-label="Begun on"]'); e.value = '2027-05-30'; e.dispatchEvent(new Event('input')) }`)
+	p.clickNamed(".act button", "Begun on this day")
+	p.shows(".catch-up .wrong", "a day that has been")
+	p.eval(`() => { const e = document.querySelector('[aria-label="Begun on"]'); e.value = '2027-04-02'; e.dispatchEvent(new Event('input')) }`)
+	p.clickNamed(".act button", "Begun on this day")
+	p.shows(".foresight", "Tomato, paste")
+	p.clickNamed(".foresight button", "Take it")
+	p.shows(".notice", "Began tomato, paste on 2 Apr")
+	p.gone(`[data-undone="27-w3-canned-1"]`)
+	p.click(`[data-undone]:first-child .el-checkbox`)
+	p.clickNamed(".act button", "Not begun")
+	p.see(".foresight")
+	p.clickNamed(".foresight button", "Take it")
+	p.shows(".notice", "is not sown")
+}

@@ -1,0 +1,195 @@
+<script setup lang="ts">
+// Catch up: everything that the plan had to begin and that nobody has put down, by day, as
+// on the printed sheet. Many lines at a press; what follows is shown before it is taken.
+import { ElButton, ElCheckbox, ElInput } from 'element-plus'
+import { computed, ref, watch } from 'vue'
+import type { SowingEvent } from '../../lib/api'
+import { undone, type Undone } from '../../lib/daybook'
+import { useForesight } from '../../lib/foresight'
+import { useHousehold } from '../../lib/household'
+import { wordsOf } from '../../lib/problems'
+import { byMonth, count, day } from '../../lib/words'
+import ForesightPanel from '../../parts/ForesightPanel.vue'
+
+const store = useHousehold()
+const { change, found, wrong, propose, drop } = useForesight()
+const refused = ref('')
+const lines = computed(() => (store.plan ? undone(store.plan) : []))
+const months = computed(() => byMonth(lines.value, (l) => l.date))
+const chosen = ref(new Set<string>())
+const picked = computed(() => lines.value.filter((l) => chosen.value.has(l.id)))
+const on = ref('')
+watch(
+  () => store.plan?.as_of,
+  (today) => (on.value = today ?? ''),
+  { immediate: true },
+)
+const what = ref('')
+
+function pick(l: Undone, yes: boolean) {
+  const next = new Set(chosen.value)
+  if (yes) next.add(l.id)
+  else next.delete(l.id)
+  chosen.value = next
+  drop()
+}
+function pickAll(yes: boolean) {
+  chosen.value = new Set(yes ? lines.value.map((l) => l.id) : [])
+  drop()
+}
+
+/** Asks what would follow if all the chosen lines were put down alike. */
+function ask(words: string, event: Omit<SowingEvent, 'sowing'>) {
+  refused.value = ''
+  what.value = `${count(picked.value.length, 'sowing')}: ${words}`
+  propose({ command: 'log-all', events: picked.value.map((l) => ({ sowing: l.id, ...event })) })
+}
+const asPlanned = () => ask('begun on the planned days', { what: 'as-planned' })
+const onDay = () => ask(`begun on ${day(on.value)}`, { what: 'as-planned', day: on.value })
+const notDone = () => ask('not begun, to be reckoned anew from today', { what: 'ended', day: store.plan?.as_of })
+
+async function take() {
+  const events = change.value?.events
+  if (!events) return
+  const p = await store.logAll(events)
+  refused.value = wordsOf(p)
+  if (p) return
+  chosen.value = new Set()
+  drop()
+}
+</script>
+
+<template>
+  <section class="catch-up">
+    <div class="bar">
+      <h2 tabindex="-1">Catch up</h2>
+      <p class="quiet small">
+        What the plan had to begin and nobody has put down. For some days it counts as done; after that it counts no
+        more, and the plan is reckoned with what can still be begun.
+      </p>
+      <RouterLink to="/daybook" class="small">Back to the Daybook</RouterLink>
+    </div>
+    <p v-if="!lines.length" class="empty">Nothing is overdue: all that was to be begun until today is put down.</p>
+    <template v-else>
+      <div class="act" role="group" aria-label="What became of the chosen sowings">
+        <span class="small"
+          ><b>{{ picked.length }}</b> of {{ count(lines.length, 'sowing') }} chosen</span
+        >
+        <button type="button" class="link small" @click="pickAll(true)">all</button>
+        <button type="button" class="link small" @click="pickAll(false)">none</button>
+        <ElButton size="small" :disabled="!picked.length" @click="asPlanned">Begun as planned</ElButton>
+        <span class="on"
+          ><ElInput v-model="on" type="date" size="small" aria-label="Begun on" /><ElButton
+            size="small"
+            :disabled="!picked.length || !on"
+            @click="onDay"
+            >Begun on this day</ElButton
+          ></span
+        >
+        <ElButton size="small" :disabled="!picked.length" @click="notDone">Not begun</ElButton>
+      </div>
+      <ForesightPanel v-if="change" :found="found" :what="what" @take="take" @leave="drop" />
+      <p v-if="refused || wrong" class="wrong small" role="alert">{{ refused || wrong }}</p>
+      <section v-for="m in months" :key="m.month" :aria-label="m.month">
+        <h3>{{ m.month }}</h3>
+        <ul>
+          <li v-for="l in m.entries" :key="l.id" :data-undone="l.id">
+            <ElCheckbox
+              :model-value="chosen.has(l.id)"
+              :aria-label="`${l.crop} of ${day(l.date)}`"
+              @update:model-value="(yes) => pick(l, !!yes)"
+            />
+            <b class="date">{{ day(l.date) }}</b>
+            <span class="crop">{{ l.crop }}</span>
+            <span class="quiet small">{{ l.for }}</span>
+            <span class="small" :class="l.counts ? 'quiet' : 'warn'">{{
+              l.counts
+                ? 'counts as done for now'
+                : l.weeks
+                  ? `counts no more; was to feed ${count(l.weeks, 'week')}`
+                  : 'counts no more'
+            }}</span>
+          </li>
+        </ul>
+      </section>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: var(--space-3) var(--space-6);
+  margin-bottom: var(--space-3);
+}
+.bar p {
+  flex: 1;
+}
+h2:focus {
+  outline: none;
+}
+.act {
+  position: sticky;
+  top: 0;
+  z-index: 2;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: var(--space-3) var(--space-5);
+  padding: var(--space-4) 0;
+  background: var(--paper);
+  border-bottom: 1px solid var(--ink-2);
+}
+.on {
+  display: flex;
+  gap: var(--space-3);
+  align-items: center;
+}
+.on .el-input {
+  width: 9.5rem;
+}
+h3 {
+  padding: var(--space-5) 0 var(--space-1);
+  font-size: var(--type-large);
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  display: grid;
+  grid-template-columns: 1.4rem 4rem minmax(8rem, 1fr) minmax(8rem, 2fr) 17rem;
+  gap: var(--space-4);
+  align-items: center;
+  border-bottom: 1px solid var(--hair);
+  padding: var(--space-2) 0;
+}
+.date,
+.crop {
+  font-family: var(--serif);
+  font-variant-numeric: tabular-nums lining-nums;
+}
+.crop {
+  font-weight: 600;
+}
+.warn {
+  color: var(--accent);
+}
+.empty {
+  padding: var(--space-7) 0;
+  font-family: var(--serif);
+  font-size: var(--type-large);
+}
+@container leaf (max-width: 620px) {
+  li {
+    grid-template-columns: 2rem 4rem minmax(0, 1fr);
+    padding: var(--space-4) 0;
+  }
+  li .small {
+    grid-column: 3;
+  }
+}
+</style>
