@@ -2,6 +2,8 @@ package e2e
 
 import (
 	"testing"
+
+	"github.com/go-rod/rod/lib/input"
 )
 
 // Whoever comes back after months catches up in a few presses: all that was to be begun is
@@ -58,4 +60,35 @@ func TestCatchingUpLineByLine(t *testing.T) {
 	p.see(".foresight")
 	p.clickNamed(".foresight button", "Take it")
 	p.shows(".notice", "is not sown")
+}
+
+// Whoever begins on 20 July gets this year's autumn and winter garden: nothing to catch up
+// with, no sowing in the past, and what can be had no more with the day from which it can.
+func TestBegunOnTheTwentiethOfJuly(t *testing.T) {
+	t.Parallel()
+	p := startOn(t, "serve", "2027-07-20").open("/")
+	p.see(".welcome")
+	p.fill(`[aria-label="A first wish"]`, "carrots 2x week")
+	p.see(".wish")
+	p.shows(".tally", "the year 2027/28")
+	p.must(p.see(`[aria-label="A wish, as one line"]`).Input("tomatoes 3x week while it lasts"))
+	p.shows(".readings", "Understood:")
+	p.press(input.Enter)
+	p.shows(".notice", "Added")
+	p.shows(".over summary", "can be begun no more this year")
+	p.click(".over summary")
+	p.shows("[data-over]", "again from")
+	if fed := p.tally("weeks_fed"); fed < 10 {
+		t.Errorf("%g weeks are fed by a garden begun in July", fed)
+	}
+	p.press('g', 'd')
+	p.see(".daybook")
+	if behind := p.text(".behind"); behind != "" {
+		t.Errorf("who begins today is told: %s", behind)
+	}
+	p.press('g', 's')
+	p.see("[data-sowing]")
+	if late := p.text("[data-sowing] .late"); late != "" {
+		t.Errorf("a sowing is %s", late)
+	}
 }

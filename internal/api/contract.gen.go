@@ -738,6 +738,9 @@ type Obstacle = bed.Obstacle
 // Order defines model for Order.
 type Order = supply.Order
 
+// Over defines model for Over.
+type Over = plan.Over
+
 // Overload defines model for Overload.
 type Overload = plan.Overload
 

@@ -54,6 +54,35 @@ func TestTheLog(t *testing.T) {
 	}
 }
 
+// Several sowings are put down as one edit: what follows is foreseen before it, one undo
+// takes all of it back, and a mistake in one of them changes nothing.
+func TestTheLogOfSeveral(t *testing.T) {
+	s := served(t, true)
+	before := state(t, s)
+	var events []SowingEvent
+	for _, x := range before.Plan.Sowings {
+		if !x.Begun && x.Method == season.Direct && len(events) < 3 {
+			events = append(events, SowingEvent{Sowing: x.ID, What: "set", Day: x.Date + 6})
+		}
+	}
+	status, body, _ := call(t, s, "/api/foresight", Change{Command: "log-all", Events: events})
+	if status != http.StatusOK || len(decoded[Foresight](t, body).Moves) < 3 {
+		t.Fatalf("%d %s", status, body)
+	}
+	status, body, _ = call(t, s, "/api/log-all", LogAll{Client: "t", ID: "a1", Revision: before.Revision, Events: events})
+	after := decoded[State](t, body)
+	if status != http.StatusOK || after.Words != "put down what became of 3 sowings" || len(after.Household.Plantings) != len(before.Household.Plantings)+3 || after.Revision != before.Revision+1 {
+		t.Fatalf("%d %s: %d plantings", status, after.Words, len(after.Household.Plantings))
+	}
+	bad := append(slices.Clone(events[:1]), SowingEvent{Sowing: "27-nobody", What: "as-planned"})
+	if status, body, _ = call(t, s, "/api/log-all", LogAll{Client: "t", ID: "a2", Revision: after.Revision, Events: bad}); status != http.StatusUnprocessableEntity || !strings.Contains(string(body), "events[1].sowing") {
+		t.Errorf("%d %s", status, body)
+	}
+	if back := step(t, s, "undo", "u1"); len(back.Household.Plantings) != len(before.Household.Plantings) || back.Plan.Tally != before.Plan.Tally {
+		t.Error("taken back, the plan is not as it was")
+	}
+}
+
 // The commands of the season, done and taken back.
 func TestCommandsOfTheSeason(t *testing.T) {
 	s := served(t, true)

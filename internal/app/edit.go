@@ -34,7 +34,7 @@ func (a *App) done(since int, snap store.Snapshot, err error) (Done, error) {
 // Edit does one edit. To keep the plan is to keep it as it is now, with its layout.
 func (a *App) Edit(ctx context.Context, e store.Edit) (Done, error) {
 	if e.Household != nil && e.Household.Year == 0 { // a newcomer's: the year that lies ahead
-		e.Household.Year = e.Household.FirstYear(a.asOf())
+		e.Household.Year, e.Household.Since = e.Household.FirstYear(a.asOf()), a.asOf()
 	}
 	before, err := a.Now(ctx)
 	if err != nil {

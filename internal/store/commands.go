@@ -88,8 +88,14 @@ func (d *drafter) setHousehold(s *Settings) error {
 	if s == nil {
 		return missing("settings")
 	}
+	was, err := read[Settings](d.state.items[key{Kind: householdKind.name}])
+	if err != nil {
+		return err
+	}
+	s.Since = was.Since
+	err = d.set(householdKind, "", 0, s)
 	d.words = "changed the household"
-	return d.set(householdKind, "", 0, s)
+	return err
 }
 
 func (d *drafter) setPlace(p *place.Place) error {

@@ -20,19 +20,20 @@ type Settings struct {
 	Risk  season.Risk    `json:"risk"`
 
 	School season.School `json:"school,omitempty"`
+	Since  civil.Date    `json:"since,omitzero"` // kept as it is by set-household
 }
 
 var householdKind = (&kind{
 	name: "household",
 	put: func(h *household.Household, it item) error {
 		s, err := read[Settings](it)
-		h.Name, h.Year, h.Start, h.Risk, h.School = s.Name, s.Year, s.Start, s.Risk, s.School
+		h.Name, h.Year, h.Start, h.Risk, h.School, h.Since = s.Name, s.Year, s.Start, s.Risk, s.School, s.Since
 		return err
 	},
 	ids: func(*household.Household) []string { return nil },
 	each: func(h *household.Household, tell func(*string, any) error) error {
 		none := ""
-		return tell(&none, Settings{h.Name, h.Year, h.Start, h.Risk, h.School})
+		return tell(&none, Settings{h.Name, h.Year, h.Start, h.Risk, h.School, h.Since})
 	},
 	ofEdit: func(*Edit) (*string, any) { return nil, nil },
 }).rowsOf(
@@ -46,10 +47,20 @@ var householdKind = (&kind{
 		if err != nil {
 			return err
 		}
-		return add("", 0, Settings{h.Name, int(h.Year), start, season.Risk(h.Risk), season.School(h.School)})
+		var since civil.Date
+		if h.Since != "" {
+			if since, err = civil.Parse(h.Since); err != nil {
+				return err
+			}
+		}
+		return add("", 0, Settings{h.Name, int(h.Year), start, season.Risk(h.Risk), season.School(h.School), since})
 	},
 	as(func(ctx context.Context, q *rows.Queries, _ float64, s Settings) error {
-		return q.PutHousehold(ctx, rows.PutHouseholdParams{Name: s.Name, Year: int64(s.Year), Start: s.Start.String(), Risk: string(s.Risk), School: string(s.School)})
+		since := ""
+		if s.Since != 0 {
+			since = s.Since.String()
+		}
+		return q.PutHousehold(ctx, rows.PutHouseholdParams{Name: s.Name, Year: int64(s.Year), Start: s.Start.String(), Risk: string(s.Risk), School: string(s.School), Since: since})
 	}),
 	without((*rows.Queries).DeleteHousehold))
 

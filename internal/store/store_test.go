@@ -607,3 +607,20 @@ func TestANewEditClearsRedo(t *testing.T) {
 		t.Errorf("after a new edit: revision %d, redo %+v: %v", now.Revision, now.Redo, err)
 	}
 }
+
+// The day on which a household began stays, whatever else of it is changed.
+func TestTheDayItBeganStays(t *testing.T) {
+	s := opened(t, filepath.Join(t.TempDir(), "h.db"))
+	h := millHouse(t)
+	h.Since = civil.Of(2027, 7, 20)
+	for i, e := range []Edit{{Command: "begin", Household: h}, {Command: "set-household", Settings: &Settings{Name: "The weir", Year: 2027, Risk: "usual"}}} {
+		e.Client, e.ID, e.Revision = "t", fmt.Sprint("since", i), i
+		if _, err := s.Apply(t.Context(), e); err != nil {
+			t.Fatal(err)
+		}
+	}
+	snap, err := s.Load(t.Context())
+	if err != nil || snap.Household.Since != h.Since || snap.Household.Name != "The weir" {
+		t.Errorf("%v: since %s, %s", err, snap.Household.Since, snap.Household.Name)
+	}
+}

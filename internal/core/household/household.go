@@ -21,8 +21,9 @@ import (
 // Household is all that a household says of itself for one year.
 type Household struct {
 	Name      string               `json:"name"`
-	Year      int                  `json:"year"`  // calendar year in which the table year begins
-	Start     civil.MonthDay       `json:"start"` // first day of the table year; none: the median last frost, or 1 January
+	Year      int                  `json:"year"`           // calendar year in which the table year begins
+	Start     civil.MonthDay       `json:"start"`          // first day of the table year; none: the median last frost, or 1 January
+	Since     civil.Date           `json:"since,omitzero"` // the day on which it began with the plan: what was to be begun before is not missed
 	Risk      season.Risk          `json:"risk"`
 	Place     place.Place          `json:"place"`
 	Members   []Member             `json:"members"`
@@ -197,10 +198,10 @@ func (h Household) YearStart() civil.Date {
 }
 
 // FirstYear returns the year a household plans that begins on a day: the one
-// whose table year lies ahead, or has begun so lately that most can still be
-// sown.
+// whose table year lies ahead, or has begun so lately that an autumn and winter
+// garden can still be sown.
 func (h Household) FirstYear(asOf civil.Date) int {
-	const lately = 60
+	const lately = 110
 	year, _, _ := asOf.Split()
 	h.Year = year
 	if h.YearStart()+lately < asOf {

@@ -117,3 +117,14 @@ func BenchmarkExplain(b *testing.B) {
 		}
 	}
 }
+
+// In July with nothing put down the first half of the plan is made twice.
+func BenchmarkComputeInJuly(b *testing.B) {
+	in := demoInput(b)
+	in.AsOf, in.Memory = civil.Of(2027, 7, 15), &plan.Memory{}
+	for b.Loop() {
+		if _, err := plan.Compute(in); err != nil {
+			b.Fatal(err)
+		}
+	}
+}

@@ -14,6 +14,29 @@ import (
 	"inventory/internal/core/wish"
 )
 
+// Over is a crop of a wish that can be begun no more for this year.
+type Over struct {
+	Wish     string     `json:"wish"`
+	Title    string     `json:"title"`
+	CropName string     `json:"crop_name"`
+	Last     civil.Date `json:"last"`  // on which it could be begun
+	Again    civil.Date `json:"again"` // from which it can be, for the year that follows
+	Gaps     int        `json:"gaps"`  // weeks of the wish that nothing feeds
+}
+
+// overOf lists what can be begun no more, as the wishes say it.
+func overOf(wishes []Wish) (out []Over) {
+	for i := range wishes {
+		w := &wishes[i]
+		for _, n := range w.Notes {
+			if told, ok := n.Fact.(say.NoMoreThisYear); ok {
+				out = append(out, Over{w.ID, w.Title, told.Crop, told.Last, told.Again, gapsOf(w)})
+			}
+		}
+	}
+	return out
+}
+
 // staggered is the first half of a plan: from the wishes to sowings that are not yet sized.
 type staggered struct {
 	weeks weeks
@@ -84,7 +107,9 @@ func inTime(b *basis, past recorded) (*basis, recorded, staggered, missed) {
 		then.named[at(r.id[:strings.LastIndex(r.id, "-")+1], r.uses[0].s.Start)] = r.id
 	}
 	for _, r := range late {
-		switch counts := r.uses[0].s.Start.Sow >= now-int(b.desk.Rules.OverdueDays); {
+		day := r.uses[0].s.Start.Sow
+		switch counts := day >= now-int(b.desk.Rules.OverdueDays); {
+		case b.date(day) < b.in.Household.Since && r.hand == nil: // the household had no plan then
 		case !counts:
 			gone.rows = append(gone.rows, r)
 			if r.hand != nil {

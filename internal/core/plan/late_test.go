@@ -1,6 +1,8 @@
 package plan
 
 import (
+	"context"
+	"errors"
 	"fmt"
 	"math/rand/v2"
 	"slices"
@@ -8,7 +10,9 @@ import (
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
+	"inventory/internal/core/record"
 	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
@@ -156,5 +160,145 @@ func TestWithNothingPutDownThePlanFalls(t *testing.T) {
 	}
 	if last > begun/2 {
 		t.Errorf("in October %d of %d weeks are fed by a garden in which nothing was sown", last, begun)
+	}
+}
+
+// What was begun as planned has the planned plants and days; on a later day all moves with
+// it; what was sown indoors was planted out too, where that day has come.
+func TestBegunAsPlanned(t *testing.T) {
+	in := ford(meals("carrot", 2, wish.Fresh), meals("tomato", 2, wish.Fresh))
+	in.Household.Wishes[1].Season = wish.Season{Kind: wish.While}
+	whole := planned(t, in)
+	of := func(crop string) Sowing {
+		return whole.Sowings[slices.IndexFunc(whole.Sowings, func(s Sowing) bool { return s.Crop == crop })]
+	}
+	carrot, tomato := of("carrot"), of("tomato-slicing")
+	for _, c := range []struct {
+		what  string
+		asOf  civil.Date
+		event Event
+		holds func(p record.Planting) bool
+	}{
+		{"on its day", carrot.Date + 5, Event{Sowing: carrot.ID, What: AsPlanned}, func(p record.Planting) bool {
+			return *p.Sown == carrot.Date && p.Day == carrot.Day && p.Plants == carrot.Plants && p.Out == nil
+		}},
+		{"three days later", carrot.Date + 5, Event{Sowing: carrot.ID, What: AsPlanned, Day: carrot.Date + 3}, func(p record.Planting) bool {
+			return *p.Sown == carrot.Date+3 && p.Day == carrot.Day+3
+		}},
+		{"indoors still", tomato.Date + 5, Event{Sowing: tomato.ID, What: AsPlanned}, func(p record.Planting) bool {
+			return *p.Sown == tomato.Date && p.Day == tomato.Day && p.Out == nil
+		}},
+		{"planted out since", *tomato.PlantOut + 60, Event{Sowing: tomato.ID, What: AsPlanned}, func(p record.Planting) bool {
+			return *p.Sown == tomato.Date && *p.Out == *tomato.PlantOut && p.Plants == tomato.Plants
+		}},
+	} {
+		now := in
+		now.AsOf = c.asOf
+		out, err := Log(now, c.event)
+		if err != nil || !c.holds(*out.Planting) {
+			t.Errorf("%s: %v, %+v", c.what, err, out.Planting)
+		}
+	}
+	now := in
+	now.AsOf = carrot.Date + 5
+	var wrong *invalid.Field
+	if _, _, err := now.Logged([]Event{{Sowing: carrot.ID, What: AsPlanned}, {Sowing: tomato.ID, What: AsPlanned, Day: now.AsOf + 1}}); !errors.As(err, &wrong) || wrong.Field != "events[1].day" {
+		t.Errorf("a day that is to come: %v", err)
+	}
+	if _, _, err := now.Logged([]Event{{Sowing: carrot.ID, What: AsPlanned}, {Sowing: carrot.ID, What: AsPlanned}}); !errors.As(err, &wrong) || wrong.Field != "events[1].what" {
+		t.Errorf("begun twice: %v", err)
+	}
+	both, outcomes, err := now.Logged([]Event{{Sowing: carrot.ID, What: AsPlanned}, {Sowing: tomato.ID, What: AsPlanned}})
+	if err != nil || len(outcomes) != 2 || len(both.Household.Plantings) != 2 || len(now.Household.Plantings) != 0 {
+		t.Errorf("%v: %+v", err, outcomes)
+	}
+}
+
+// Whoever puts down in July all that was to be begun has the plan that there was in January.
+func TestAllPutDownIsThePlanAsItWas(t *testing.T) {
+	in := everything()
+	in.Household.Plantings, in.Household.Lots, in.Household.Weather = nil, nil, nil
+	in.AsOf = in.Household.YearStart() - 350
+	whole := planned(t, in)
+	in.AsOf = civil.Of(2027, 7, 15)
+	var events []Event
+	for _, m := range planned(t, in).Missed {
+		events = append(events, Event{Sowing: m.ID, What: AsPlanned})
+	}
+	for _, s := range planned(t, in).Sowings {
+		if s.Presumed {
+			events = append(events, Event{Sowing: s.ID, What: AsPlanned})
+		}
+	}
+	done, _, err := in.Logged(events)
+	if err != nil || len(events) < 10 {
+		t.Fatalf("%d events: %v", len(events), err)
+	}
+	p := planned(t, done)
+	if len(p.Missed) != 0 || p.Tally.WeeksFed < whole.Tally.WeeksFed-whole.Tally.WeeksFed/50 {
+		t.Errorf("%d are missed still, %d weeks are fed, %d in the plan", len(p.Missed), p.Tally.WeeksFed, whole.Tally.WeeksFed)
+	}
+	for _, s := range p.Sowings {
+		if s.Presumed {
+			t.Errorf("%s of %s counts as put down, though it is recorded", s.CropName, s.Date)
+		}
+	}
+}
+
+// Whoever begins in July has nothing to catch up with: the plan is of what can still be
+// begun, and lists what cannot, with the day from which it can again.
+func TestBegunInTheMiddleOfTheYear(t *testing.T) {
+	dice := rand.New(rand.NewPCG(3, 20))
+	for _, e := range place.Examples() {
+		for range 6 {
+			in := everything()
+			in.Memory = nil
+			in.Household.Place, in.Household.Plantings, in.Household.Weather = e.Place, nil, nil
+			in.AsOf = in.Household.YearStart() + civil.Date(dice.IntN(place.Days)-60)
+			in.Household.Since = in.AsOf
+			where := fmt.Sprintf("%s on %s", e.ID, in.AsOf)
+			p := planned(t, in)
+			standsUp(t, where, p)
+			if len(p.Missed) != 0 {
+				t.Errorf("%s: %d sowings from before it began are missed", where, len(p.Missed))
+			}
+			for _, s := range p.Sowings {
+				if s.Method != season.Patch && !s.Early && (s.Date < in.AsOf || s.Presumed) {
+					t.Errorf("%s: %s of %s", where, s.CropName, s.Date)
+				}
+			}
+			for _, o := range p.Over {
+				if o.Last >= in.AsOf || o.Again < in.AsOf || o.Title == "" || o.CropName == "" {
+					t.Errorf("%s: %+v", where, o)
+				}
+			}
+		}
+	}
+}
+
+// When it is too late to sow, bought starts may still close the gap: that is offered with
+// what it does, and it does it.
+func TestBoughtStartsCloseAGapThatSowingCannot(t *testing.T) {
+	in := ford(meals("tomato", 3, wish.Fresh))
+	in.Household.Wishes[0].Season = wish.Season{Kind: wish.While}
+	in.AsOf = civil.Of(2027, 5, 25)
+	now := planned(t, in).Wishes[0]
+	if now.WeeksFed != 0 || now.WeeksWanted == 0 {
+		t.Fatalf("on 25 May tomatoes that were not sown feed %d of %d weeks", now.WeeksFed, now.WeeksWanted)
+	}
+	found, err := Remedies(context.Background(), in, "w1")
+	if err != nil {
+		t.Fatal(err)
+	}
+	k := slices.IndexFunc(found, func(r Remedy) bool { return r.Command == SetHabit && r.Habit.Method == season.Bought })
+	if k < 0 {
+		t.Fatalf("bought starts are not offered among %d remedies", len(found))
+	}
+	then, err := in.With(found[k].Change)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if w := planned(t, then).Wishes[0]; w.WeeksFed != found[k].Weeks || w.WeeksFed == 0 || w.Plants == 0 {
+		t.Errorf("%s says it feeds %d weeks, it feeds %d with %d plants", found[k].Words, found[k].Weeks, w.WeeksFed, w.Plants)
 	}
 }

@@ -121,7 +121,7 @@ func computedOf(b *basis) *computed { // 1, 4: household, book, climate
 		b.wishFigures(&p.Wishes[i], served[i])
 	}
 	tell(p.Wishes, smallBatches(asked.demands, p.Wishes))
-	p.Missed = missed.list
+	p.Missed, p.Over = missed.list, overOf(p.Wishes)
 	tell(p.Wishes, missed.notes(w))
 	w = w.withoutComing(youngPatches(asked.demands, p.Wishes))
 	for i := range p.Wishes {

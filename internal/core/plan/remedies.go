@@ -11,6 +11,7 @@ import (
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/place"
 	"inventory/internal/core/say"
 	"inventory/internal/core/season"
@@ -110,6 +111,11 @@ func (c *computed) candidates(w wish.Wish, r *table.Resolved) (out []Remedy) {
 			add(say.Grow{Kind: k.Short()}, func(x *wish.Wish) { x.Variety = k.ID })
 		}
 	}
+	for _, u := range r.Uses {
+		if change := c.boughtStarts(u.Crop); change.Habit != nil && !slices.ContainsFunc(out, func(o Remedy) bool { return o.Habit != nil && o.Habit.Crop == u.Crop.ID }) {
+			out = append(out, Remedy{Words: say.That(say.BuyStarts{Crop: u.Crop.Short()}), Change: change})
+		}
+	}
 	if slices.Contains(w.Forms, wish.Fresh) {
 		for _, cover := range []place.Cover{place.Fleece, place.Tunnel, place.Shade} {
 			if cover != w.Cover {
@@ -121,6 +127,22 @@ func (c *computed) candidates(w wish.Wish, r *table.Resolved) (out []Remedy) {
 		}
 	}
 	return out
+}
+
+// boughtStarts returns the change by which a crop is planted from bought starts, which may
+// still be possible when it is too late to sow; none where it is never bought or is already.
+func (c *computed) boughtStarts(crop *book.Crop) Change {
+	if crop == nil || !season.CanBe(crop, season.Bought) || c.in.Household.Rules(crop.ID).Method == season.Bought {
+		return Change{}
+	}
+	habit := household.Habit{Crop: crop.ID}
+	for _, h := range c.in.Household.Habits {
+		if h.Crop == crop.ID {
+			habit = h
+		}
+	}
+	habit.Method = season.Bought
+	return Change{Command: SetHabit, Habit: &habit}
 }
 
 // buying pins the gaps of a wish to buying and says how much that is.

@@ -25,6 +25,7 @@ type Plan struct {
 	Tally            Tally         `json:"tally"`
 	Wishes           []Wish        `json:"wishes"`
 	Sowings          []Sowing      `json:"sowings"`          // by date
+	Over             []Over        `json:"over,omitempty"`   // what can be begun no more for this year
 	Missed           []Missed      `json:"missed,omitempty"` // overdue for so long that they count no more, by date
 	Green            []Green       `json:"green"`            // green manures, by date
 	Windows          []CropWindows `json:"fields"`           // when each crop of the sowings may be begun

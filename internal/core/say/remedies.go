@@ -16,6 +16,8 @@ type (
 	Grow struct{ Kind string }
 	// GrowUnder: under a cover.
 	GrowUnder struct{ Cover string }
+	// BuyStarts: it is planted from bought starts.
+	BuyStarts struct{ Crop string }
 	// BuyPieces, BuyJars, BuyVolume (L), BuyDried (kg), BuyWeight (kg): how much is bought;
 	// Kilogram is about what the pieces weigh.
 	BuyPieces struct{ Pieces, Kilogram float64 }
@@ -73,6 +75,7 @@ var covers = map[string]string{"fleece": "fleece", "net": "a net", "frame": "a f
 func (x PutUp) String() string     { return "put some up: " + x.Preparation }
 func (x Grow) String() string      { return "grow " + x.Kind }
 func (x GrowUnder) String() string { return "grow it under " + covers[x.Cover] }
+func (x BuyStarts) String() string { return "plant " + lower(x.Crop) + " from bought starts" }
 func (x BuyPieces) String() string {
 	return fmt.Sprintf("buy %.0f pieces, about %s", x.Pieces, amount.Mark(x.Kilogram, amount.Kilogram))
 }

@@ -50,12 +50,12 @@ export function useRemedies(of: () => Trouble | undefined) {
   )
 
   /** Makes the change that a remedy is. */
-  async function take({ command, wish, target, overrule, customs, bed, event }: Remedy): Promise<boolean> {
+  async function take({ command, wish, target, overrule, customs, bed, habit, event }: Remedy): Promise<boolean> {
     busy.value = true
     const p =
       command === 'log'
         ? event && (await store.log(event))
-        : await store.edit({ command, wish, target, overrule, customs, bed })
+        : await store.edit({ command, wish, target, overrule, customs, bed, habit })
     busy.value = false
     refused.value = wordsOf(p)
     return !p

@@ -704,6 +704,8 @@ export interface components {
             year: number;
             /** @description first day of the table year, such as 04-28; empty for the median last frost */
             start: string;
+            /** @description the day on which it began with the plan; what was to be begun before is not missed */
+            since?: string;
             risk: components["schemas"]["Risk"];
             place: components["schemas"]["Place"];
             members: components["schemas"]["Member"][];
@@ -735,6 +737,8 @@ export interface components {
             start: string;
             risk: components["schemas"]["Risk"];
             school?: components["schemas"]["School"];
+            /** @description kept as it is */
+            since?: string;
         };
         Place: {
             name: string;
@@ -967,6 +971,8 @@ export interface components {
             as_of: string;
             year: string;
             green: components["schemas"]["GreenWork"][];
+            /** @description what can be begun no more for this year */
+            over?: components["schemas"]["Over"][];
             /** @description sowings overdue for so long that they count no more, by date */
             missed?: components["schemas"]["Missed"][];
             weeks: string[];
@@ -1135,7 +1141,8 @@ export interface components {
         Remedy: {
             words: string;
             /** @enum {string} */
-            command: "change-wish" | "remove-wish" | "overrule" | "set-customs" | "add-bed" | "log";
+            command: "change-wish" | "remove-wish" | "overrule" | "set-customs" | "add-bed" | "set-habit" | "log";
+            habit?: components["schemas"]["Habit"];
             wish?: components["schemas"]["Wish"];
             target?: string;
             overrule?: components["schemas"]["Overrule"];
@@ -2115,6 +2122,14 @@ export interface components {
             revision: number;
             follows?: string[];
             event: components["schemas"]["SowingEvent"];
+        };
+        Over: {
+            wish: string;
+            title: string;
+            crop_name: string;
+            last: string;
+            again: string;
+            gaps: number;
         };
         Missed: {
             id: string;

@@ -51,6 +51,7 @@ type Household struct {
 	Start  string
 	Risk   string
 	School string
+	Since  string
 }
 
 type Journal struct {

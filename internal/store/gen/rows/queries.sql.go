@@ -308,7 +308,7 @@ func (q *Queries) GetCustoms(ctx context.Context) ([]string, error) {
 }
 
 const getHousehold = `-- name: GetHousehold :many
-SELECT id, name, year, start, risk, school FROM household
+SELECT id, name, year, start, risk, school, since FROM household
 `
 
 func (q *Queries) GetHousehold(ctx context.Context) ([]Household, error) {
@@ -327,6 +327,7 @@ func (q *Queries) GetHousehold(ctx context.Context) ([]Household, error) {
 			&i.Start,
 			&i.Risk,
 			&i.School,
+			&i.Since,
 		); err != nil {
 			return nil, err
 		}
@@ -1247,8 +1248,8 @@ func (q *Queries) PutHabit(ctx context.Context, arg PutHabitParams) error {
 }
 
 const putHousehold = `-- name: PutHousehold :exec
-INSERT INTO household (id, name, year, start, risk, school) VALUES (1, ?, ?, ?, ?, ?)
-ON CONFLICT (id) DO UPDATE SET name = excluded.name, year = excluded.year, start = excluded.start, risk = excluded.risk, school = excluded.school
+INSERT INTO household (id, name, year, start, risk, school, since) VALUES (1, ?, ?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET name = excluded.name, year = excluded.year, start = excluded.start, risk = excluded.risk, school = excluded.school, since = excluded.since
 `
 
 type PutHouseholdParams struct {
@@ -1257,6 +1258,7 @@ type PutHouseholdParams struct {
 	Start  string
 	Risk   string
 	School string
+	Since  string
 }
 
 func (q *Queries) PutHousehold(ctx context.Context, arg PutHouseholdParams) error {
@@ -1266,6 +1268,7 @@ func (q *Queries) PutHousehold(ctx context.Context, arg PutHouseholdParams) erro
 		arg.Start,
 		arg.Risk,
 		arg.School,
+		arg.Since,
 	)
 	return err
 }

@@ -93,10 +93,11 @@ async function take() {
       <section v-for="m in months" :key="m.month" :aria-label="m.month">
         <h3>{{ m.month }}</h3>
         <ul>
-          <li v-for="l in m.entries" :key="l.id" :data-undone="l.id">
+          <li v-for="l in m.entries" :key="l.id" :data-undone="l.id" @click="pick(l, !chosen.has(l.id))">
             <ElCheckbox
               :model-value="chosen.has(l.id)"
               :aria-label="`${l.crop} of ${day(l.date)}`"
+              @click.stop
               @update:model-value="(yes) => pick(l, !!yes)"
             />
             <b class="date">{{ day(l.date) }}</b>
@@ -166,6 +167,7 @@ li {
   align-items: center;
   border-bottom: 1px solid var(--hair);
   padding: var(--space-2) 0;
+  cursor: pointer;
 }
 .date,
 .crop {
@@ -184,8 +186,13 @@ li {
   font-size: var(--type-large);
 }
 @container leaf (max-width: 620px) {
+  .bar p {
+    flex-basis: 100%;
+    order: 1;
+  }
   li {
     grid-template-columns: 2rem 4rem minmax(0, 1fr);
+    row-gap: var(--space-1);
     padding: var(--space-4) 0;
   }
   li .small {

@@ -9,6 +9,7 @@ import Legend from '../../parts/Legend.vue'
 import MonthScale from '../../parts/MonthScale.vue'
 import UnknownList from '../../parts/UnknownList.vue'
 import AddLine from './AddLine.vue'
+import OverList from './OverList.vue'
 import { useRowsInOrder, type Order } from './order'
 import WishEditor from './WishEditor.vue'
 import WishRow from './WishRow.vue'
@@ -83,6 +84,7 @@ useKeys([
   <section class="table">
     <h2 class="hidden-words" tabindex="-1">Table</h2>
     <UnknownList />
+    <OverList />
     <AddLine ref="line" @controls="byControls" />
     <WishEditor
       v-if="open === 'new'"

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+// What can be begun no more this year, with what that leaves open and when it can be again.
+import { computed } from 'vue'
+import { useHousehold } from '../../lib/household'
+import { count, day, fullDay } from '../../lib/words'
+
+const store = useHousehold()
+const over = computed(() => store.plan?.over ?? [])
+</script>
+
+<template>
+  <details v-if="over.length" class="over small">
+    <summary>
+      {{ count(over.length, 'crop') }} can be begun no more this year: the first {{ over.length === 1 ? 'is' : 'are' }}
+      {{ [...new Set(over.map((o) => o.crop_name))].slice(0, 3).join('; ') }}
+    </summary>
+    <table>
+      <tbody>
+        <tr v-for="o in over" :key="o.wish + o.crop_name" :data-over="o.wish">
+          <td class="crop">{{ o.crop_name }}</td>
+          <td>{{ o.title }}</td>
+          <td>until {{ day(o.last) }}</td>
+          <td>again from {{ fullDay(o.again) }}</td>
+          <td class="warn">{{ o.gaps ? `${count(o.gaps, 'week')} short` : '' }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </details>
+</template>
+
+<style scoped>
+.over {
+  margin: var(--space-4) 0;
+  border-left: 3px solid var(--accent);
+  padding-left: var(--space-4);
+}
+td {
+  padding: var(--space-1) var(--space-5) var(--space-1) 0;
+}
+.crop {
+  font-family: var(--serif);
+  font-weight: 600;
+}
+.warn {
+  color: var(--accent);
+}
+</style>
