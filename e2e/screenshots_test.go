@@ -89,13 +89,16 @@ func TestScreenshots(t *testing.T) {
 	keep(p, "ground-care")
 
 	spring := startOn(t, "demo", "2027-04-21")
+	p = spring.open("/daybook/catch-up")
+	p.see("[data-undone]")
+	p.clickNamed(".act .link", "all")
+	p.clickNamed(".act button", "Begun as planned")
+	p.see(".foresight .figure")
+	keep(p, "catch-up")
+	p.clickNamed(".foresight button", "Take it")
+	p.shows(".catch-up", "Nothing is overdue")
 	p = spring.open("/daybook")
-	for _, crop := range []string{"Tomato, paste", "Pepper, sweet", "Shelling pea", "Spinach", "Chard", "Head lettuce"} {
-		line := `[data-crop="` + crop + `"][data-task="sow"]`
-		p.click(line + " .tick")
-		p.shows(".done", crop)
-	}
-	p.eval(`() => window.scrollTo(0, 0)`)
+	p.see("[data-standing]")
 	keep(p, "daybook")
 	p = spring.open("/daybook", 390, 844)
 	p.see("[data-task]")
