@@ -76,6 +76,8 @@ type app struct {
 	verb string
 	addr string
 	asOf string
+
+	lived bool // the demo household has put down what it did until the day
 }
 
 // leaves are the pages there are, each with something that is on it once it is
@@ -101,9 +103,22 @@ func startOn(t testing.TB, verb, day string) *app {
 	return a
 }
 
+// livedOn runs the demo as if its household had lived up to a day.
+func livedOn(t testing.TB, day string) *app {
+	t.Helper()
+	a := &app{t: t, db: filepath.Join(t.TempDir(), "household.db"), verb: "demo", addr: "127.0.0.1:0", asOf: day, lived: true}
+	a.run()
+	t.Cleanup(a.stop)
+	return a
+}
+
 func (a *app) run() {
 	a.t.Helper()
-	a.cmd = exec.Command(binary, a.verb, "--db", a.db, "--addr", a.addr, "--as-of", a.asOf)
+	args := []string{a.verb, "--db", a.db, "--addr", a.addr, "--as-of", a.asOf}
+	if a.verb == "demo" && !a.lived {
+		args = append(args, "--untouched")
+	}
+	a.cmd = exec.Command(binary, args...)
 	a.cmd.Stderr = os.Stderr
 	out, err := a.cmd.StdoutPipe()
 	if err != nil {

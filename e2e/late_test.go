@@ -62,6 +62,23 @@ func TestCatchingUpLineByLine(t *testing.T) {
 	p.shows(".notice", "is not sown")
 }
 
+// The demo household has lived up to the day: what it had to begin is put down, one sowing
+// is lost, one came up thin, and the Daybook is of a garden in its season.
+func TestTheDemoHasLivedUpToTheDay(t *testing.T) {
+	t.Parallel()
+	p := livedOn(t, "2027-07-15").open("/daybook")
+	p.see("[data-standing]")
+	if behind := p.text(".behind"); behind != "" {
+		t.Errorf("the household has lived until today, but is told: %s", behind)
+	}
+	if stand := number(t, p.eval(`() => document.querySelectorAll('[data-standing]').length`)); stand < 20 {
+		t.Errorf("%g sowings stand in July", stand)
+	}
+	if fed := p.tally("weeks_fed"); fed < 1000 {
+		t.Errorf("%g weeks are fed", fed)
+	}
+}
+
 // Whoever begins on 20 July gets this year's autumn and winter garden: nothing to catch up
 // with, no sowing in the past, and what can be had no more with the day from which it can.
 func TestBegunOnTheTwentiethOfJuly(t *testing.T) {

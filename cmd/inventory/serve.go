@@ -19,6 +19,7 @@ import (
 	"inventory/internal/api"
 	"inventory/internal/app"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/plan"
 	"inventory/internal/exchange"
 	"inventory/internal/standin"
 	"inventory/internal/store"
@@ -33,6 +34,7 @@ type serving struct {
 	asOf              asOfFlag
 	open              bool     // others than this machine may reach it
 	hosts             []string // further names it answers to
+	untouched         bool     // the demo household has put nothing down
 	demo              string   // the id of the made-up household that an empty file begins with; empty: none
 	asDemo            bool
 }
@@ -72,6 +74,7 @@ keeps your edits; remove the file to start over.`,
 		RunE: func(c *cobra.Command, _ []string) error { return s.serve(c) },
 	}
 	s.add(c, "inventory-demo.db", "the demo's `FILE`")
+	c.Flags().BoolVar(&s.untouched, "untouched", false, "begin with a household that has put nothing down until today")
 	c.Flags().StringVar(&s.demo, "of", "", "`ONE` of "+strings.Join(demoNames(), ", "))
 	return c
 }
@@ -181,6 +184,9 @@ func (s *serving) prepare(ctx context.Context, st *store.Store, clock func() civ
 		snap, err := st.Load(ctx)
 		if err == nil && snap.Household == nil {
 			_, err = app.Begin(ctx, st, "demo", "begin-demo", demos[i].Household)
+			if err == nil && !s.untouched {
+				err = lived(ctx, app.New(st, clock))
+			}
 		}
 		if err != nil {
 			return nil, fmt.Errorf("the demo household: %w", err)
@@ -188,6 +194,25 @@ func (s *serving) prepare(ctx context.Context, st *store.Store, clock func() civ
 	}
 	name, _ := os.Hostname() // a machine without a name has none to answer to
 	return api.New(api.Options{Store: st, AsOf: clock, Demos: demos, Station: s.station, Web: web.Files(), Hosts: api.Hosts{Open: s.open, Names: s.names(name)}})
+}
+
+// lived lets a made-up household live up to today: what it had to begin, then what it saw.
+func lived(ctx context.Context, a *app.App) error {
+	for i, of := range []func(plan.Plan) []plan.Event{demo.Begun, demo.Seen, demo.Cleared} {
+		now, err := a.Begun(ctx)
+		if err != nil {
+			return err
+		}
+		events := of(now.Plan)
+		if len(events) == 0 {
+			continue
+		}
+		by := app.Stamp{Client: "demo", ID: fmt.Sprint("lived-", i), Revision: now.Snapshot.Revision}
+		if _, err := a.LogAll(ctx, by, events); err != nil {
+			return err
+		}
+	}
+	return nil
 }
 
 // names are those it answers to beside this machine's own address.

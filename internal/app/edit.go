@@ -95,7 +95,7 @@ func (a *App) Log(ctx context.Context, by Stamp, event plan.Event) (Done, error)
 // LogAll puts several events down as one edit, which one undo takes back.
 func (a *App) LogAll(ctx context.Context, by Stamp, events []plan.Event) (Done, error) {
 	return a.once(ctx, by, func(now *Planned) (store.Edit, error) {
-		_, outcomes, err := now.Input.Logged(events)
+		changed, outcomes, err := now.Input.Logged(events)
 		if err != nil {
 			return store.Edit{}, err
 		}
@@ -108,20 +108,35 @@ func (a *App) LogAll(ctx context.Context, by Stamp, events []plan.Event) (Done, 
 			e.Plantings = slices.DeleteFunc(e.Plantings, func(p record.Planting) bool { return p.ID == out.Planting.ID })
 			e.Plantings = append(e.Plantings, *out.Planting)
 		}
-		for i := range e.Plantings {
-			at, err := a.growsAt(now, &e.Plantings[i])
-			if err != nil {
-				return store.Edit{}, err
-			}
-			if at != nil {
-				e.Placements = append(e.Placements, *at)
-			}
+		if e.Placements, err = a.growAt(changed, e.Plantings); err != nil {
+			return store.Edit{}, err
 		}
 		if len(e.Plantings) > 1 {
 			e.Words = say.Recorded{Sowings: len(e.Plantings)}.String()
 		}
 		return e, nil
 	})
+}
+
+// growAt returns where several sowings grow that were put down at once: where one layout has
+// all of them. What it has no room for is left out, and asked about in Ground.
+func (a *App) growAt(changed plan.Input, put []record.Planting) (out []bed.Placement, err error) {
+	if len(changed.Household.Beds) == 0 {
+		return nil, nil
+	}
+	p, in, l, err := ground.Of(changed)
+	if err != nil {
+		return nil, err
+	}
+	for _, s := range p.Sowings {
+		if !s.InBed || !slices.ContainsFunc(put, func(x record.Planting) bool { return x.ID == s.ID }) {
+			continue
+		}
+		if at := ground.StandsAt(in, l, s.ID); at != nil {
+			out = append(out, *at)
+		}
+	}
+	return out, nil
 }
 
 // once makes an edit against the household as it is and does it; an edit of the same id that

@@ -103,7 +103,7 @@ func fix(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
 }
 
 // asPlanned records that a sowing was begun as the plan had it, on its day where no other is
-// given; what was sown indoors was planted out on its day too, if that has come.
+// given, and that all went on by its days until today: it came up, was thinned, planted out.
 func asPlanned(c *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
 	day := e.Day
 	if day == 0 {
@@ -118,15 +118,19 @@ func asPlanned(c *computed, s *sown, p *record.Planting, e Event) (say.Fact, err
 	later := day - s.Date
 	p.Sown, p.Day = &day, s.Day+later
 	p.Asked, p.Plants = max(p.Asked, s.Plants), max(1, s.Plants)
-	if out := p.Day; s.Method == season.Indoors && out <= c.in.AsOf {
-		p.Out = &out
-		p.Done = logged(p.Done, record.Done{What: work.PlantOut, Day: out})
+	for _, t := range s.Tasks { // what was due since is done too, but for what is brought in
+		on := t.Day + later
+		if on > c.in.AsOf || t.What == work.Pick || t.What == work.Lift || t.What == work.Clear {
+			continue
+		}
+		switch {
+		case t.What == work.PlantOut && s.Method == season.Indoors:
+			p.Out = &on
+		case t.What == work.UpBy:
+			p.Up = &on
+		}
+		p.Done = logged(p.Done, record.Done{What: t.What, Day: on})
 	}
-	begin := work.Sow
-	if s.Method == season.Stock || s.Method == season.Bought {
-		begin = work.PlantOut
-	}
-	p.Done = logged(p.Done, record.Done{What: begin, Day: day})
 	return say.BegunOn{Crop: s.CropName, On: day}, nil
 }
 

@@ -189,7 +189,7 @@ func TestBegunAsPlanned(t *testing.T) {
 			return *p.Sown == tomato.Date && p.Day == tomato.Day && p.Out == nil
 		}},
 		{"planted out since", *tomato.PlantOut + 60, Event{Sowing: tomato.ID, What: AsPlanned}, func(p record.Planting) bool {
-			return *p.Sown == tomato.Date && *p.Out == *tomato.PlantOut && p.Plants == tomato.Plants
+			return *p.Sown == tomato.Date && *p.Out == *tomato.PlantOut && *p.Up == *tomato.UpBy && p.Plants == tomato.Plants && len(p.Done) >= 4
 		}},
 	} {
 		now := in
