@@ -39,7 +39,7 @@ func fetched(t *testing.T, url string) []byte {
 func TestABackupRestoredIsTheSameToTheByte(t *testing.T) {
 	dir := t.TempDir()
 	db, backup, elsewhere := filepath.Join(dir, "demo.db"), filepath.Join(dir, "backup.db"), filepath.Join(dir, "elsewhere.db")
-	url, stop := served(t, "demo", "--db", db, "--addr", "127.0.0.1:0", "--as-of", day)
+	url, stop := served(t, "demo", "--db", db, "--addr", "127.0.0.1:0", "--as-of", day, "--untouched")
 	for i, edit := range []string{`"command":"remove-wish","target":"w1"`, `"command":"move-wish","target":"w7","after":"w2"`} {
 		res, err := http.Post(url+"/api/edits", "application/json", strings.NewReader(fmt.Sprintf(`{"client":"t","id":"e%d","revision":%d,%s}`, i, i+1, edit)))
 		if err != nil || res.StatusCode != http.StatusOK {

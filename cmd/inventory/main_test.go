@@ -142,7 +142,7 @@ func served(tb testing.TB, args ...string) (url string, stop func()) {
 func TestTheDemoKeepsItsEdits(t *testing.T) {
 	file := filepath.Join(t.TempDir(), "demo.db")
 	for i, want := range []int{1, 2} { // the second start finds the household of the first
-		url, stop := served(t, "demo", "--db", file, "--addr", "127.0.0.1:0", "--as-of", "2027-01-12")
+		url, stop := served(t, "demo", "--db", file, "--addr", "127.0.0.1:0", "--as-of", "2027-01-12", "--untouched")
 		if i == 1 {
 			res, err := http.Post(url+"/api/edits", "application/json", strings.NewReader(`{"client":"t","id":"x","revision":1,"command":"remove-wish","target":"w1"}`))
 			if err != nil {

@@ -98,20 +98,32 @@ func inTime(b *basis, past recorded) (*basis, recorded, staggered, missed) {
 	for _, r := range first.weeks.wishes {
 		then.before[r.Wish.ID] = r
 	}
+	for _, r := range first.rows {
+		if r.hand == nil && !slices.Contains(late, r) {
+			then.named[at(r.id[:strings.LastIndex(r.id, "-")+1], r.uses[0].s.Start)] = r.id
+		}
+	}
+	left := gone.sortOut(past, first, late)
+	gone.whole = first.weeks.withoutUnfed(first.next.unfed)
+	gone.list = gone.told(first.weeks)
+	return &then, left, staggeredOf(&then, left), gone
+}
+
+// sortOut returns the recorded sowings with those that are overdue and count as put down, and
+// without recorded ones that count no more; it keeps what is missed. The names of all sowings
+// are taken.
+func (m *missed) sortOut(past recorded, first staggered, late []*row) recorded {
+	b := m.b
 	left := recorded{maps.Clone(past.byCrop), maps.Clone(past.taken)}
 	for _, r := range first.rows {
 		left.taken[r.id] = true
-		if r.hand != nil || slices.Contains(late, r) {
-			continue
-		}
-		then.named[at(r.id[:strings.LastIndex(r.id, "-")+1], r.uses[0].s.Start)] = r.id
 	}
 	for _, r := range late {
 		day := r.uses[0].s.Start.Sow
-		switch counts := day >= now-int(b.desk.Rules.OverdueDays); {
+		switch counts := day >= b.dayOf(b.in.AsOf)-int(b.desk.Rules.OverdueDays); {
 		case b.date(day) < b.in.Household.Since && r.hand == nil: // the household had no plan then
 		case !counts:
-			gone.rows = append(gone.rows, r)
+			m.rows = append(m.rows, r)
 			if r.hand != nil {
 				left.byCrop[r.crop.ID] = slices.DeleteFunc(slices.Clone(left.byCrop[r.crop.ID]), func(h *table.RecordedSowing) bool { return h == r.hand })
 			}
@@ -119,9 +131,7 @@ func inTime(b *basis, past recorded) (*basis, recorded, staggered, missed) {
 			left.byCrop[r.crop.ID] = append(slices.Clip(left.byCrop[r.crop.ID]), b.presumed(first.weeks, r))
 		}
 	}
-	gone.whole = first.weeks.withoutUnfed(first.next.unfed)
-	gone.list = gone.told(first.weeks)
-	return &then, left, staggeredOf(&then, left), gone
+	return left
 }
 
 // overdue reports whether the day of a sowing is past and nobody recorded that it was begun
