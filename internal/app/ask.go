@@ -147,7 +147,7 @@ func (a *App) Remedies(ctx context.Context, of Trouble) ([]plan.Remedy, error) {
 		}
 		if of.Layout {
 			return ask(ctx, a, "layout", l.Of, func(ctx context.Context) ([]plan.Remedy, error) {
-				return ground.Better(ctx, l.Of.Input, l.Input, l.Layout, nil)
+				return ground.Better(ctx, l.Of.Input, l.Input, l.Layout)
 			})
 		}
 		return ask(ctx, a, ofGround, l.Of, func(ctx context.Context) ([]plan.Remedy, error) {

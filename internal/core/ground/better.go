@@ -19,13 +19,13 @@ const (
 // several seeds, two at a time, and returns it as a remedy: the household decides whether it
 // is taken. It returns none where nothing better was found. The same input gives the same
 // remedy, to the byte. It ends early, with the context's error, where nobody waits any longer.
-func Better(ctx context.Context, in plan.Input, fit Input, l Layout, tried Tried) ([]plan.Remedy, error) {
+func Better(ctx context.Context, in plan.Input, fit Input, l Layout) ([]plan.Remedy, error) {
 	none := []plan.Remedy{}
 	if l.Short < worthwhile || l.Most-l.Placed < worthwhile {
 		return none, nil
 	}
 	found := make([]*laying, moreSeeds)
-	inTurns(ctx, moreSeeds, tried, func(i int) {
+	inTurns(ctx, moreSeeds, nil, func(i int) {
 		more := fit
 		more.Seed, more.Work = fit.Seed+uint64(i)+1, moreWork
 		found[i] = fitted(ctx, more)

@@ -269,12 +269,12 @@ func TestSearchingOnFindsABetterLayout(t *testing.T) {
 	few := fit
 	few.Steps = 20 // a layout that can be bettered
 	l := ground.Fit(few)
-	found, err := ground.Better(context.Background(), in, fit, l, nil)
+	found, err := ground.Better(context.Background(), in, fit, l)
 	if err != nil || len(found) != 1 {
 		t.Fatalf("%v, %v", found, err)
 	}
 	r := found[0]
-	again, _ := ground.Better(context.Background(), in, fit, l, nil)
+	again, _ := ground.Better(context.Background(), in, fit, l)
 	if !reflect.DeepEqual(found, again) {
 		t.Error("asked again it finds another layout")
 	}
@@ -297,11 +297,11 @@ func TestSearchingOnFindsABetterLayout(t *testing.T) {
 	}
 	ended, end := context.WithCancel(context.Background())
 	end()
-	if _, err := ground.Better(ended, in, fit, l, nil); !errors.Is(err, context.Canceled) {
+	if _, err := ground.Better(ended, in, fit, l); !errors.Is(err, context.Canceled) {
 		t.Errorf("nobody waits, but it searches on: %v", err)
 	}
 	l.Short = 0
-	if found, err := ground.Better(context.Background(), in, fit, l, nil); err != nil || len(found) != 0 {
+	if found, err := ground.Better(context.Background(), in, fit, l); err != nil || len(found) != 0 {
 		t.Errorf("nothing is short, but it finds %v (%v)", found, err)
 	}
 }

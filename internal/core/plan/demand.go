@@ -171,7 +171,9 @@ func (b *basis) demandOfPart(w weeks, main *demand, n int, part book.Part, units
 			pu.Lot = append(pu.Lot, len(pu.Season.Starts)-1)
 		}
 	}
-	if len(pu.Lot) == 0 {
+	if over, ok := w.resolver.NoMore(s); ok && len(pu.Lot) == 0 {
+		said.add(main.wish, over)
+	} else if len(pu.Lot) == 0 {
 		said.add(main.wish, say.PartNotHere{Crop: crop.Short(), Why: s.Why})
 	}
 	return &demand{

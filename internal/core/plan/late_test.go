@@ -135,6 +135,13 @@ func TestOnAnyDayNothingIsBegunInThePast(t *testing.T) {
 				}
 			}
 		}
+		for _, w := range p.Wishes {
+			for _, n := range w.Notes {
+				if part, ok := n.Fact.(say.PartNotHere); ok && part.Why.IsZero() {
+					t.Errorf("%s: %s: why %s cannot be grown is not said", where, w.Title, part.Crop)
+				}
+			}
+		}
 		for i, m := range p.Missed {
 			if in.AsOf-m.Date <= 14 || i > 0 && m.Date < p.Missed[i-1].Date {
 				t.Errorf("%s: %+v is missed", where, m)

@@ -71,16 +71,6 @@ type Effect struct {
 // Costs reports whether a remedy takes something off the table or the shelf.
 func (e Effect) Costs() bool { return e.Less || e.Fed < 0 || e.Jars < 0 }
 
-// between puts into an effect what two plans differ in.
-func (e *Effect) between(before, after *Plan) {
-	e.Fed = after.Tally.WeeksFed - before.Tally.WeeksFed
-	e.Plants = after.Tally.Plants - before.Tally.Plants
-	e.Area = area(after) - area(before)
-	e.Jars = after.Tally.Jars - before.Tally.Jars
-	e.Freezer = after.Tally.Freezer - before.Tally.Freezer
-	e.Hours = after.Kitchen.TotalHour - before.Kitchen.TotalHour
-}
-
 func area(p *Plan) (sum float64) {
 	for i := range p.Wishes {
 		sum += p.Wishes[i].Area
@@ -89,9 +79,11 @@ func area(p *Plan) (sum float64) {
 }
 
 // Between returns the effect of a change by the plans before and after it.
-func Between(before, after *Plan) (e Effect) {
-	e.between(before, after)
-	return e
+func Between(before, after *Plan) Effect {
+	return Effect{
+		Fed: after.Tally.WeeksFed - before.Tally.WeeksFed, Plants: after.Tally.Plants - before.Tally.Plants, Area: area(after) - area(before),
+		Jars: after.Tally.Jars - before.Tally.Jars, Freezer: after.Tally.Freezer - before.Tally.Freezer, Hours: after.Kitchen.TotalHour - before.Kitchen.TotalHour,
+	}
 }
 
 // errNotAllowed is what a change gives that the book does not know or allow.

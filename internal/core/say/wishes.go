@@ -82,8 +82,6 @@ type (
 	// TooSmall and TooLarge: spacing alone does not give pieces of the wanted weight, g.
 	TooSmall struct{ Wanted, Least float64 }
 	TooLarge struct{ Wanted, Most float64 }
-	// GivesNothing: a plant gives nothing, so no number of them gives the need.
-	GivesNothing struct{ Need float64 }
 	// AnotherSowing: a need can be met with a chance of Reach at most, since all sowings may
 	// be lost; with one more, Better plants would do (0: not even then).
 	AnotherSowing struct {
@@ -186,9 +184,6 @@ func (x TooSmall) String() string {
 }
 func (x TooLarge) String() string {
 	return fmt.Sprintf("spacing alone cannot make them as large as %s; at their widest they weigh about %s", amount.Mark(x.Wanted, amount.Gram), amount.Mark(x.Most, amount.Gram))
-}
-func (x GivesNothing) String() string {
-	return fmt.Sprintf("a plant gives nothing, so no number of plants gives %g", x.Need)
 }
 func (x AnotherSowing) String() string {
 	text := fmt.Sprintf("needs another sowing: %d can be met with a chance of %.0f %% at most, since all may be lost", x.Sowings, 100*x.Reach)

@@ -167,6 +167,14 @@ func (rs *Resolver) whole(c *book.Crop, cover place.Cover) *season.Season {
 	return rs.Seasons(c, cover)
 }
 
+// NoMore says of a season that its crop can be begun no more this year, and reports whether
+// that is so.
+func (rs *Resolver) NoMore(s *season.Season) (say.NoMoreThisYear, bool) {
+	first, last, over := s.Over()
+	again := rs.date(first) + place.Days
+	return say.NoMoreThisYear{Crop: s.Crop.Short(), Last: rs.date(last), Again: max(rs.Today, again), Now: again <= rs.Today}, over
+}
+
 // date returns the date of a day of the table year.
 func (rs *Resolver) date(day int) civil.Date { return rs.Household.YearStart() + civil.Date(day) }
 
@@ -198,9 +206,8 @@ func (rs *Resolver) noteSeason(r *Resolved, u Use) {
 	if len(u.Season.Starts) > 0 {
 		return
 	}
-	if first, last, over := u.Season.Over(); over {
-		told := say.That(say.NoMoreThisYear{Crop: u.Crop.Short(), Last: rs.date(last), Again: max(rs.Today, rs.date(first)+place.Days), Now: rs.date(first)+place.Days <= rs.Today})
-		if !slices.Contains(r.Notes, told) { // another form of the same crop has said it
+	if over, ok := rs.NoMore(u.Season); ok {
+		if told := say.That(over); !slices.Contains(r.Notes, told) { // another form of the same crop has said it
 			r.Notes = append(r.Notes, told)
 		}
 		return

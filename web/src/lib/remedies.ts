@@ -33,7 +33,8 @@ export function useRemedies(of: () => Trouble | undefined) {
   const progress = ref<{ done: number; of: number }>()
   const watching = useIntervalFn(
     async () => {
-      const { data } = await api.GET('/remedies-progress')
+      // Where there is no answer nothing is shown: the search itself tells what is wrong.
+      const { data } = await api.GET('/remedies-progress').catch(() => ({ data: undefined }))
       progress.value = asking.value && data?.of ? data : undefined
     },
     often,

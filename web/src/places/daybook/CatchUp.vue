@@ -61,7 +61,7 @@ async function take() {
 
 <template>
   <section class="catch-up">
-    <div class="bar">
+    <div class="place-bar">
       <h2 tabindex="-1">Catch up</h2>
       <p class="quiet small">
         What the plan had to begin and nobody has put down. For some days it counts as done; after that it counts no
@@ -118,18 +118,8 @@ async function take() {
 </template>
 
 <style scoped>
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  gap: var(--space-3) var(--space-6);
-  margin-bottom: var(--space-3);
-}
-.bar p {
+.place-bar p {
   flex: 1;
-}
-h2:focus {
-  outline: none;
 }
 .act {
   position: sticky;
@@ -186,7 +176,7 @@ li {
   font-size: var(--type-large);
 }
 @container leaf (max-width: 620px) {
-  .bar p {
+  .place-bar p {
     flex-basis: 100%;
     order: 1;
   }

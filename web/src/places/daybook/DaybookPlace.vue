@@ -98,7 +98,7 @@ useKeys([
 
 <template>
   <section v-if="plan" class="daybook">
-    <div class="bar">
+    <div class="place-bar">
       <h2 tabindex="-1">Daybook</h2>
       <p class="today">{{ weekday(today) }}, {{ fullDay(today) }}</p>
       <div class="tools no-print">
@@ -166,16 +166,6 @@ useKeys([
 </template>
 
 <style scoped>
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  gap: var(--space-3) var(--space-6);
-  margin-bottom: var(--space-3);
-}
-h2:focus {
-  outline: none;
-}
 .today {
   flex: 1;
   font-family: var(--serif);

@@ -51,7 +51,7 @@ useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }]
 
 <template>
   <section>
-    <div class="bar">
+    <div class="place-bar">
       <h2 tabindex="-1">Sowings</h2>
       <p class="quiet small basis">
         {{ store.household?.school === 'temperature' ? 'By the temperature' : 'By the frost dates' }}, warm soil and the
@@ -124,16 +124,6 @@ useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }]
 </template>
 
 <style scoped>
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  gap: var(--space-3) var(--space-6);
-  margin-bottom: var(--space-4);
-}
-h2:focus {
-  outline: none;
-}
 .basis {
   flex: 1;
 }

@@ -6,13 +6,14 @@ import { count, day, fullDay } from '../../lib/words'
 
 const store = useHousehold()
 const over = computed(() => store.plan?.over ?? [])
+const crops = computed(() => [...new Set(over.value.map((o) => o.crop_name))])
 </script>
 
 <template>
   <details v-if="over.length" class="over small">
     <summary>
-      {{ count(over.length, 'crop') }} can be begun no more this year: the first {{ over.length === 1 ? 'is' : 'are' }}
-      {{ [...new Set(over.map((o) => o.crop_name))].slice(0, 3).join('; ') }}
+      {{ count(crops.length, 'crop') }} can be begun no more this year: {{ crops.slice(0, 3).join('; ')
+      }}{{ crops.length > 3 ? ' …' : '' }}
     </summary>
     <table>
       <tbody>
