@@ -57,7 +57,7 @@ func TestCatchingUpLineByLine(t *testing.T) {
 	p.gone(`[data-undone="27-w3-canned-1"]`)
 	p.click(`[data-undone]:first-child .el-checkbox`)
 	p.clickNamed(".act button", "Not begun")
-	p.see(".foresight")
+	p.until("what follows is reckoned", `() => !!document.querySelector('.foresight button:not([disabled])')?.textContent.includes('Take it')`)
 	p.clickNamed(".foresight button", "Take it")
 	p.shows(".notice", "is not sown")
 }
