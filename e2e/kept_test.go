@@ -61,7 +61,7 @@ func TestWhatIsRefusedLaterIsTold(t *testing.T) {
 	p.fill(amountOf("w1"), "3")
 	p.shows("[data-waiting]", "2 entries are kept")
 	a.run()
-	p.clickNamed("[data-waiting] button", "Try now")
+	p.tryNow()
 	p.shows("[data-refused]", "One entry was not taken")
 	p.shows("[data-refused]", "Change wish: tomato")
 	p.until("carrots of 3 meals, sauce of the other's 30 jars", `(c, s) => document.querySelector(c).value === '3' && document.querySelector(s).value === '30'`, amountOf("w1"), amountOf("w3"))
