@@ -207,8 +207,13 @@ func TestAStationLeadsNowhereElse(t *testing.T) {
 		fmt.Fprint(w, "DATE,TMAX,TMIN\nhunter2,hunter2,hunter2\n")
 	}))
 	defer talks.Close()
-	if _, err := StationPlaces(ctx, talks.URL); err == nil || strings.Contains(err.Error(), "hunter2") || strings.Contains(err.Error(), "403") {
-		t.Error(err)
+	// The address may be repeated: its port can hold the number of the answer.
+	_, err := StationPlaces(ctx, talks.URL)
+	if err == nil {
+		t.Fatal("what forbids is read as a station")
+	}
+	if told := strings.ReplaceAll(err.Error(), talks.URL, ""); strings.Contains(told, "hunter2") || strings.Contains(told, "403") {
+		t.Error(told)
 	}
 	if _, _, err := StationDays(ctx, talks.URL, "a"); err == nil || strings.Contains(err.Error(), "hunter2") || invalid.All(err) == nil {
 		t.Error(err)
