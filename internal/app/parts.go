@@ -31,8 +31,8 @@ func NameOf(path string) string { return names[path] }
 
 // Parts returns what is other in a household and its plan than before.
 func Parts(before, now *Planned) []Part {
-	out := parts("household", reflect.ValueOf(*before.Snapshot.Household), reflect.ValueOf(*now.Snapshot.Household), nil)
-	return parts("plan", reflect.ValueOf(before.Plan), reflect.ValueOf(now.Plan), out)
+	out := parts("household", reflect.ValueOf(before.Snapshot.Household).Elem(), reflect.ValueOf(now.Snapshot.Household).Elem(), nil)
+	return parts("plan", reflect.ValueOf(&before.Plan).Elem(), reflect.ValueOf(&now.Plan).Elem(), out)
 }
 
 // The types whose fields are compared must be structs with JSON keys.
@@ -54,7 +54,7 @@ func parts(path string, was, is reflect.Value, out []Part) []Part {
 			}
 			continue
 		}
-		if !reflect.DeepEqual(old.Interface(), now.Interface()) {
+		if !same(old, now) {
 			out = append(out, Part{Path: at, Value: now.Interface()})
 		}
 	}
@@ -80,7 +80,7 @@ func listParts(path, name string, was, is reflect.Value) (p Part, other bool) {
 		x := is.Index(i)
 		p.Names[i] = x.Field(field).String()
 		k, there := old[p.Names[i]]
-		if !there || !reflect.DeepEqual(was.Index(k).Addr().Interface(), x.Addr().Interface()) {
+		if !there || !same(was.Index(k), x) {
 			p.Items = append(p.Items, x.Interface())
 			other = true
 		}

@@ -102,6 +102,10 @@ func (h Household) AdultEquivalents() (e [season.WeeksPerYear]float64) {
 	slices.SortFunc(members, func(a, b Member) int { return strings.Compare(a.ID, b.ID) })
 	guests := slices.Clone(h.Guests)
 	slices.SortFunc(guests, func(a, b Guest) int { return strings.Compare(a.ID, b.ID) })
+	eats := make([]float64, len(members))
+	for i, m := range members {
+		eats[i] = m.Eats()
+	}
 	first := h.YearStart().YearDay()
 	for w := range e {
 		days := 7
@@ -110,18 +114,18 @@ func (h Household) AdultEquivalents() (e [season.WeeksPerYear]float64) {
 		}
 		for d := range days {
 			yearDay := (first + 7*w + d) % place.Days
-			for _, m := range members {
+			for i := range members {
 				home := true
-				for _, s := range m.Away {
+				for _, s := range members[i].Away {
 					home = home && !s.has(yearDay)
 				}
 				if home {
-					e[w] += m.Eats() / float64(days)
+					e[w] += eats[i] / float64(days)
 				}
 			}
-			for _, g := range guests {
-				if g.has(yearDay) {
-					e[w] += g.AdultEquivalents / float64(days)
+			for i := range guests {
+				if guests[i].has(yearDay) {
+					e[w] += guests[i].AdultEquivalents / float64(days)
 				}
 			}
 		}

@@ -2,7 +2,6 @@ package plan
 
 import (
 	"inventory/internal/core/book"
-	"inventory/internal/core/caution"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/reckon"
@@ -22,11 +21,10 @@ type basis struct {
 	eaters [season.WeeksPerYear]float64
 	year   *place.Year // the place's daily tables, without a cover
 	air    air
-	anyDay bool                         // days that are past count like others
-	today  bool                         // nothing new is begun before the day it is
-	named  map[namedAt]string           // names of the sowings as if nothing were past: they keep them
-	before map[string]*table.Resolved   // the wishes as if nothing were past, by name
-	warned map[caution.Setting][]string // looked up so far; keeping them changes no result
+	anyDay bool                       // days that are past count like others
+	today  bool                       // nothing new is begun before the day it is
+	named  map[namedAt]string         // names of the sowings as if nothing were past: they keep them
+	before map[string]*table.Resolved // the wishes as if nothing were past, by name
 }
 
 // air gives the seasons of crops at the household's place. It keeps those that were
@@ -59,7 +57,7 @@ func basisOf(in Input, rec *working.Recorder) (*basis, error) {
 	b := &basis{
 		in: in, start: h.YearStart(), eaters: h.AdultEquivalents(),
 		desk:   &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules, Recorder: rec},
-		trying: &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules}, warned: map[caution.Setting][]string{},
+		trying: &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules},
 	}
 	been := place.ThisYear(h.Place, h.Weather, in.AsOf)
 	b.air = air{in.Memory, remembered{h.Place, apart(been), b.start.YearDay()}, been, map[under]*season.Season{}, map[under]*season.Season{}}

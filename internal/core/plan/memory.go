@@ -3,9 +3,11 @@ package plan
 import (
 	"math"
 	"reflect"
+	"slices"
 	"sync"
 
 	"inventory/internal/core/book"
+	"inventory/internal/core/caution"
 	"inventory/internal/core/place"
 	"inventory/internal/core/say"
 	"inventory/internal/core/season"
@@ -23,6 +25,7 @@ type Memory struct {
 	under   map[place.Cover]*place.Year
 	seasons map[seasonKey]*season.Season
 	own     map[ownKey]*season.Season
+	warned  map[caution.Setting][]string
 }
 
 // ownKey names a crop with the household's own figures. Every plan makes such a crop
@@ -86,6 +89,22 @@ func (m *Memory) season(of remembered, been []place.Day, key seasonKey) *season.
 		m.own[own] = s
 	}
 	return s
+}
+
+// cautions returns the book's warnings that belong to a setting. A household adds no warnings
+// to the book's, so that they hang on the setting alone. The list must not be changed.
+func (m *Memory) cautions(of *book.Book, s caution.Setting) []string {
+	m.mu.Lock()
+	defer m.mu.Unlock()
+	ids, known := m.warned[s]
+	if !known {
+		if m.warned == nil {
+			m.warned = map[caution.Setting][]string{}
+		}
+		ids = slices.Clip(caution.For(of, s))
+		m.warned[s] = ids
+	}
+	return ids
 }
 
 // air returns the tables of the place under a cover. The memory must be locked.

@@ -164,7 +164,7 @@ func (b *basis) cautions(out *Wish, d *demand) {
 	if u.Form == wish.Cellar {
 		setting.Store = string(u.Crop.Store)
 	}
-	ids := b.cautionsOf(setting)
+	ids := b.in.Memory.cautions(b.desk.Book, setting)
 	if u.Prep != nil {
 		ids = append(caution.OfPreparation(b.desk.Book, u.Prep), ids...)
 	}
@@ -189,14 +189,4 @@ func (w *Wish) loads(b *basis, x wish.Wish) {
 	}
 	whole := amount.FloorWhole(x.Amount.Number / float64(per))
 	w.Load = &Load{Jars: per, Below: whole * per, Above: amount.CeilWhole(x.Amount.Number/float64(per)) * per}
-}
-
-// cautionsOf returns the book's warnings that belong to a setting, looked up once in a plan.
-func (b *basis) cautionsOf(s caution.Setting) []string {
-	ids, known := b.warned[s]
-	if !known {
-		ids = caution.For(b.desk.Book, s)
-		b.warned[s] = ids
-	}
-	return slices.Clip(ids)
 }

@@ -2,6 +2,7 @@ package table
 
 import (
 	"math"
+	"slices"
 
 	"inventory/internal/core/civil"
 	"inventory/internal/core/season"
@@ -152,7 +153,8 @@ const fateYears = 2
 // Fates says what becomes of each of the household's lots: drawn down in the same
 // way as OnTheShelf does, on through the years until it is gone or no longer keeps.
 func (rs *Resolver) Fates(all []*Resolved, asOf civil.Date) []Fate {
-	users, stocks := rs.users(all), rs.stocks()
+	stocks := rs.stocks()
+	users := slices.DeleteFunc(rs.users(all), func(x user) bool { return len(x.lots) == 0 })
 	fates := make([]Fate, len(stocks))
 	for i := range stocks {
 		fates[i].Until = stocks[i].Until
@@ -197,11 +199,14 @@ func (r *Resolved) Takes(u *Use, week int) float64 {
 // claim sets how much a use has left when its next harvest comes and removes it from the
 // pool, so that no other wish counts it too.
 func (rs *Resolver) claim(x *user, pool *stock.Pool, day civil.Date) {
+	if len(x.lots) == 0 {
+		return
+	}
 	var year float64
 	for week, a := range x.u.Amount {
 		year += rs.Drawn(&x.r.Wish, x.u, week, a)
 	}
-	if len(x.lots) == 0 || year <= 0 {
+	if year <= 0 {
 		return
 	}
 	x.u.Left = pool.Draw(year, day)

@@ -23,7 +23,7 @@ func each(p wish.Per, m household.Member) bool {
 // people makes an amount for each of some the amount of them all, and says who eats
 // of the wish.
 func (rs *Resolver) people(r *Resolved, w *wish.Wish) {
-	r.AdultEquivalents = rs.eaters(w)
+	r.AdultEquivalents = *rs.eaters(w)
 	if w.For == nil || w.For.Per == "" || w.Amount.Kind.Counts(wish.CountsMeals) {
 		return
 	}
@@ -44,10 +44,11 @@ func (rs *Resolver) people(r *Resolved, w *wish.Wish) {
 	w.Amount.Number *= r.Heads
 }
 
-// eaters returns who eats of a wish in each week: all at the table, or some of them.
-func (rs *Resolver) eaters(w *wish.Wish) [season.WeeksPerYear]float64 {
+// eaters returns who eats of a wish in each week: all at the table, or some of them. It must
+// not be changed.
+func (rs *Resolver) eaters(w *wish.Wish) *[season.WeeksPerYear]float64 {
 	if w.For == nil || w.For.Away() || w.For.Use == "" && w.For.People == 0 && (w.For.Per == "" || w.For.Per == wish.PerMember || w.For.Per == wish.PerEater) {
-		return rs.AdultEquivalents
+		return &rs.AdultEquivalents
 	}
 	if found, ok := rs.whom[*w.For]; ok {
 		return found
@@ -69,10 +70,10 @@ func (rs *Resolver) eaters(w *wish.Wish) [season.WeeksPerYear]float64 {
 		out = h.AdultEquivalents()
 	}
 	if rs.whom == nil {
-		rs.whom = map[wish.Whom][season.WeeksPerYear]float64{}
+		rs.whom = map[wish.Whom]*[season.WeeksPerYear]float64{}
 	}
-	rs.whom[*w.For] = out
-	return out
+	rs.whom[*w.For] = &out
+	return &out
 }
 
 // weigh makes a weight of pieces that are put up: a freezer is filled by weight.

@@ -89,7 +89,7 @@ type Resolver struct {
 
 	BaselineDays record.BaselineDays // the days that were agreed, by what is sown on them
 
-	whom map[wish.Whom][season.WeeksPerYear]float64 // the eaters of wishes that are for some alone
+	whom map[wish.Whom]*[season.WeeksPerYear]float64 // the eaters of wishes that are for some alone
 
 	Batches float64 // that the kitchen puts up in a week; 0: not limited
 

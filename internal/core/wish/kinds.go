@@ -70,15 +70,17 @@ var amountKinds = []KindFacts{
 // AmountKinds returns the facts of every amount kind, in the order of choices.
 func AmountKinds() []KindFacts { return slices.Clone(amountKinds) }
 
-// facts finds the facts of a kind; nil for one that there is not.
-func (k AmountKind) facts() *KindFacts {
+// kindNamed finds the facts of a kind by its name; it is only read.
+var kindNamed = func() map[AmountKind]*KindFacts {
+	out := map[AmountKind]*KindFacts{}
 	for i := range amountKinds {
-		if amountKinds[i].Kind == k {
-			return &amountKinds[i]
-		}
+		out[amountKinds[i].Kind] = &amountKinds[i]
 	}
-	return nil
-}
+	return out
+}()
+
+// facts finds the facts of a kind; nil for one that there is not.
+func (k AmountKind) facts() *KindFacts { return kindNamed[k] }
 
 // Facts returns what is known of an amount kind, and whether there is such a kind. An
 // unknown kind has the facts of plants, with a most of 0.
