@@ -24,10 +24,10 @@ export function monday(iso: string): number {
 /** The open tasks from the overdue ones to a day, in lines. */
 export function linesUntil(plan: Plan, until: number): Line[] {
   const out = new Map<string, Line>()
+  const last = isoDay(until) // dates compare as text; to read each of a thousand as a number takes a millisecond
   for (const s of plan.sowings) {
     for (const t of s.tasks) {
-      const n = dayNumber(t.day)
-      if (n > until || (t.state !== 'open' && t.state !== 'overdue')) continue
+      if ((t.state !== 'open' && t.state !== 'overdue') || t.day > last) continue
       const key = `${t.day} ${t.what} ${s.crop} ${s.cover ?? ''} ${t.unit ?? ''}` // pieces and kg are no sum
       const line = out.get(key) ?? {
         key,
