@@ -543,6 +543,9 @@ type EditCommand string
 // Fed defines model for Fed.
 type Fed = supply.Fed
 
+// FedByGround what of the plan has ground; left out where there is no bed yet
+type FedByGround = ground.Fed
+
 // Field defines model for Field.
 type Field = plan.CropWindows
 
@@ -660,7 +663,9 @@ type LastEdit = store.LastEdit
 
 // Layout defines model for Layout.
 type Layout struct {
-	Left []LeftOut `json:"left"`
+	// Fed what of the plan has ground; left out where there is no bed yet
+	Fed  *FedByGround `json:"fed,omitempty"`
+	Left []LeftOut    `json:"left"`
 
 	// Most m² · weeks that any layout could place at most
 	Most     float64      `json:"most"`
@@ -1097,6 +1102,9 @@ type Window = plan.Window
 
 // Wish defines model for Wish.
 type Wish = wish.Wish
+
+// WishFedByGround defines model for WishFedByGround.
+type WishFedByGround = ground.WishFed
 
 // Work defines model for Work.
 type Work = plan.Work

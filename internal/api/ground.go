@@ -35,7 +35,7 @@ func (s *Server) GetLayout(c *echo.Context) error {
 		return err
 	}
 	l, h := f.Layout, f.Of.Snapshot.Household
-	out := Layout{Revision: f.Of.Snapshot.Revision, Pieces: l.Pieces, Left: l.Unplaced, Need: l.Need, Placed: l.Placed, Most: l.Most, Short: l.Short, Owned: l.Owned, Weeks: l.Weeks, Suns: []BedSun{}}
+	out := Layout{Revision: f.Of.Snapshot.Revision, Pieces: l.Pieces, Left: l.Unplaced, Need: l.Need, Placed: l.Placed, Most: l.Most, Short: l.Short, Owned: l.Owned, Weeks: l.Weeks, Suns: []BedSun{}, Fed: f.Fed}
 	for i, b := range f.Input.Beds {
 		sun := BedSun{Bed: b.ID, Class: b.Sun}
 		if h.Plot != nil && len(h.Plot.Obstacles) > 0 {

@@ -196,13 +196,12 @@ func (s *Server) step(c *echo.Context, since *int, do func(ctx context.Context, 
 
 // GetWorking answers with the working of one figure.
 func (s *Server) GetWorking(c *echo.Context, params GetWorkingParams) error {
-	now, err := s.app.Begun(c.Request().Context())
+	w, err := s.app.Explain(c.Request().Context(), params.Figure)
+	if errors.Is(err, plan.ErrNoFigure) {
+		return &refusal{http.StatusNotFound, "no such figure", err.Error()}
+	}
 	if err != nil {
 		return err
-	}
-	w, err := plan.Explain(now.Input, params.Figure)
-	if err != nil {
-		return &refusal{http.StatusNotFound, "no such figure", err.Error()}
 	}
 	return c.JSON(http.StatusOK, w)
 }

@@ -4,6 +4,8 @@ import (
 	"context"
 
 	"inventory/internal/core/ground"
+	"inventory/internal/core/plan"
+	"inventory/internal/core/working"
 )
 
 // Laid is a layout with the plan that it belongs to.
@@ -11,6 +13,7 @@ type Laid struct {
 	Of     *Planned
 	Input  ground.Input
 	Layout ground.Layout
+	Fed    *ground.Fed // what of the plan has ground; nil where there is no bed yet
 }
 
 // Layout returns where everything grows.
@@ -41,6 +44,28 @@ func (a *App) layoutOf(p *Planned) (*Laid, error) {
 	} else {
 		out.Layout = ground.Fit(in)
 	}
+	out.Fed = ground.FedBy(p.Plan, out.Layout)
 	a.laid = out
 	return out, nil
+}
+
+// Explain returns the working of a figure; of weeks fed and jars down to what has ground. The
+// error is plan.ErrNoFigure where there is no such figure.
+func (a *App) Explain(ctx context.Context, figure string) (working.Working, error) {
+	now, err := a.Begun(ctx)
+	if err != nil {
+		return working.Working{}, err
+	}
+	w, err := plan.Explain(now.Input, figure)
+	if err != nil {
+		return w, err
+	}
+	if len(now.Snapshot.Household.Beds) > 0 && ground.Explains(figure) {
+		laid, err := a.layoutOf(now)
+		if err != nil {
+			return w, err
+		}
+		laid.Fed.Explain(now.Plan, &w)
+	}
+	return w, nil
 }

@@ -30,6 +30,7 @@ type shortage struct {
 	plan   plan.Plan
 	fit    Input
 	layout Layout
+	fed    *Fed
 	book   *book.Book
 	trials []trial
 	out    []plan.Remedy
@@ -58,7 +59,7 @@ func Remedies(ctx context.Context, in plan.Input, p plan.Plan, fit Input, l Layo
 	if err != nil {
 		return nil, err
 	}
-	w := &shortage{ctx: ctx, tried: tried, in: in, plan: p, fit: fit, layout: l, book: b, out: []plan.Remedy{}}
+	w := &shortage{ctx: ctx, tried: tried, in: in, plan: p, fit: fit, layout: l, fed: FedBy(p, l), book: b, out: []plan.Remedy{}}
 	if l.Short <= 0 {
 		return w.out, nil
 	}
@@ -148,6 +149,9 @@ func (w *shortage) run(t *trial) bool {
 	}
 	l, less := Fit(fit), t.Less
 	t.Effect = plan.Between(&w.plan, &p)
+	if fed := FedBy(p, l); fed != nil && w.fed != nil { // what truly comes of it: with its ground
+		t.Fed, t.Jars = fed.WeeksFed-w.fed.WeeksFed, fed.Jars-w.fed.Jars
+	}
 	t.Less, t.Short, t.Gains = less, l.Short, w.layout.Short-l.Short
 	unplaced := t.places != "" && slices.ContainsFunc(l.Unplaced, func(x Unplaced) bool { return x.Planting == t.places })
 	return t.Gains >= worthwhile && !unplaced

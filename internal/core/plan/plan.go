@@ -8,6 +8,7 @@ package plan
 
 import (
 	"cmp"
+	"errors"
 	"fmt"
 	"slices"
 
@@ -57,14 +58,17 @@ func ComputeFitted(in Input) (Plan, error) {
 	return computedOf(b).plan, nil
 }
 
-// Explain returns the working of one figure of the plan.
+// ErrNoFigure is the error of a figure that the plan does not have.
+var ErrNoFigure = errors.New("the plan has no figure")
+
+// Explain returns the working of one figure of the plan; ErrNoFigure where it has none.
 func Explain(in Input, figure string) (working.Working, error) {
 	rec := working.Record(func(f string) bool { return f == figure })
 	if _, err := worked(in, rec); err != nil {
 		return working.Working{}, err
 	}
 	if len(rec.Found) == 0 {
-		return working.Working{}, fmt.Errorf("the plan has no figure %q", figure)
+		return working.Working{}, fmt.Errorf("%w %q", ErrNoFigure, figure)
 	}
 	return *rec.Found[0], nil
 }

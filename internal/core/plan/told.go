@@ -107,6 +107,7 @@ type Use struct {
 	Preparation string      `json:"preparation,omitempty"`
 	Left        float64     `json:"left"` // of today's shelf, when the new crop comes
 	LeftUnit    amount.Unit `json:"left_unit,omitempty"`
+	LeftShare   float64     `json:"-"`              // Left as a share of what a year takes, 0 to 1
 	Kept        *civil.Date `json:"kept,omitempty"` // when it is stored or put up
 	Life        int         `json:"life,omitempty"` // weeks it keeps
 	Weeks       int         `json:"weeks"`

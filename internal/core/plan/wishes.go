@@ -122,7 +122,7 @@ func (b *basis) useOf(d *demand, r *table.Resolved, unit amount.Unit) Use {
 		out.Preparation = u.Prep.Name
 	}
 	if u.OnShelf {
-		out.Left, out.LeftUnit = u.Left, u.DrawnIn(r.Wish)
+		out.Left, out.LeftUnit, out.LeftShare = u.Left, u.DrawnIn(r.Wish), u.LeftShare
 	}
 	return out
 }

@@ -37,6 +37,9 @@ func (r *Recorder) open(base, name, subject, title string) *Sheet {
 	return &Sheet{w: w}
 }
 
+// Resume goes on with a sum that is written down already.
+func Resume(w *Working) *Sheet { return &Sheet{v: w.Value, w: w} }
+
 // Sheet is a sum being done: it carries the running value and, where the figure
 // is asked for, writes each step down.
 type Sheet struct {

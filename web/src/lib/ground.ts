@@ -21,12 +21,18 @@ export const useGround = defineStore('ground', () => {
     const said = new Set((store.household?.placements ?? []).filter((p) => p.stands).map((p) => p.sowing))
     return (store.plan?.sowings ?? []).filter((s) => s.in_bed && !said.has(s.id))
   })
+  /** What of the plan has ground; nothing where there is no bed yet. */
+  const fed = computed(() => layout.value?.fed)
+  const short = computed(() => new Map((fed.value?.wishes ?? []).map((w) => [w.wish, w])))
   const names = computed(() => new Map((store.plan?.sowings ?? []).map((s) => [s.id, s.crop_name])))
   return {
     layout,
     wrong,
     names,
     unsaid,
+    fed,
+    /** What of a wish has ground, where it lacks some. */
+    shortOf: (wish: string) => short.value.get(wish),
     /** Whether the layout is of the plan before: it is being fitted anew. */
     old: computed(() => layout.value?.revision !== store.state?.revision),
     bedName: (id: string) => store.household?.beds.find((b) => b.id === id)?.name ?? '',

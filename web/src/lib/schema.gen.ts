@@ -1681,6 +1681,23 @@ export interface components {
             owned: number;
             weeks: components["schemas"]["GroundWeek"][];
             suns: components["schemas"]["BedSun"][];
+            fed?: components["schemas"]["FedByGround"];
+        };
+        /** @description what of the plan has ground; left out where there is no bed yet */
+        FedByGround: {
+            weeks_fed: number;
+            jars: number;
+            /** @description that have no ground, or not for all of it */
+            sowings: number;
+            /** @description those that lose something by it */
+            wishes: components["schemas"]["WishFedByGround"][];
+        };
+        WishFedByGround: {
+            wish: string;
+            weeks_fed: number;
+            jars: number;
+            /** @description weeks of the table year that the plan feeds and the ground does not */
+            without: number[];
         };
         Obstacle: {
             name: string;

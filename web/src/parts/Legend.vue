@@ -2,8 +2,10 @@
 // What the textures mean.
 import { computed } from 'vue'
 import { sources } from '../lib/facts'
+import { useGround } from '../lib/ground'
 
 const props = defineProps<{ bought?: boolean }>()
+const ground = useGround()
 const kinds = computed(() => sources().filter((k) => props.bought || k.source !== 'bought'))
 </script>
 
@@ -13,6 +15,11 @@ const kinds = computed(() => sources().filter((k) => props.bought || k.source !=
       ><svg viewBox="0 0 20 12" width="20" height="12" aria-hidden="true">
         <rect x="1" y="1" width="18" height="10" :class="['w', k.source, { 'w-gap-box': k.source === 'gap' }]" /></svg
       >{{ k.legend }}</span
+    >
+    <span v-if="ground.fed?.wishes.length"
+      ><svg viewBox="0 0 20 12" width="20" height="12" aria-hidden="true">
+        <rect x="1" y="1" width="18" height="10" class="w fresh bare" /></svg
+      >no ground for it</span
     >
     <span v-if="!bought">jars: full height is one a week</span>
     <span class="frost"><span>✱</span>frost</span>

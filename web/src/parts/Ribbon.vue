@@ -11,6 +11,8 @@ const props = defineProps<{
   unit?: string
   label: string
   say?: (n: number) => string
+  /** Weeks that the plan feeds and that have no ground. */
+  bare?: number[]
 }>()
 const store = useHousehold()
 const week = ref(-1)
@@ -21,15 +23,18 @@ function height(s: string, i: number): number {
   return props.unit === 'jars' ? 24 * Math.min(1, Math.max(0.15, props.wanted?.[i] ?? 1)) : 24
 }
 
-/** The weeks of each source, drawn as one shape: a box a week. */
+/** The weeks of each source, drawn as one shape, those without ground apart: a box a week. */
 const drawn = computed(() => {
-  const out = new Map<string, { source: string; boxes: string; weeks: number }>()
+  const out = new Map<string, { source: string; boxes: string; weeks: number; bare: boolean }>()
+  const lacks = new Set(props.bare)
   props.source.forEach((s, i) => {
-    const of = out.get(s) ?? { source: s, boxes: '', weeks: 0 }
+    const bare = lacks.has(i)
+    const key = s + (bare ? ' bare' : '')
+    const of = out.get(key) ?? { source: s, boxes: '', weeks: 0, bare }
     const [from, wide, high] = s === 'gap' ? [10 * i, 10, 24] : [10 * i + 0.4, 9.2, height(s, i)]
     of.boxes += `M${from} 25v${-high}h${wide}v${high}z`
     of.weeks++
-    out.set(s, of)
+    out.set(key, of)
   })
   return [...out.values()]
 })
@@ -67,7 +72,8 @@ const caption = computed(() => {
   const from = day(store.plan?.weeks[week.value])
   if (!s) return `week of ${from}: not wanted`
   const amount = props.say && props.wanted ? props.say(props.wanted[week.value] ?? 0) + ', ' : ''
-  return `week of ${from}: ${amount}${sourceWords(s)}`
+  const bare = props.bare?.includes(week.value) ? ', but it has no ground' : ''
+  return `week of ${from}: ${amount}${sourceWords(s)}${bare}`
 })
 </script>
 
@@ -91,11 +97,12 @@ const caption = computed(() => {
     >
       <path
         v-for="d in drawn"
-        :key="d.source"
+        :key="d.source + d.bare"
         :d="d.boxes"
-        :class="'w ' + (d.source ? texture(d.source) : 'none')"
+        :class="['w', d.source ? texture(d.source) : 'none', { bare: d.bare }]"
         :data-source="d.source"
         :data-weeks="d.weeks"
+        :data-bare="d.bare || undefined"
       />
       <rect
         v-for="g in gaps"

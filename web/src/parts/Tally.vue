@@ -20,6 +20,13 @@ watch(
   () => (store.before ? show() : hide()),
 )
 
+/** Weeks are fed, and jars filled, only from what has ground; without beds it is said. */
+const fedWords = computed(() => {
+  const lost = (store.plan?.tally.weeks_fed ?? 0) - (ground.fed?.weeks_fed ?? 0)
+  if (!store.household?.beds.length) return 'weeks fed, if there is room for all'
+  return ground.fed && !ground.old && lost > 0 ? `weeks fed; ${lost} more lack ground` : 'weeks fed'
+})
+
 const figures = computed(() => {
   const t = store.plan?.tally
   if (!t) return []
@@ -31,9 +38,11 @@ const figures = computed(() => {
     figure?: string,
   ) => {
     const change = b ? t[key] - b[key] : 0
+    const grown = key === 'weeks_fed' || key === 'jars' ? ground.fed?.[key] : undefined
     return {
       key,
-      value: t[key],
+      value: grown ?? t[key],
+      pending: grown !== undefined && ground.old,
       unit,
       label,
       figure,
@@ -47,7 +56,7 @@ const figures = computed(() => {
     }
   }
   return [
-    row('weeks_fed', '', 'weeks fed', 'tally/weeks_fed'),
+    row('weeks_fed', '', fedWords.value, 'tally/weeks_fed'),
     row('plants', '', 'plants', 'tally/plants'),
     row('area', 'm²', `bed, week of ${day(store.plan?.weeks[t.area_week])}`, 'tally/area'),
     row('jars', '', 'jars to fill', 'tally/jars'),
@@ -64,11 +73,12 @@ const figures = computed(() => {
       <span v-if="store.plan" class="quiet small">the year {{ store.plan.year }}</span>
     </div>
     <dl v-if="store.plan">
-      <div v-for="f in figures" :key="f.key" :data-tally="f.key">
+      <div v-for="f in figures" :key="f.key" :data-tally="f.key" :class="{ pending: f.pending }">
         <dd>
           <Figure :value="f.value" :unit="f.unit" :figure="f.figure" :label="f.label" /><span v-if="f.of" class="of">
             of {{ f.of }}</span
           >
+          <span v-if="f.pending" class="of" title="What has ground is being worked out">…</span>
           <span v-if="f.change" class="change" role="status">{{ f.change }}</span>
         </dd>
         <dt>{{ f.label }}</dt>
@@ -138,6 +148,9 @@ dt {
 .of {
   font-size: var(--type-small);
   font-weight: 400;
+  color: var(--ink-2);
+}
+.pending dd {
   color: var(--ink-2);
 }
 .change {

@@ -5,6 +5,7 @@ import { nextTick, ref } from 'vue'
 import type { Wish } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
+import GroundLine from '../../parts/GroundLine.vue'
 import Legend from '../../parts/Legend.vue'
 import MonthScale from '../../parts/MonthScale.vue'
 import UnknownList from '../../parts/UnknownList.vue'
@@ -85,6 +86,7 @@ useKeys([
     <h2 class="hidden-words" tabindex="-1">Table</h2>
     <UnknownList />
     <OverList />
+    <GroundLine />
     <AddLine ref="line" @controls="byControls" />
     <WishEditor
       v-if="open === 'new'"

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // One wish: what is wanted, its ribbon, and what it costs.
 import { computed } from 'vue'
-import type { PlanWish, Wish } from '../../lib/api'
+import type { FedWish, PlanWish, Wish } from '../../lib/api'
+import { useGround } from '../../lib/ground'
 import { useUnits } from '../../lib/units'
 import { count } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
@@ -11,8 +12,12 @@ import AmountField from './AmountField.vue'
 const props = defineProps<{ wish: Wish; plan: PlanWish; open: boolean }>()
 const emit = defineEmits<{ edit: []; move: [step: number]; remove: [] }>()
 const { render, say } = useUnits()
+const ground = useGround()
 
-const short = computed(() => props.plan.weeks_wanted - props.plan.weeks_fed - props.plan.weeks_bought)
+const lacks = computed(() => ground.shortOf(props.plan.id))
+const short = computed(
+  () => props.plan.weeks_wanted - (lacks.value?.weeks_fed ?? props.plan.weeks_fed) - props.plan.weeks_bought,
+)
 const rest = computed(() =>
   props.plan.words
     .split(' · ')
@@ -24,6 +29,14 @@ const harvested = computed(() => {
   const own = props.plan.uses.filter((u) => u.form && !u.part && u.harvested > 0)
   return own.length === 1 ? `${own[0]?.figure}/harvested` : `wish/${props.plan.id}/harvested`
 })
+
+/** What a wish loses for want of ground. */
+function noGround(of: FedWish) {
+  const weeks = props.plan.weeks_fed - of.weeks_fed
+  const jars = props.plan.to_fill - of.jars
+  const lost = [weeks ? count(weeks, 'week') : '', jars ? count(jars, 'jar') : ''].filter(Boolean).join(' and ')
+  return `No ground for ${lost} of it.`
+}
 
 function key(e: KeyboardEvent) {
   if (e.altKey && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) {
@@ -54,6 +67,7 @@ function key(e: KeyboardEvent) {
         :wanted="plan.wanted"
         :unit="plan.unit"
         :label="plan.title"
+        :bare="lacks?.without"
         :say="(n) => say(Math.round(n * 100) / 100, plan.unit)"
       />
       <span v-else class="quiet small">{{
@@ -103,7 +117,11 @@ function key(e: KeyboardEvent) {
         label="left over in an average year"
       />
     </div>
-    <ul v-if="plan.notes.length" class="notes small">
+    <ul v-if="plan.notes.length || lacks" class="notes small">
+      <li v-if="lacks" class="no-ground">
+        {{ noGround(lacks) }}
+        <RouterLink to="/ground">Ground</RouterLink>
+      </li>
       <li v-for="n in plan.notes" :key="n">{{ render(n) }}</li>
     </ul>
   </div>

@@ -3,10 +3,12 @@
 // comes in and what the kitchen must handle.
 import { computed, defineAsyncComponent, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { useGround } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { firstRows, useLate } from '../../lib/late'
 import ChoiceButtons from '../../parts/ChoiceButtons.vue'
+import GroundLine from '../../parts/GroundLine.vue'
 import Legend from '../../parts/Legend.vue'
 import MonthScale from '../../parts/MonthScale.vue'
 import Remedies from '../../parts/Remedies.vue'
@@ -21,6 +23,7 @@ import YearTotals from './YearTotals.vue'
 
 const WeekPage = defineAsyncComponent(() => import('./WeekPage.vue'))
 const store = useHousehold()
+const ground = useGround()
 const route = useRoute()
 const router = useRouter()
 
@@ -62,7 +65,12 @@ const groups = computed(() =>
 const late = useLate(() => foods.value.length, 26, 100)
 const painted = computed(() => firstRows(groups.value, late.value))
 
-const table = computed(() => weekly(foods.value.map((w) => sourceOf(w.id))))
+/** The sources of a food's weeks as they count: a week that has no ground is a gap. */
+const countedOf = (id: string) => {
+  const bare = new Set(ground.shortOf(id)?.without)
+  return sourceOf(id).map((s, i) => (bare.has(i) ? 'gap' : s))
+}
+const table = computed(() => weekly(foods.value.map((w) => countedOf(w.id))))
 
 const kitchen = computed(() => store.plan?.kitchen)
 
@@ -125,6 +133,7 @@ onMounted(() =>
           circle.</template
         >
       </p>
+      <GroundLine />
       <GoalsLine />
 
       <div

@@ -3,6 +3,7 @@
 // lines between the weeks are laid over all of them.
 import { computed } from 'vue'
 import type { PlanWish } from '../../lib/api'
+import { useGround } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { sourceWords, texture } from '../../lib/facts'
 import { count, day } from '../../lib/words'
@@ -10,23 +11,26 @@ import { count, day } from '../../lib/words'
 const props = defineProps<{ plan: PlanWish; source: string[]; open: boolean }>()
 defineEmits<{ mend: [] }>()
 const store = useHousehold()
+const ground = useGround()
+const bare = computed(() => new Set(ground.shortOf(props.plan.id)?.without))
 
 const runs = computed(() => {
-  const out: { s: string; from: number; to: number }[] = []
+  const out: { s: string; from: number; to: number; bare: boolean }[] = []
   props.source.forEach((source, i) => {
     const s = source ? texture(source) : 'none'
+    const lacks = bare.value.has(i)
     const last = out[out.length - 1]
-    if (last && last.s === s) last.to = i + 1
-    else out.push({ s, from: i, to: i + 1 })
+    if (last && last.s === s && last.bare === lacks) last.to = i + 1
+    else out.push({ s, from: i, to: i + 1, bare: lacks })
   })
   return out.filter((r) => r.s !== 'none')
 })
-const gaps = computed(() => props.source.filter((s) => s === 'gap').length)
+const gaps = computed(() => props.source.filter((s, i) => s === 'gap' || bare.value.has(i)).length)
 
 /** The runs in words, for those who do not see them. */
 const words = computed(() =>
   runs.value
-    .map((r) => `from ${day(store.plan?.weeks[r.from])} ${sourceWords(props.source[r.from] ?? r.s)}`)
+    .map((r) => `from ${day(store.plan?.weeks[r.from])} ${sourceWords(props.source[r.from] ?? r.s)}${r.bare ? ', without ground' : ''}`)
     .join(', '),
 )
 </script>
@@ -42,7 +46,7 @@ const words = computed(() =>
         y="1"
         :width="(r.to - r.from) * 10"
         height="16"
-        :class="['w', r.s, { 'w-gap-box': r.s === 'gap' }]"
+        :class="['w', r.s, { 'w-gap-box': r.s === 'gap', bare: r.bare }]"
         :data-source="r.s"
         :data-weeks-run="r.to - r.from"
       />

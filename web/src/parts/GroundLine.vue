@@ -1,0 +1,35 @@
+<script setup lang="ts">
+// What the plan loses for want of ground, said where the plan is told.
+import { computed } from 'vue'
+import { useGround } from '../lib/ground'
+import { useHousehold } from '../lib/household'
+import { count } from '../lib/words'
+
+const store = useHousehold()
+const ground = useGround()
+
+const lost = computed(() => {
+  const t = store.plan?.tally
+  const fed = ground.fed
+  if (!t || !fed || ground.old) return ''
+  const weeks = t.weeks_fed - fed.weeks_fed
+  const jars = t.jars - fed.jars
+  return [weeks > 0 ? count(weeks, 'week') : '', jars > 0 ? count(jars, 'jar') : ''].filter(Boolean).join(' and ')
+})
+</script>
+
+<template>
+  <p v-if="lost" class="ground-line">
+    {{ count(ground.fed?.sowings ?? 0, 'sowing has', 'sowings have') }} no ground, or not for all of it:
+    <strong>{{ lost }} less</strong>.
+    <RouterLink to="/ground">Fit the wishes to the ground</RouterLink>
+  </p>
+</template>
+
+<style scoped>
+.ground-line {
+  margin: var(--space-3) 0;
+  padding: var(--space-3) var(--space-5);
+  border-left: 3px solid var(--accent);
+}
+</style>
