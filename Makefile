@@ -49,7 +49,7 @@ bin/inventory: web/dist/index.html $(GO_SOURCES)
 # detector. The fit of the ground runs on one core and shares nothing; under the detector
 # its tests take thirty times as long, so they run without it, and the API's, which fit
 # beside each other, with it. All have time enough on a loaded machine.
-UNSHARED = inventory/internal/core/ground inventory/internal/golden
+UNSHARED = inventory/internal/core/ground inventory/internal/core/backwards inventory/internal/golden
 test: check chromium compiler build web/modules/modules.js
 	@set -e; log=$$(mktemp); trap 'rm -f $$log' EXIT; \
 	go test -count=1 -timeout 30m -parallel 3 ./e2e >$$log 2>&1 & browser=$$!; \
@@ -93,7 +93,7 @@ generate: web/node_modules/.installed bin/tools/.built
 	cd web && npm run --silent types
 
 bench: build
-	go test -run xxx -bench . -benchmem ./internal/core/plan ./internal/core/table ./internal/core/ground ./internal/api ./cmd/inventory ./e2e
+	go test -run xxx -bench . -benchmem ./internal/core/plan ./internal/core/table ./internal/core/ground ./internal/core/backwards ./internal/api ./cmd/inventory ./e2e
 
 # Debian's Chromium, for the end-to-end tests; nothing is downloaded besides.
 chromium:

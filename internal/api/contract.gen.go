@@ -8,6 +8,7 @@ import (
 	"net/http"
 
 	"inventory/internal/core/amount"
+	"inventory/internal/core/backwards"
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/ground"
@@ -100,6 +101,7 @@ const (
 	EditCommandMoveWish             EditCommand = "move-wish"
 	EditCommandOverrule             EditCommand = "overrule"
 	EditCommandPutBack              EditCommand = "put-back"
+	EditCommandPutWishes            EditCommand = "put-wishes"
 	EditCommandRemoveBed            EditCommand = "remove-bed"
 	EditCommandRemoveGuest          EditCommand = "remove-guest"
 	EditCommandRemoveLot            EditCommand = "remove-lot"
@@ -179,6 +181,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandOverrule:
 		return true
 	case EditCommandPutBack:
+		return true
+	case EditCommandPutWishes:
 		return true
 	case EditCommandRemoveBed:
 		return true
@@ -526,6 +530,9 @@ type Edit struct {
 	Place *Place `json:"place,omitempty"`
 	Plot  *Plot  `json:"plot,omitempty"`
 
+	// Remove wishes that are left out together
+	Remove *[]string `json:"remove,omitempty"`
+
 	// Revision the revision it was made against
 	Revision int       `json:"revision"`
 	Settings *Settings `json:"settings,omitempty"`
@@ -535,6 +542,9 @@ type Edit struct {
 	Target  *string       `json:"target,omitempty"`
 	Weather *[]WeatherDay `json:"weather,omitempty"`
 	Wish    *Wish         `json:"wish,omitempty"`
+
+	// Wishes wishes that are changed together
+	Wishes *[]Wish `json:"wishes,omitempty"`
 }
 
 // EditCommand defines model for Edit.Command.
@@ -554,6 +564,26 @@ type FieldProblem struct {
 	Allowed string `json:"allowed"`
 	Field   string `json:"field"`
 	Value   string `json:"value"`
+}
+
+// FitChange defines model for FitChange.
+type FitChange = plan.Change
+
+// FitGrown defines model for FitGrown.
+type FitGrown = backwards.Grown
+
+// FitLine defines model for FitLine.
+type FitLine = backwards.Line
+
+// FitProposal defines model for FitProposal.
+type FitProposal = backwards.Proposal
+
+// FitSpan defines model for FitSpan.
+type FitSpan = backwards.Span
+
+// FittedWishes no proposal where all has ground already, or where nothing was found that feeds as many weeks
+type FittedWishes struct {
+	Proposal *FitProposal `json:"proposal,omitempty"`
 }
 
 // Food defines model for Food.
@@ -1281,6 +1311,9 @@ type ServerInterface interface {
 	// PostEdit One edit, by a named command
 	// (POST /edits)
 	PostEdit(ctx *echo.Context, params PostEditParams) error
+	// GetFittedWishes What of the wishes to grow so that all of it has ground, reckoned and laid out; nothing is changed
+	// (GET /fitted-wishes)
+	GetFittedWishes(ctx *echo.Context) error
 	// PostForesight What a change would come to, without making it
 	// (POST /foresight)
 	PostForesight(ctx *echo.Context) error
@@ -1460,6 +1493,15 @@ func (w *ServerInterfaceWrapper) PostEdit(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PostEdit(ctx, params)
+	return err
+}
+
+// GetFittedWishes converts echo context to params.
+func (w *ServerInterfaceWrapper) GetFittedWishes(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetFittedWishes(ctx)
 	return err
 }
 
@@ -1899,6 +1941,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/working", wrapper.GetWorking, options.OperationMiddlewares["getWorking"]...)
 	router.GET(options.BaseURL+"/week", wrapper.GetWeek, options.OperationMiddlewares["getWeek"]...)
 	router.GET(options.BaseURL+"/remedies", wrapper.GetRemedies, options.OperationMiddlewares["getRemedies"]...)
+	router.GET(options.BaseURL+"/fitted-wishes", wrapper.GetFittedWishes, options.OperationMiddlewares["getFittedWishes"]...)
 	router.GET(options.BaseURL+"/remedies-progress", wrapper.GetRemediesProgress, options.OperationMiddlewares["getRemediesProgress"]...)
 	router.GET(options.BaseURL+"/book", wrapper.GetBook, options.OperationMiddlewares["getBook"]...)
 	router.POST(options.BaseURL+"/lots-read", wrapper.PostLotsRead, options.OperationMiddlewares["postLotsRead"]...)

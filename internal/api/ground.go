@@ -48,6 +48,15 @@ func (s *Server) GetLayout(c *echo.Context) error {
 	return c.JSON(http.StatusOK, out)
 }
 
+// GetFittedWishes answers with what of the wishes to grow so that all of it has ground.
+func (s *Server) GetFittedWishes(c *echo.Context) error {
+	p, err := s.app.FitWishes(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, FittedWishes{Proposal: p})
+}
+
 // GetGroundLook answers with why a sowing stands where it does.
 func (s *Server) GetGroundLook(c *echo.Context, params GetGroundLookParams) error {
 	f, err := s.app.Layout(c.Request().Context())

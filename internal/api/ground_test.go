@@ -46,6 +46,42 @@ func TestTheLayoutKeepsTheContract(t *testing.T) {
 	}
 }
 
+// The wishes are fitted to the ground by one edit, which feeds what was told, and one undo
+// brings every wish back.
+func TestTheWishesAreFittedToTheGround(t *testing.T) {
+	s := served(t, true)
+	before := state(t, s)
+	_, body, _ := call(t, s, "/api/layout", nil)
+	if fed := decoded[Layout](t, body).Fed; fed == nil || fed.WeeksFed >= before.Plan.Tally.WeeksFed || len(fed.Wishes) == 0 {
+		t.Fatalf("all of the demo has ground: %+v", fed)
+	}
+	_, body, _ = call(t, s, "/api/fitted-wishes", nil)
+	proposal := decoded[FittedWishes](t, body).Proposal
+	if proposal == nil || proposal.After.WeeksFed <= proposal.Before.WeeksFed {
+		t.Fatalf("%s", body)
+	}
+	do, takeBack := editing(t, s)
+	after := do(Edit{Command: "put-wishes", Wishes: &proposal.Change.Wishes, Remove: &proposal.Change.Remove}, 200)
+	if len(after.Household.Wishes) != len(before.Household.Wishes)-len(proposal.Change.Remove) || !strings.HasPrefix(after.Words, "fitted the wishes") {
+		t.Errorf("%d wishes, %q", len(after.Household.Wishes), after.Words)
+	}
+	_, body, _ = call(t, s, "/api/layout", nil)
+	if l := decoded[Layout](t, body); l.Fed.WeeksFed != proposal.After.WeeksFed || len(l.Left) > 0 || len(l.Fed.Wishes) > 0 {
+		t.Errorf("%d weeks fed, %d sowings without ground, %d were told", l.Fed.WeeksFed, len(l.Left), proposal.After.WeeksFed)
+	}
+	if _, body, _ = call(t, s, "/api/fitted-wishes", nil); decoded[FittedWishes](t, body).Proposal != nil {
+		t.Errorf("what fits is fitted again: %s", body)
+	}
+	takeBack()
+	if now := state(t, s); len(now.Household.Wishes) != len(before.Household.Wishes) || now.Plan.Tally != before.Plan.Tally {
+		t.Errorf("undone: %+v", now.Plan.Tally)
+	}
+	_, body, _ = call(t, s, "/api/working?figure=tally/weeks_fed", nil)
+	if w := decoded[Working](t, body); int(w.Value) != proposal.Before.WeeksFed {
+		t.Errorf("the working of the weeks fed comes to %g", w.Value)
+	}
+}
+
 // Beds are laid out from a plot's measures, changed, refused where they would lie
 // over each other, and taken back.
 func TestBedsAreLaidOut(t *testing.T) {

@@ -149,7 +149,7 @@ func (s *Server) PostEdit(c *echo.Context, params PostEditParams) error {
 		Client: e.Client, ID: e.ID, Revision: e.Revision, Command: string(e.Command),
 		Call: e.Call, Follows: listOf(e.Follows),
 		Household: e.Household, Settings: e.Settings, Place: e.Place, Member: e.Member, Guest: e.Guest,
-		Store: e.Store, Wish: e.Wish, Overrule: e.Overrule, Lot: e.Lot, Lots: listOf(e.Lots), Patch: e.Patch, OwnCrop: e.OwnCrop, OwnPreparation: e.OwnPreparation, Target: text(e.Target), After: text(e.After),
+		Store: e.Store, Wish: e.Wish, Wishes: listOf(e.Wishes), Remove: listOf(e.Remove), Overrule: e.Overrule, Lot: e.Lot, Lots: listOf(e.Lots), Patch: e.Patch, OwnCrop: e.OwnCrop, OwnPreparation: e.OwnPreparation, Target: text(e.Target), After: text(e.After),
 	})
 	return s.done(c, params.Since, d, err)
 }

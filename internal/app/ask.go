@@ -164,6 +164,14 @@ func (a *App) Remedies(ctx context.Context, of Trouble) ([]plan.Remedy, error) {
 		})
 	}
 	return ask(ctx, a, "wish "+of.Wish, now, func(ctx context.Context) ([]plan.Remedy, error) {
-		return plan.Remedies(ctx, now.Input, of.Wish)
+		list, err := plan.Remedies(ctx, now.Input, of.Wish)
+		if err != nil || len(list) == 0 || len(now.Snapshot.Household.Beds) == 0 {
+			return list, err
+		}
+		l, err := a.layoutOf(now)
+		if err != nil {
+			return nil, err
+		}
+		return ground.WithGround(ctx, now.Input, now.Plan, l.Input, l.Layout, list)
 	})
 }

@@ -3,6 +3,7 @@ package app
 import (
 	"context"
 
+	"inventory/internal/core/backwards"
 	"inventory/internal/core/ground"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/working"
@@ -47,6 +48,18 @@ func (a *App) layoutOf(p *Planned) (*Laid, error) {
 	out.Fed = ground.FedBy(p.Plan, out.Layout)
 	a.laid = out
 	return out, nil
+}
+
+// FitWishes returns what of the wishes to grow so that all of it has ground; nil where all
+// has, or where nothing was found that feeds as many weeks.
+func (a *App) FitWishes(ctx context.Context) (*backwards.Proposal, error) {
+	l, err := a.Layout(ctx)
+	if err != nil {
+		return nil, err
+	}
+	return ask(ctx, a, "fitted wishes", l.Of, func(ctx context.Context) (*backwards.Proposal, error) {
+		return backwards.FitWishes(ctx, l.Of.Input, l.Of.Plan, l.Input, l.Layout)
+	})
 }
 
 // Explain returns the working of a figure; of weeks fed and jars down to what has ground. The

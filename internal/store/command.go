@@ -33,6 +33,8 @@ type Edit struct {
 	Guest          *household.Guest     // add-guest, change-guest
 	Store          *stock.StoragePlace  // add-store, change-store
 	Wish           *wish.Wish           // add-wish, change-wish
+	Wishes         []wish.Wish          // put-wishes: as they then are
+	Remove         []string             // put-wishes: those that are left out
 	Overrule       *book.Overrule       // overrule, put-back
 	Lot            *stock.Lot           // add-lot, change-lot
 	Lots           []stock.Lot          // add-lots

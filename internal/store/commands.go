@@ -22,6 +22,7 @@ var commands = withPlain([]command{
 	{"set-place", func(d *drafter, e *Edit) error { return d.setPlace(e.Place) }},
 	{"set-weather", (*drafter).weather},
 	{"remove-store", func(d *drafter, e *Edit) error { return d.removeStore(e.Target) }},
+	{"put-wishes", (*drafter).putWishes},
 	{"move-wish", func(d *drafter, e *Edit) error { return d.move(e.Target, e.After) }},
 	{"overrule", (*drafter).overrule},
 	{"put-back", (*drafter).overrule},

@@ -128,3 +128,27 @@ func (d *drafter) divideBed(id string, parts int) error {
 	d.words, d.about = fmt.Sprintf("divided %s into %d", whole.Name, parts), key{}
 	return nil
 }
+
+// putWishes changes several wishes and leaves others out, as one edit that one undo takes
+// back: so wishes are fitted to the ground.
+func (d *drafter) putWishes(e *Edit) error {
+	if len(e.Wishes)+len(e.Remove) == 0 {
+		return missing("wishes")
+	}
+	for i := range e.Wishes {
+		w := &e.Wishes[i]
+		if _, there := d.state.items[key{wishKind.name, w.ID}]; !there {
+			return &invalid.Field{Field: invalid.Element("wishes", i) + ".id", Value: w.ID, Allowed: "a wish that is there; somebody may have removed it"}
+		}
+		if err := d.set(wishKind, w.ID, 0, w); err != nil {
+			return err
+		}
+	}
+	for _, id := range e.Remove {
+		if err := d.drop(wishKind, id); err != nil {
+			return err
+		}
+	}
+	d.words, d.about = fmt.Sprintf("fitted the wishes to the ground: %d cut, %d left out", len(e.Wishes), len(e.Remove)), key{}
+	return nil
+}

@@ -11,6 +11,7 @@ import (
 	"math/rand/v2"
 	"os"
 	"path/filepath"
+	"slices"
 	"strings"
 	"testing"
 
@@ -184,7 +185,11 @@ func TestUndoTakesBackWhateverWasDone(t *testing.T) {
 		h := snap.Household
 		e := Edit{Client: "t", ID: fmt.Sprint("e", i), Revision: snap.Revision}
 		pick := h.Wishes[r.IntN(len(h.Wishes))]
-		switch r.IntN(8) {
+		switch r.IntN(9) {
+		case 8:
+			other := h.Wishes[(slices.IndexFunc(h.Wishes, func(w wish.Wish) bool { return w.ID == pick.ID })+1)%len(h.Wishes)]
+			other.Amount.Number++
+			e.Command, e.Wishes, e.Remove = "put-wishes", []wish.Wish{other}, []string{pick.ID}
 		case 4:
 			e.Command, e.Lot = "add-lot", &stock.Lot{Food: "beet", Form: "cellar", Count: 3, Size: 10, Unit: "kg", PutUp: civil.Of(2026, 10, 2), Until: civil.Of(2027, 4, 1), Store: "s1"}
 		case 5:
@@ -400,6 +405,9 @@ func TestWhatCannotStandChangesNothing(t *testing.T) {
 		"own figure":       {Edit{Command: "overrule", Overrule: &book.Overrule{Subject: "crop/carrot", Field: "yield", Value: -1}}, "value"},
 		"unknown figure":   {Edit{Command: "overrule", Overrule: &book.Overrule{Subject: "crop/carrot", Field: "mood", Value: 1}}, "field"},
 		"from the future":  {Edit{Command: "remove-wish", Target: "w1", Revision: 99}, "revision"},
+		"no wishes":        {Edit{Command: "put-wishes"}, "wishes"},
+		"a wish gone":      {Edit{Command: "put-wishes", Wishes: []wish.Wish{{ID: "w99"}}}, "wishes[0].id"},
+		"left out twice":   {Edit{Command: "put-wishes", Remove: []string{"w1", "w1"}}, "target"},
 		"move behind none": {Edit{Command: "move-wish", Target: "w1", After: "w77"}, "after"},
 		"taken id":         {Edit{Command: "add-wish", Wish: &snap.Household.Wishes[1]}, "id"},
 		"nameless":         {Edit{Command: "add-member", Member: &household.Member{Band: household.Adult}}, "name"},

@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"inventory/internal/core/bed"
 	"inventory/internal/core/civil"
 )
 
@@ -65,6 +66,38 @@ func (f *site) takers() (all []taker) {
 	}
 	slices.SortStableFunc(all, func(a, b taker) int { return cmp.Compare(a.area*b.worth, b.area*a.worth) })
 	return all
+}
+
+// Taken is what a planting takes of the ground at the least, in the bed where that is least.
+type Taken struct {
+	Planting string
+	From, To civil.Date
+	Area     float64 // m²; +Inf where no bed may have it
+	Held     bool    // it is fixed by hand, or stands there
+}
+
+// LeastTaken returns what each planting takes at the least, and the ground of all beds, m².
+// Of two that may share a bed the short one counts half: for some of its time it lies alone.
+func LeastTaken(in Input) (all []Taken, owned float64) {
+	f := newSite(in)
+	for k := range f.in.Beds {
+		owned += float64(f.longs[k]) / tenths * f.in.Beds[k].Width
+	}
+	for i := range f.in.Plantings {
+		p := &f.in.Plantings[i]
+		t := Taken{Planting: p.ID, From: p.From, To: p.To, Area: math.Inf(1)}
+		t.Held = slices.ContainsFunc(f.in.Placed, func(x bed.Placement) bool { return x.Sowing == p.ID })
+		for k, b := range f.in.Beds {
+			if f.whole[i][k] > 0 && (f.may[i][k] || t.Held) {
+				t.Area = math.Min(t.Area, float64(f.whole[i][k])/tenths*b.Width)
+			}
+		}
+		if f.pairs != nil && slices.ContainsFunc(f.pairs[i], func(pair int) bool { return pair > 0 }) {
+			t.Area /= 2
+		}
+		all = append(all, t)
+	}
+	return all, owned
 }
 
 // placedOn returns the most that a room of an area can be worth from a day to another on

@@ -33,6 +33,9 @@ type Change struct {
 	Events   []Event        `json:"events,omitempty"` // of log-all
 
 	Habit *household.Habit `json:"habit,omitempty"` // how a crop is grown
+
+	Wishes []wish.Wish `json:"wishes,omitempty"` // of put-wishes: each as it would be
+	Remove []string    `json:"remove,omitempty"` // of put-wishes: the wishes that are left out
 }
 
 // Command names an edit that a change can be.
@@ -48,6 +51,7 @@ const (
 	LogEvent   Command = "log"
 	LogAll     Command = "log-all"
 	SetHabit   Command = "set-habit"
+	PutWishes  Command = "put-wishes"
 )
 
 // Effect is what the whole plan comes to with a change, less what it comes to without. The
@@ -58,6 +62,7 @@ type Effect struct {
 	Left    int     `json:"left"`    // gap weeks, or weeks with too much to do, that remain
 	Gains   float64 `json:"gains"`   // m² · weeks by which the shortage of ground falls
 	Short   float64 `json:"short"`   // m² · weeks that are still short
+	Lacks   float64 `json:"lacks"`   // m² of ground that it needs in some week and that no bed has
 	Less    bool    `json:"less"`    // less is wished for, though as many weeks may be fed
 	Fed     int     `json:"fed"`     // weeks fed
 	Plants  int     `json:"plants"`
@@ -108,6 +113,8 @@ func (c Change) complete() bool {
 		return len(c.Events) > 0
 	case SetHabit:
 		return c.Habit != nil
+	case PutWishes:
+		return len(c.Wishes)+len(c.Remove) > 0
 	}
 	return false
 }
@@ -136,6 +143,13 @@ func (in Input) With(c Change) (Input, error) {
 	case SetHabit:
 		same := func(x household.Habit) bool { return x.Crop == c.Habit.Crop }
 		h.Habits = append(slices.DeleteFunc(slices.Clone(h.Habits), same), *c.Habit)
+	case PutWishes:
+		h.Wishes = slices.DeleteFunc(slices.Clone(h.Wishes), func(w wish.Wish) bool { return slices.Contains(c.Remove, w.ID) })
+		for _, x := range c.Wishes {
+			if i := slices.IndexFunc(h.Wishes, func(w wish.Wish) bool { return w.ID == x.ID }); i >= 0 {
+				h.Wishes[i] = x
+			}
+		}
 	case AddBed:
 		b := *c.Bed
 		b.ID = "another" // until the household has it

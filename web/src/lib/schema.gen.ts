@@ -327,6 +327,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/fitted-wishes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What of the wishes to grow so that all of it has ground, reckoned and laid out; nothing is changed */
+        get: operations["getFittedWishes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/remedies-progress": {
         parameters: {
             query?: never;
@@ -621,7 +638,7 @@ export interface components {
             /** @description the revision it was made against */
             revision: number;
             /** @enum {string} */
-            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs" | "call-it" | "remove-unknown";
+            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "put-wishes" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs" | "call-it" | "remove-unknown";
             household?: components["schemas"]["Household"];
             settings?: components["schemas"]["Settings"];
             place?: components["schemas"]["Place"];
@@ -629,6 +646,10 @@ export interface components {
             guest?: components["schemas"]["Guest"];
             store?: components["schemas"]["Store"];
             wish?: components["schemas"]["Wish"];
+            /** @description wishes that are changed together */
+            wishes?: components["schemas"]["Wish"][];
+            /** @description wishes that are left out together */
+            remove?: string[];
             overrule?: components["schemas"]["Overrule"];
             lot?: components["schemas"]["Lot"];
             lots?: components["schemas"]["Lot"][];
@@ -1168,6 +1189,11 @@ export interface components {
              * @description m² weeks that are still short
              */
             short: number;
+            /**
+             * Format: double
+             * @description m² of ground that it needs in some week and that no bed has
+             */
+            lacks: number;
             /** @description less is wished for */
             less: boolean;
             fed: number;
@@ -1682,6 +1708,52 @@ export interface components {
             weeks: components["schemas"]["GroundWeek"][];
             suns: components["schemas"]["BedSun"][];
             fed?: components["schemas"]["FedByGround"];
+        };
+        /** @description no proposal where all has ground already, or where nothing was found that feeds as many weeks */
+        FittedWishes: {
+            proposal?: components["schemas"]["FitProposal"];
+        };
+        FitProposal: {
+            change: components["schemas"]["FitChange"];
+            lines: components["schemas"]["FitLine"][];
+            before: components["schemas"]["FitGrown"];
+            after: components["schemas"]["FitGrown"];
+            /** @description when the beds are full */
+            full: components["schemas"]["FitSpan"][];
+        };
+        FitChange: {
+            /** @enum {string} */
+            command: "put-wishes";
+            wishes?: components["schemas"]["Wish"][];
+            remove?: string[];
+        };
+        FitLine: {
+            wish: string;
+            title: string;
+            /** @enum {string} */
+            kept: "whole" | "cut" | "left-out";
+            kind: components["schemas"]["AmountKind"];
+            /** @description of was and is */
+            unit: string;
+            /** Format: double */
+            was: number;
+            /** Format: double */
+            is: number;
+            /**
+             * Format: double
+             * @description m² of its sowings as it is wished now
+             */
+            area: number;
+        };
+        FitGrown: {
+            weeks_fed: number;
+            jars: number;
+        };
+        FitSpan: {
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            to: string;
         };
         /** @description what of the plan has ground; left out where there is no bed yet */
         FedByGround: {
@@ -2901,6 +2973,27 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Remedy"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getFittedWishes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The proposal */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FittedWishes"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -22,7 +22,7 @@ const lost = computed(() => {
   <p v-if="lost" class="ground-line">
     {{ count(ground.fed?.sowings ?? 0, 'sowing has', 'sowings have') }} no ground, or not for all of it:
     <strong>{{ lost }} less</strong>.
-    <RouterLink to="/ground">Fit the wishes to the ground</RouterLink>
+    <RouterLink to="/ground/fit">Fit the wishes to the ground</RouterLink>
   </p>
 </template>
 

@@ -26,6 +26,7 @@ function does(r: Remedy): string {
 /** What a remedy costs or spares of ground and work. */
 function work(r: Remedy): string {
   const out: string[] = []
+  if (r.lacks) out.push(`needs ${say(r.lacks, 'm²')} of ground that no bed has`)
   if (r.plants) out.push(signed(r.plants, count(Math.abs(r.plants), 'plant')))
   if (Math.abs(r.area) >= 0.05) out.push(signed(r.area, say(Math.abs(r.area), 'm²')))
   if (r.jars) out.push(signed(r.jars, count(Math.abs(r.jars), 'jar')))

@@ -17,6 +17,7 @@ import CarePage from './CarePage.vue'
 import { useDays } from './days'
 import DayScrubber from './DayScrubber.vue'
 import DivideForm from './DivideForm.vue'
+import FitWishes from './FitWishes.vue'
 import FreeGround from './FreeGround.vue'
 import GroundAside from './GroundAside.vue'
 import MoveBar from './MoveBar.vue'
@@ -39,12 +40,18 @@ const views = [
   { value: 'year', words: 'over the year' },
   { value: 'beds', words: 'the beds' },
   { value: 'care', words: 'fill, feed, water' },
+  { value: 'fit', words: 'fit the wishes' },
 ]
 const view = computed(() => String(route.params.view || 'plot'))
 const show = (id: string) => router.push(id === 'plot' ? '/ground' : `/ground/${id}`)
 
 const beds = computed(() => store.household?.beds ?? [])
 const layout = computed(() => ground.layout)
+/** How much ground is lacking in the week that lacks most, and in how many weeks some is. */
+const lack = computed(() => {
+  const weeks = (layout.value?.weeks ?? []).filter((w) => w.short > 0.05)
+  return { most: Math.max(0, ...weeks.map((w) => w.short)), weeks: weeks.length }
+})
 /** How near the layout is to what could fit at most. */
 const near = computed(() => {
   const l = layout.value
@@ -100,7 +107,7 @@ useKeys([
         <b>{{ say(layout.owned, 'm²') }}</b> in {{ count(beds.length, 'bed') }};
         <template v-if="layout.short > 0.05"
           ><span class="warn"
-            ><b>{{ say(layout.short, 'm²') }} · weeks</b> short</span
+            >short of <b>{{ say(lack.most, 'm²') }}</b>, for {{ count(lack.weeks, 'week') }} of some</span
           >, {{ count(layout.left.length, 'sowing') }} without ground<span class="quiet small"
             >, {{ near }}</span
           ></template
@@ -168,6 +175,7 @@ useKeys([
       </div>
     </template>
     <BedsPage v-else-if="view === 'beds'" :adding="adding" @add="add" @done="adding = undefined" />
+    <FitWishes v-else-if="view === 'fit'" />
     <CarePage v-else />
   </section>
 </template>

@@ -43,6 +43,7 @@ const offer = computed(() => better.value?.[0])
       </button>
       <span v-if="refused" class="wrong" role="alert">{{ capital(refused) }}</span>
     </p>
+    <p class="fit"><RouterLink to="/ground/fit">Fit the wishes to the ground</RouterLink></p>
     <ElButton v-if="!wanted" size="small" @click="wanted = true">What would help?</ElButton>
     <Remedies
       v-else
@@ -56,6 +57,7 @@ const offer = computed(() => better.value?.[0])
 </template>
 
 <style scoped>
+.fit,
 .offer {
   margin: 0 0 var(--space-3);
 }

@@ -2,18 +2,25 @@
 // What the whole table comes to, against the household's goals; and how full the
 // stores and the freezer become.
 import { computed } from 'vue'
+import { useGround } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import Figure from '../../parts/Figure.vue'
 
 const store = useHousehold()
+const ground = useGround()
 const { say } = useUnits()
 
 const goals = computed(() => {
   const g = store.plan?.goals
   if (!g) return []
   return [
-    { key: 'jars', goal: g.jars, words: 'jars of anything', figure: 'tally/jars' },
+    {
+      key: 'jars',
+      goal: { ...g.jars, value: ground.fed?.jars ?? g.jars.value },
+      words: 'jars of anything',
+      figure: 'tally/jars',
+    },
     { key: 'green', goal: g.green, words: 'weeks with something green', figure: 'goal/green' },
     { key: 'energy', goal: g.energy, words: 'of the energy', figure: 'goal/energy' },
     { key: 'protein', goal: g.protein, words: 'of the protein', figure: 'goal/protein' },

@@ -30,7 +30,10 @@ const gaps = computed(() => props.source.filter((s, i) => s === 'gap' || bare.va
 /** The runs in words, for those who do not see them. */
 const words = computed(() =>
   runs.value
-    .map((r) => `from ${day(store.plan?.weeks[r.from])} ${sourceWords(props.source[r.from] ?? r.s)}${r.bare ? ', without ground' : ''}`)
+    .map(
+      (r) =>
+        `from ${day(store.plan?.weeks[r.from])} ${sourceWords(props.source[r.from] ?? r.s)}${r.bare ? ', without ground' : ''}`,
+    )
     .join(', '),
 )
 </script>
