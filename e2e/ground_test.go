@@ -7,6 +7,7 @@ import (
 	"strings"
 	"testing"
 
+	"github.com/go-rod/rod"
 	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
 )
@@ -25,15 +26,14 @@ func (p *page) scrubTo(day string) {
 	}`, day)
 }
 
-// shortage is what the ground is short of, m² · weeks, once the layout is of the
-// plan as it stands.
+// shortage is what the ground is short of, m² · weeks, once the layout on the screen is of
+// the plan as it stands.
 func (p *page) shortage() float64 {
 	p.t.Helper()
 	p.until("the layout of this plan", `() => document.querySelector('.sum') && !document.querySelector('.sum [data-old]')`)
-	if p.eval(`() => String(!!document.querySelector('.sum .warn'))`) != "true" {
-		return 0
-	}
-	return number(p.t, p.text(".sum .warn b"))
+	got, err := p.Evaluate(rod.Eval(`() => fetch('/api/layout').then(r => r.json()).then(l => l.short)`).ByPromise())
+	p.must(err)
+	return got.Value.Num()
 }
 
 // From a measured plot to beds, all by keyboard and figures; a bed that would lie

@@ -21,11 +21,11 @@ func TestAWarmerStoreKeepsForFewerWeeks(t *testing.T) {
 	t.Parallel()
 	a := start(t, "demo")
 	p := a.open("/house")
-	fed := p.value(`[data-tally="weeks_fed"] .figure`)
+	fed := p.planned("weeks_fed")
 	p.fill(`[aria-label="Temperature of Earth cellar"]`, "11")
 	p.shows(".notice", "Changed Earth cellar")
-	p.see(`[data-tally="weeks_fed"] .change`)
-	if now := p.value(`[data-tally="weeks_fed"] .figure`); now >= fed {
+	p.see(`[data-tally] .change`)
+	if now := p.planned("weeks_fed"); now >= fed {
 		t.Errorf("at 11 °C %g weeks are fed, at 3 °C %g", now, fed)
 	}
 	p.fill(`[aria-label="Temperature of Earth cellar"]`, "90")

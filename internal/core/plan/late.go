@@ -114,7 +114,7 @@ func inTime(b *basis, past recorded) (*basis, recorded, staggered, missed) {
 // are taken.
 func (m *missed) sortOut(past recorded, first staggered, late []*row) recorded {
 	b := m.b
-	left := recorded{maps.Clone(past.byCrop), maps.Clone(past.taken)}
+	left := recorded{byCrop: maps.Clone(past.byCrop), taken: maps.Clone(past.taken), leftover: past.leftover}
 	for _, r := range first.rows {
 		left.taken[r.id] = true
 	}

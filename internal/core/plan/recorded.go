@@ -11,14 +11,15 @@ import (
 // recorded are the recorded sowings from which this table year is harvested, in the
 // household's order, and the names that they take.
 type recorded struct {
-	byCrop map[string][]*table.RecordedSowing
-	taken  map[string]bool
+	byCrop   map[string][]*table.RecordedSowing
+	taken    map[string]bool
+	leftover []*table.RecordedSowing // harvested before this table year, and standing still: they take bed space
 }
 
 // recordedSowings collects the sowings harvested in this table year: those that mature in
 // it and those already growing on its first day.
 func recordedSowings(b *basis) recorded {
-	out := recorded{map[string][]*table.RecordedSowing{}, map[string]bool{}}
+	out := recorded{byCrop: map[string][]*table.RecordedSowing{}, taken: map[string]bool{}}
 	for i := range b.in.Household.Plantings {
 		p := &b.in.Household.Plantings[i]
 		crop := b.desk.Book.Crop(p.Crop)
@@ -27,8 +28,12 @@ func recordedSowings(b *basis) recorded {
 		}
 		h := b.recordedSowing(p, crop)
 		st := &h.Start
-		if st.Ready >= place.Days || st.Ready < 0 && st.End <= 0 {
-			continue // it is of another year
+		if st.Ready >= place.Days || st.Ready < 0 && st.End <= 0 { // it is of another year
+			if b.standsStill(h) {
+				out.leftover = append(out.leftover, h)
+				out.taken[p.ID] = true
+			}
+			continue
 		}
 		if st.Ready < 0 { // it was growing when the year began: what is left of it counts
 			st.Ready, st.Sure = 0, 0
@@ -37,6 +42,13 @@ func recordedSowings(b *basis) recorded {
 		out.byCrop[p.Crop] = append(out.byCrop[p.Crop], h)
 	}
 	return out
+}
+
+// standsStill reports whether what is harvested before this table year is in a bed today: it
+// is picked still, or waits to be cleared.
+func (b *basis) standsStill(h *table.RecordedSowing) bool {
+	today := b.dayOf(b.in.AsOf)
+	return h.Start.Ready < 0 && today < h.Start.End+int(b.desk.Rules.ClearDays) && h.InBed(h.Start.Raised && !h.Start.Bought, b.in.AsOf)
 }
 
 // recordedSowing returns a sowing with its start, harvest and end, computed from its

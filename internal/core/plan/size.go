@@ -76,6 +76,9 @@ func sized(b *basis, rec recorded, w weeks, rows []*row, used map[*record.Planti
 			z.unwanted(h)
 		}
 	}
+	for _, h := range rec.leftover {
+		z.leftover(h)
+	}
 	return z.out
 }
 
@@ -269,6 +272,15 @@ func (z *sizer) unwanted(h *table.RecordedSowing) {
 	sw.ID, sw.Cover, sw.For, sw.Feeds = h.ID, string(h.Planting.Cover), []Served{}, []int{}
 	sw.fill(size, crop)
 	z.out.sown = append(z.out.sown, sw)
+}
+
+// leftover keeps a sowing of the year before that stands still. It feeds no week of this
+// table year and takes none of its hours; it is picked and cleared, and has its bed until then.
+func (z *sizer) leftover(h *table.RecordedSowing) {
+	z.unwanted(h)
+	sw := z.out.sown[len(z.out.sown)-1]
+	first, last := z.date(h.Start.Ready), z.date(h.Start.End-1)
+	sw.FirstPick, sw.LastPick, sw.ground = &first, &last, span{}
 }
 
 // fill puts the counts of a sowing in.

@@ -2,7 +2,7 @@
 // The whole table at a glance; after an edit each figure that changed shows by
 // how much, for some seconds.
 import { useTimeoutFn } from '@vueuse/core'
-import { computed, watch } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 import { useGround } from '../lib/ground'
 import { useHousehold } from '../lib/household'
 import { useUnits } from '../lib/units'
@@ -15,9 +15,15 @@ const { say, quantity } = useUnits()
 /** Whether the changes of the last edit are shown. */
 const { isPending: showing, start: show, stop: hide } = useTimeoutFn(() => undefined, 12_000, { immediate: false })
 
+/** What had ground before the last edit; nothing where that was not worked out yet. */
+const grownBefore = shallowRef<typeof ground.fed>()
 watch(
   () => store.state,
-  () => (store.before ? show() : hide()),
+  (_, was) => {
+    grownBefore.value = ground.layout && ground.layout.revision === was?.revision ? ground.fed : undefined
+    if (store.before) show()
+    else hide()
+  },
 )
 
 /** Weeks are fed, and jars filled, only from what has ground; without beds it is said. */
@@ -37,12 +43,18 @@ const figures = computed(() => {
     label: string,
     figure?: string,
   ) => {
-    const change = b ? t[key] - b[key] : 0
-    const grown = key === 'weeks_fed' || key === 'jars' ? ground.fed?.[key] : undefined
+    const byGround = key === 'weeks_fed' || key === 'jars' ? key : undefined
+    const asks = byGround && !!store.household?.beds.length
+    const grown = asks ? ground.fed?.[byGround] : undefined
+    let change = b ? t[key] - b[key] : 0
+    if (b && asks) {
+      const was = grownBefore.value?.[byGround]
+      change = ground.old || grown === undefined || was === undefined ? 0 : grown - was
+    }
     return {
       key,
       value: grown ?? t[key],
-      pending: grown !== undefined && ground.old,
+      pending: !!asks && !ground.wrong && ground.old,
       unit,
       label,
       figure,

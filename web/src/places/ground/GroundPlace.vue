@@ -107,7 +107,7 @@ useKeys([
         <b>{{ say(layout.owned, 'm²') }}</b> in {{ count(beds.length, 'bed') }};
         <template v-if="layout.short > 0.05"
           ><span class="warn"
-            >short of <b>{{ say(lack.most, 'm²') }}</b>, for {{ count(lack.weeks, 'week') }} of some</span
+            >short of up to <b>{{ say(lack.most, 'm²') }}</b> for {{ count(lack.weeks, 'week') }}</span
           >, {{ count(layout.left.length, 'sowing') }} without ground<span class="quiet small"
             >, {{ near }}</span
           ></template
