@@ -339,6 +339,9 @@ type Batch = plan.Batch
 // Bed defines model for Bed.
 type Bed = bed.Bed
 
+// BedStood defines model for BedStood.
+type BedStood = ground.BedStood
+
 // BedSun defines model for BedSun.
 type BedSun struct {
 	Bed   string     `json:"bed"`
@@ -645,6 +648,9 @@ type Goals = plan.Goals
 
 // Goes defines model for Goes.
 type Goes = ground.CanFollow
+
+// GoesOver defines model for GoesOver.
+type GoesOver = ground.GoesOver
 
 // GreenGoes defines model for GreenGoes.
 type GreenGoes = ground.GreenCanFollow
@@ -1145,6 +1151,16 @@ type Working = working.Working
 // WorkingLine defines model for WorkingLine.
 type WorkingLine = working.Line
 
+// YearTurn defines model for YearTurn.
+type YearTurn = ground.Turn
+
+// YearTurnAsked defines model for YearTurnAsked.
+type YearTurnAsked struct {
+	Client   string `json:"client"`
+	ID       string `json:"id"`
+	Revision int    `json:"revision"`
+}
+
 // GetCalendarParams defines parameters for GetCalendar.
 type GetCalendarParams struct {
 	Units *GetCalendarParamsUnits `form:"units,omitempty" json:"units,omitempty"`
@@ -1243,6 +1259,12 @@ type GetWorkingParams struct {
 	Figure string `form:"figure" json:"figure"`
 }
 
+// PostYearTurnParams defines parameters for PostYearTurn.
+type PostYearTurnParams struct {
+	// Since the revision that the client has; what has changed since is then told instead of the whole
+	Since *int `form:"since,omitempty" json:"since,omitempty"`
+}
+
 // PostBedBesideJSONRequestBody defines body for PostBedBeside for application/json ContentType.
 type PostBedBesideJSONRequestBody = BesideAsk
 
@@ -1287,6 +1309,9 @@ type PostUndoJSONRequestBody = Step
 
 // PostWeatherReadJSONRequestBody defines body for PostWeatherRead for application/json ContentType.
 type PostWeatherReadJSONRequestBody = WeatherFile
+
+// PostYearTurnJSONRequestBody defines body for PostYearTurn for application/json ContentType.
+type PostYearTurnJSONRequestBody = YearTurnAsked
 
 // ServerInterface represents all server handlers.
 type ServerInterface interface {
@@ -1392,6 +1417,12 @@ type ServerInterface interface {
 	// GetWorking The working of one figure
 	// (GET /working)
 	GetWorking(ctx *echo.Context, params GetWorkingParams) error
+	// GetYearTurn What goes over into the next table year; nothing is changed
+	// (GET /year-turn)
+	GetYearTurn(ctx *echo.Context) error
+	// PostYearTurn Begin the next table year; what stands, the shelf, the beds and their families go over
+	// (POST /year-turn)
+	PostYearTurn(ctx *echo.Context, params PostYearTurnParams) error
 }
 
 // ServerInterfaceWrapper converts echo contexts to parameters.
@@ -1875,6 +1906,33 @@ func (w *ServerInterfaceWrapper) GetWorking(ctx *echo.Context) error {
 	return err
 }
 
+// GetYearTurn converts echo context to params.
+func (w *ServerInterfaceWrapper) GetYearTurn(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetYearTurn(ctx)
+	return err
+}
+
+// PostYearTurn converts echo context to params.
+func (w *ServerInterfaceWrapper) PostYearTurn(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PostYearTurnParams
+	// ------------- Optional query parameter "since" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "since", ctx.QueryParams(), &params.Since, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter since: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostYearTurn(ctx, params)
+	return err
+}
+
 // This is a simple interface which specifies echo.Route addition functions which
 // are present on both echo.Echo and echo.Group, since we want to allow using
 // either of them for path registration
@@ -1925,6 +1983,8 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/state", wrapper.GetState, options.OperationMiddlewares["getState"]...)
 	router.POST(options.BaseURL+"/edits", wrapper.PostEdit, options.OperationMiddlewares["postEdit"]...)
 	router.POST(options.BaseURL+"/log", wrapper.PostLog, options.OperationMiddlewares["postLog"]...)
+	router.GET(options.BaseURL+"/year-turn", wrapper.GetYearTurn, options.OperationMiddlewares["getYearTurn"]...)
+	router.POST(options.BaseURL+"/year-turn", wrapper.PostYearTurn, options.OperationMiddlewares["postYearTurn"]...)
 	router.POST(options.BaseURL+"/log-all", wrapper.PostLogAll, options.OperationMiddlewares["postLogAll"]...)
 	router.POST(options.BaseURL+"/station-read", wrapper.PostStationRead, options.OperationMiddlewares["postStationRead"]...)
 	router.POST(options.BaseURL+"/place-chart", wrapper.PostPlaceChart, options.OperationMiddlewares["postPlaceChart"]...)

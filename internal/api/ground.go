@@ -57,6 +57,25 @@ func (s *Server) GetFittedWishes(c *echo.Context) error {
 	return c.JSON(http.StatusOK, FittedWishes{Proposal: p})
 }
 
+// GetYearTurn answers with what goes over into the next table year.
+func (s *Server) GetYearTurn(c *echo.Context) error {
+	t, err := s.app.YearTurn(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, t)
+}
+
+// PostYearTurn begins the next table year.
+func (s *Server) PostYearTurn(c *echo.Context, params PostYearTurnParams) error {
+	var b YearTurnAsked
+	if err := decode(c, &b); err != nil {
+		return err
+	}
+	d, err := s.app.TurnYear(c.Request().Context(), app.Stamp{Client: b.Client, ID: b.ID, Revision: b.Revision})
+	return s.done(c, params.Since, d, err)
+}
+
 // GetGroundLook answers with why a sowing stands where it does.
 func (s *Server) GetGroundLook(c *echo.Context, params GetGroundLookParams) error {
 	f, err := s.app.Layout(c.Request().Context())

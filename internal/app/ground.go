@@ -7,6 +7,7 @@ import (
 	"inventory/internal/core/ground"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/working"
+	"inventory/internal/store"
 )
 
 // Laid is a layout with the plan that it belongs to.
@@ -59,6 +60,33 @@ func (a *App) FitWishes(ctx context.Context) (*backwards.Proposal, error) {
 	}
 	return ask(ctx, a, "fitted wishes", l.Of, func(ctx context.Context) (*backwards.Proposal, error) {
 		return backwards.FitWishes(ctx, l.Of.Input, l.Of.Plan, l.Input, l.Layout)
+	})
+}
+
+// YearTurn says what goes over into the next table year.
+func (a *App) YearTurn(ctx context.Context) (ground.Turn, error) {
+	l, err := a.Layout(ctx)
+	if err != nil {
+		return ground.Turn{}, err
+	}
+	return ask(ctx, a, "year turn", l.Of, func(context.Context) (ground.Turn, error) {
+		return ground.TurnOf(l.Of.Input, l.Of.Plan, l.Input, l.Layout)
+	})
+}
+
+// TurnYear begins the next table year as one edit, which one undo takes back.
+func (a *App) TurnYear(ctx context.Context, by Stamp) (Done, error) {
+	return a.once(ctx, by, func(now *Planned) (store.Edit, error) {
+		l, err := a.layoutOf(now)
+		if err != nil {
+			return store.Edit{}, err
+		}
+		turn, err := ground.TurnOf(now.Input, now.Plan, l.Input, l.Layout)
+		if err != nil {
+			return store.Edit{}, err
+		}
+		h := now.Snapshot.Household
+		return store.Edit{Command: "turn-year", Beds: turn.Beds, Placements: turn.Placements, Settings: &store.Settings{Name: h.Name, Year: turn.Year, Start: h.Start, Risk: h.Risk, School: h.School}}, nil
 	})
 }
 

@@ -1,6 +1,7 @@
 package store
 
 import (
+	"fmt"
 	"slices"
 	"strings"
 
@@ -19,6 +20,7 @@ type command struct {
 var commands = withPlain([]command{
 	{"begin", func(d *drafter, e *Edit) error { return d.begin(e.Household) }},
 	{"set-household", func(d *drafter, e *Edit) error { return d.setHousehold(e.Settings) }},
+	{"turn-year", func(d *drafter, e *Edit) error { return d.turnYear(e) }},
 	{"set-place", func(d *drafter, e *Edit) error { return d.setPlace(e.Place) }},
 	{"set-weather", (*drafter).weather},
 	{"remove-store", func(d *drafter, e *Edit) error { return d.removeStore(e.Target) }},
@@ -97,6 +99,24 @@ func (d *drafter) setHousehold(s *Settings) error {
 	err = d.set(householdKind, "", 0, s)
 	d.words = "changed the household"
 	return err
+}
+
+// turnYear begins another table year, and keeps what stood in the beds in the one that ends and
+// where what goes over stands.
+func (d *drafter) turnYear(e *Edit) error {
+	if len(e.Beds) > 0 {
+		if err := d.changeBeds(e.Beds); err != nil {
+			return err
+		}
+	}
+	if err := d.placeAll(e.Placements); err != nil {
+		return err
+	}
+	if err := d.setHousehold(e.Settings); err != nil {
+		return err
+	}
+	d.words, d.about = fmt.Sprintf("began the year %d", e.Settings.Year), key{}
+	return nil
 }
 
 func (d *drafter) setPlace(p *place.Place) error {

@@ -1,6 +1,9 @@
 package store
 
-import "strings"
+import (
+	"inventory/internal/core/bed"
+	"strings"
+)
 
 // setHabit changes how a crop is grown; a habit that says nothing is forgotten.
 func (d *drafter) setHabit(e *Edit) error {
@@ -39,10 +42,8 @@ func (d *drafter) putPlantings(e *Edit) error {
 	if len(e.Plantings) == 0 {
 		return missing("plantings")
 	}
-	for i := range e.Placements {
-		if err := d.set(placementKind, e.Placements[i].Sowing, 0, &e.Placements[i]); err != nil {
-			return err
-		}
+	if err := d.placeAll(e.Placements); err != nil {
+		return err
 	}
 	for i := range e.Plantings {
 		if err := d.set(plantingKind, e.Plantings[i].ID, 0, &e.Plantings[i]); err != nil {
@@ -50,6 +51,16 @@ func (d *drafter) putPlantings(e *Edit) error {
 		}
 	}
 	d.words = e.Words
+	return nil
+}
+
+// placeAll puts sowings in their beds.
+func (d *drafter) placeAll(all []bed.Placement) error {
+	for i := range all {
+		if err := d.set(placementKind, all[i].Sowing, 0, &all[i]); err != nil {
+			return err
+		}
+	}
 	return nil
 }
 

@@ -238,28 +238,20 @@ func (s *search) solve(counted []float64) []float64 {
 func (s *search) lacksIn(a *attempt, week int) bool {
 	middle := s.rows.first + civil.Date(7*week+3)
 	return slices.ContainsFunc(a.lacks, func(q ground.Unplaced) bool {
-		x := sowingOf(&a.plan, q.Planting)
+		x := a.plan.Sowing(q.Planting)
 		return x != nil && x.Day <= middle && middle < x.Clear
 	})
 }
 
 // servedBy lists the wishes that a sowing of an attempt serves and that are not grown by hand.
 func (s *search) servedBy(a *attempt, sowing string) (out []int) {
-	x := sowingOf(&a.plan, sowing)
+	x := a.plan.Sowing(sowing)
 	for i := range s.plan.Wishes {
 		if x != nil && slices.ContainsFunc(x.For, func(f plan.Served) bool { return f.Wish == s.plan.Wishes[i].ID }) {
 			out = append(out, i)
 		}
 	}
 	return out
-}
-
-func sowingOf(p *plan.Plan, id string) *plan.Sowing {
-	i := slices.IndexFunc(p.Sowings, func(x plan.Sowing) bool { return x.ID == id })
-	if i < 0 {
-		return nil
-	}
-	return &p.Sowings[i]
 }
 
 // try reckons and lays out the wishes with shares of what is wished; each share becomes that
@@ -299,7 +291,7 @@ func (s *search) try(share []float64) *attempt {
 	}
 	a.plan, a.grown = p, Grown{fed.WeeksFed, fed.Jars}
 	for _, q := range l.Unplaced { // what stands or is fixed by hand stays as it is
-		if x := sowingOf(&p, q.Planting); x == nil || !x.Begun && !x.Set && !x.Stands {
+		if x := p.Sowing(q.Planting); x == nil || !x.Begun && !x.Set && !x.Stands {
 			a.lacks = append(a.lacks, q)
 		}
 	}

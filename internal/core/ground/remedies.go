@@ -210,16 +210,6 @@ func WithGround(ctx context.Context, in plan.Input, p plan.Plan, fit Input, l La
 	return out, nil
 }
 
-// sowing returns a sowing of the plan, or nil.
-func (w *shortage) sowing(id string) *plan.Sowing {
-	for i := range w.plan.Sowings {
-		if w.plan.Sowings[i].ID == id {
-			return &w.plan.Sowings[i]
-		}
-	}
-	return nil
-}
-
 // mostWishes is for how many wishes at most something is tried.
 const mostWishes = 4
 
@@ -228,7 +218,7 @@ const mostWishes = 4
 func (w *shortage) wishes() {
 	need := map[string]float64{}
 	for _, l := range w.layout.Unplaced {
-		if s := w.sowing(l.Planting); s != nil {
+		if s := w.plan.Sowing(l.Planting); s != nil {
 			for _, f := range s.For {
 				need[f.Wish] += l.Need
 			}
@@ -306,7 +296,7 @@ func (w *shortage) keep(what say.Fact, u bed.Customs) {
 func (w *shortage) bend() {
 	var seen []string
 	for _, l := range w.layout.Unplaced {
-		s := w.sowing(l.Planting)
+		s := w.plan.Sowing(l.Planting)
 		if s == nil {
 			continue
 		}
@@ -334,7 +324,7 @@ func (w *shortage) pairs() {
 			continue
 		}
 		left := slices.ContainsFunc(w.layout.Unplaced, func(l Unplaced) bool {
-			s := w.sowing(l.Planting)
+			s := w.plan.Sowing(l.Planting)
 			return s != nil && is(w.book.Crop(s.Crop), p.Short)
 		})
 		all.Pairs = append(all.Pairs, p.ID)
@@ -373,7 +363,7 @@ func (w *shortage) later() {
 	slices.SortStableFunc(left, func(a, b Unplaced) int { return cmp.Compare(b.Need, a.Need) })
 	tried := 0
 	for _, l := range left {
-		s, i := w.sowing(l.Planting), f.planting(l.Planting)
+		s, i := w.plan.Sowing(l.Planting), f.planting(l.Planting)
 		if s == nil || s.Begun || s.Method == season.Patch || tried == mostLater {
 			continue
 		}

@@ -6,6 +6,7 @@ import (
 	"inventory/internal/core/record"
 	"inventory/internal/core/season"
 	"inventory/internal/core/table"
+	"inventory/internal/core/wish"
 )
 
 // recorded are the recorded sowings from which this table year is harvested, in the
@@ -29,7 +30,7 @@ func recordedSowings(b *basis) recorded {
 		h := b.recordedSowing(p, crop)
 		st := &h.Start
 		if st.Ready >= place.Days || st.Ready < 0 && st.End <= 0 { // it is of another year
-			if b.standsStill(h) {
+			if st.End = standsUntil(h, crop); b.standsStill(h) {
 				out.leftover = append(out.leftover, h)
 				out.taken[p.ID] = true
 			}
@@ -44,11 +45,29 @@ func recordedSowings(b *basis) recorded {
 	return out
 }
 
+// standsUntil returns the day after the last on which a recorded sowing stands: what was sown
+// only to be kept is lifted when it is ready, or later where it stands well.
+func standsUntil(h *table.RecordedSowing, crop *book.Crop) int {
+	kept := len(h.For) > 0 && crop.Harvest == book.Once && crop.Store != book.GroundStorage
+	for _, p := range h.For {
+		kept = kept && p.Form != wish.Fresh && p.Form != ""
+	}
+	if kept {
+		return min(h.Start.End, max(h.Start.Ready, h.Start.Lift)+1)
+	}
+	return h.Start.End
+}
+
+// leapSlack is by how many days the end of a sowing may fall elsewhere when it is reckoned from
+// the next year's start: seasons have no 29 February, and a day earlier in a cool autumn is up
+// to three days of standing.
+const leapSlack = 4
+
 // standsStill reports whether what is harvested before this table year is in a bed today: it
 // is picked still, or waits to be cleared.
 func (b *basis) standsStill(h *table.RecordedSowing) bool {
 	today := b.dayOf(b.in.AsOf)
-	return h.Start.Ready < 0 && today < h.Start.End+int(b.desk.Rules.ClearDays) && h.InBed(h.Start.Raised && !h.Start.Bought, b.in.AsOf)
+	return h.Start.Ready < 0 && today < h.Start.End+int(b.desk.Rules.ClearDays)+leapSlack && h.InBed(h.Start.Raised && !h.Start.Bought, b.in.AsOf)
 }
 
 // recordedSowing returns a sowing with its start, harvest and end, computed from its
@@ -84,6 +103,9 @@ func (b *basis) survives(crop *book.Crop, until int) bool {
 		return true
 	}
 	first := ((b.year.First-b.start.YearDay())%place.Days + place.Days) % place.Days
+	if until <= 0 { // of the year before
+		first -= place.Days
+	}
 	return until <= first
 }
 

@@ -1,6 +1,8 @@
 package plan
 
 import (
+	"slices"
+
 	"inventory/internal/core/amount"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/household"
@@ -38,6 +40,15 @@ type Plan struct {
 	Changed          []Move        `json:"changed"` // what differs from the plan that was agreed
 
 	Unknown []household.Unknown `json:"unknown"` // what the crop book does not know: kept, and left out of the plan
+}
+
+// Sowing returns a sowing by its name; nil where the plan has none of that name.
+func (p *Plan) Sowing(id string) *Sowing {
+	i := slices.IndexFunc(p.Sowings, func(s Sowing) bool { return s.ID == id })
+	if i < 0 {
+		return nil
+	}
+	return &p.Sowings[i]
 }
 
 // Tally is the whole table at a glance. Weeks are counted wish by wish.

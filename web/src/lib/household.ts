@@ -72,6 +72,10 @@ export const useHousehold = defineStore('household', () => {
   async function post(entry: Entry): Promise<State> {
     const signal = AbortSignal.timeout(patience)
     const params = { query: { since: state.value?.revision } }
+    if ('turns' in entry) {
+      const { client, id, revision } = entry
+      return answer(() => api.POST('/year-turn', { body: { client, id, revision }, params, signal }))
+    }
     if ('events' in entry) return answer(() => api.POST('/log-all', { body: entry, params, signal }))
     if ('event' in entry) return answer(() => api.POST('/log', { body: entry, params, signal }))
     if ('sowing' in entry) return answer(() => api.POST('/placements', { body: entry, params, signal }))
@@ -143,6 +147,7 @@ export const useHousehold = defineStore('household', () => {
       return [task?.do ?? e.what, sowing(e.sowing), e.day].filter(Boolean).join(' ')
     }
     if ('events' in entry) return `what became of ${entry.events.length} sowings`
+    if ('turns' in entry) return 'begin the next year'
     if ('sowing' in entry) return 'put ' + sowing(entry.sowing) + ' in a bed'
     return entry.command.replaceAll('-', ' ') + (entry.wish ? ': ' + entry.wish.food : '')
   }
@@ -177,6 +182,11 @@ export const useHousehold = defineStore('household', () => {
   /** Puts down what was done to several sowings, as one edit. */
   function logAll(events: SowingEvent[]): Promise<Problem | undefined> {
     return inTurn(() => send({ events, ...stamp() }))
+  }
+
+  /** Begins the next table year. */
+  function turnYear(): Promise<Problem | undefined> {
+    return inTurn(() => send({ turns: true, ...stamp() }))
   }
 
   /** Puts a sowing in a bed by hand. */
@@ -236,6 +246,7 @@ export const useHousehold = defineStore('household', () => {
     edit,
     log,
     logAll,
+    turnYear,
     place,
     stays,
     again,

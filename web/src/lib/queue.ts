@@ -2,9 +2,9 @@
 // through a reload too, and sent when it answers again. Every entry has an id of its
 // own, so that one that was sent twice is done once.
 import { ref } from 'vue'
-import type { Edit, Log, LogAll, PlaceAsk } from './api'
+import type { Edit, Log, LogAll, PlaceAsk, YearTurnAsked } from './api'
 
-export type Entry = Edit | Log | LogAll | PlaceAsk
+export type Entry = Edit | Log | LogAll | PlaceAsk | (YearTurnAsked & { turns: true })
 
 export interface Waiting {
   entry: Entry

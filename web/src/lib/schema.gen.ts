@@ -55,6 +55,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/year-turn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What goes over into the next table year; nothing is changed */
+        get: operations["getYearTurn"];
+        put?: never;
+        /** Begin the next table year; what stands, the shelf, the beds and their families go over */
+        post: operations["postYearTurn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/log-all": {
         parameters: {
             query?: never;
@@ -1709,6 +1727,36 @@ export interface components {
             suns: components["schemas"]["BedSun"][];
             fed?: components["schemas"]["FedByGround"];
         };
+        YearTurnAsked: {
+            client: string;
+            id: string;
+            revision: number;
+        };
+        YearTurn: {
+            /** @description that begins */
+            year: number;
+            /** Format: date */
+            from: string;
+            goes: components["schemas"]["GoesOver"][];
+            /** @description on the shelf */
+            lots: number;
+            /** @description families that stood in the beds in the year that ends */
+            stood: components["schemas"]["BedStood"][];
+        };
+        GoesOver: {
+            sowing: string;
+            crop: string;
+            beds: string[];
+            /**
+             * Format: date
+             * @description when it is cleared; left out where it stands for years
+             */
+            until?: string;
+        };
+        BedStood: {
+            bed: string;
+            families: string[];
+        };
         /** @description no proposal where all has ground already, or where nothing was found that feeds as many weeks */
         FittedWishes: {
             proposal?: components["schemas"]["FitProposal"];
@@ -2563,6 +2611,55 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Log"];
+            };
+        };
+        responses: {
+            /** @description The state after it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["State"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getYearTurn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What goes over */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["YearTurn"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postYearTurn: {
+        parameters: {
+            query?: {
+                /** @description the revision that the client has; what has changed since is then told instead of the whole */
+                since?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["YearTurnAsked"];
             };
         };
         responses: {

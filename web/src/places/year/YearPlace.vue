@@ -20,6 +20,7 @@ import WeekCaption from './WeekCaption.vue'
 import YearOverloads from './YearOverloads.vue'
 import YearRow from './YearRow.vue'
 import YearTotals from './YearTotals.vue'
+import YearTurn from './YearTurn.vue'
 
 const WeekPage = defineAsyncComponent(() => import('./WeekPage.vue'))
 const store = useHousehold()
@@ -133,6 +134,7 @@ onMounted(() =>
           circle.</template
         >
       </p>
+      <YearTurn />
       <GroundLine />
       <GoalsLine />
 

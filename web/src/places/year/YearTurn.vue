@@ -1,0 +1,108 @@
+<script setup lang="ts">
+// The step into the next table year, once this one is well on: what goes over by itself is
+// shown before; undo takes it back.
+import { ElButton } from 'element-plus'
+import { computed, ref } from 'vue'
+import { api } from '../../lib/api'
+import { useAnswer } from '../../lib/ask'
+import { useHousehold } from '../../lib/household'
+import { wordsOf } from '../../lib/problems'
+import { capital, count, day, dayNumber, isoDay } from '../../lib/words'
+
+const store = useHousehold()
+const open = ref(false)
+const refused = ref('')
+const busy = ref(false)
+
+/** The next year can be planned once this one's late summer has come: what is planted in autumn,
+ * such as garlic, belongs to it. */
+const lateSummer = 15
+const late = computed(() => !!store.plan && store.plan.as_of >= (store.plan.weeks[lateSummer] ?? ''))
+/** The last day of this table year: the one before the same day of the next. */
+const last = computed(() => {
+  const first = store.plan?.weeks[0] ?? ''
+  return isoDay(dayNumber(Number(first.slice(0, 4)) + 1 + first.slice(4)) - 1)
+})
+const { data: turn, wrong } = useAnswer(
+  'year-turn',
+  () => (open.value ? true : undefined),
+  (_, signal) => api.GET('/year-turn', { signal }),
+)
+
+async function begin() {
+  busy.value = true
+  const p = await store.turnYear()
+  busy.value = false
+  refused.value = wordsOf(p)
+  if (!p) open.value = false
+}
+</script>
+
+<template>
+  <div v-if="late" class="turn no-print">
+    <p>
+      The year {{ store.plan?.year }} runs until {{ day(last) }}.
+      <button type="button" class="link" :aria-expanded="open" @click="open = !open">Begin the next year</button>
+    </p>
+    <div v-if="open" class="over">
+      <p v-if="wrong" class="wrong" role="alert">{{ capital(wrong) }}</p>
+      <p v-else-if="!turn" class="quiet" role="status">It is being worked out …</p>
+      <template v-else>
+        <p>
+          The next year begins on {{ day(turn.from) }}. Wishes, people, stores and the crop book stay as they are. By
+          itself goes over:
+        </p>
+        <ul>
+          <li>
+            <strong>{{ count(turn.goes.length, 'planting') }}</strong> that
+            {{ turn.goes.length === 1 ? 'stands' : 'stand' }}, each in its bed<template v-if="turn.goes.length"
+              >:
+              <span v-for="(g, i) in turn.goes" :key="g.sowing" data-goes
+                >{{ i ? ', ' : '' }}{{ g.crop
+                }}<span class="quiet small">
+                  ({{ g.beds.join(', ') || 'its bed is not known'
+                  }}{{ g.until ? `, until ${day(g.until)}` : '' }})</span
+                ></span
+              ></template
+            >
+          </li>
+          <li>
+            <strong>{{ count(turn.lots, 'lot') }}</strong> on the shelf
+          </li>
+          <li>
+            the families that stood in <strong>{{ count(turn.stood.length, 'bed') }}</strong>, for the rotation: what
+            was sown or planted, where it really stood
+          </li>
+        </ul>
+        <p class="act">
+          <ElButton type="primary" :loading="busy" @click="begin">Begin the year {{ turn.year }}</ElButton>
+          <span class="quiet small"
+            >One undo takes it back. What you planned for this year and did not sow is let go.</span
+          >
+          <span v-if="refused" class="wrong" role="alert">{{ capital(refused) }}</span>
+        </p>
+      </template>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.turn > p {
+  margin: 0;
+}
+.over {
+  max-width: 52rem;
+  padding: var(--space-3) var(--space-5) var(--space-4);
+  border-left: 3px solid var(--ink-2);
+}
+ul {
+  margin: var(--space-2) 0;
+  padding-left: var(--space-5);
+}
+.act {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: var(--space-3) var(--space-5);
+}
+</style>
