@@ -68,10 +68,12 @@ type Standing struct {
 	Until  civil.Date `json:"until"`            // when it is expected to be cleared
 }
 
-// Stood is what families stood in a bed in a calendar year.
+// Stood is what families stood in a bed, or in a stretch of it, in a calendar year.
 type Stood struct {
 	Year     int      `json:"year"`
 	Families []string `json:"families"`
+	At       float64  `json:"at,omitempty"`     // m along the bed
+	Length   float64  `json:"length,omitempty"` // m of the stretch; 0: the whole bed
 }
 
 // Laid is a piece of a layout that the household agreed to.
@@ -173,6 +175,8 @@ func (b Bed) Validate(c invalid.Check, families []string) {
 	for i, s := range b.Stood {
 		at := c.Index("stood", i)
 		at.Number("year", float64(s.Year), 1950, 2150)
+		at.Number("at", s.At, 0, 500)
+		at.Number("length", s.Length, 0, 500)
 		for _, f := range s.Families {
 			if !slices.Contains(families, f) {
 				at.OfBook().Add("families", f, "a family of the crop book, such as Solanaceae")
@@ -183,8 +187,8 @@ func (b Bed) Validate(c invalid.Check, families []string) {
 
 // validateStanding looks at what stands in a bed now.
 func (b Bed) validateStanding(c invalid.Check, families []string) {
-	if len(b.Stands) > 60 || len(b.Stood) > 200 {
-		c.Add("stands", fmt.Sprint(len(b.Stands)), "at most 60 that stand and 200 years that have been")
+	if len(b.Stands) > 60 || len(b.Stood) > 1000 {
+		c.Add("stands", fmt.Sprint(len(b.Stands)), "at most 60 that stand and 1000 that have been")
 		return
 	}
 	for i, s := range b.Stands {

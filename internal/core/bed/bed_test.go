@@ -39,7 +39,7 @@ func TestABedThatCannotBe(t *testing.T) {
 		"soil":              {Name: "b", Length: 3, Width: 1, Soil: 9},
 		"sun":               {Name: "b", Length: 3, Width: 1, Sun: "moon"},
 		"name":              {Length: 3, Width: 1},
-		"stood[0].families": {Name: "b", Length: 3, Width: 1, Stood: []Stood{{2026, []string{"Dragons"}}}},
+		"stood[0].families": {Name: "b", Length: 3, Width: 1, Stood: []Stood{{Year: 2026, Families: []string{"Dragons"}}}},
 	} {
 		check := invalid.NewCheck()
 		b.Validate(check, []string{"Solanaceae"})

@@ -50,7 +50,17 @@ func (b Bed) Divided(parts int) (out []Bed) {
 			p.X += at
 		}
 		end := at + p.Length
-		p.Stands, p.Green = nil, nil
+		p.Stands, p.Green, p.Stood = nil, nil, nil
+		for _, s := range b.Stood {
+			if s.Length > 0 {
+				from, to := math.Max(s.At, at), math.Min(s.At+s.Length, end)
+				if to-from <= crumb {
+					continue
+				}
+				s.At, s.Length = from-at, to-from
+			}
+			p.Stood = append(p.Stood, s)
+		}
 		for _, g := range b.Green {
 			if from, to := math.Max(g.At, at), math.Min(g.At+g.Length, end); to-from > crumb {
 				g.At, g.Length = from-at, to-from

@@ -117,7 +117,7 @@ func (free *FreeStretch) green(greens []book.GreenManure, y *place.Year, fit Inp
 			goes.Kin = "a relative of what follows"
 		case free.Under != "" && g.Family == free.family:
 			goes.Kin = "a relative of what stands there"
-		case stoodLately(fit, k, g.Family):
+		case stoodLately(fit, k, g.Family, free.From, free.To):
 			goes.Kin = "its family stood here lately"
 		}
 		free.Green = append(free.Green, goes)
@@ -127,9 +127,12 @@ func (free *FreeStretch) green(greens []book.GreenManure, y *place.Year, fit Inp
 	})
 }
 
-// stoodLately reports whether a family stood in a bed within three years.
-func stoodLately(fit Input, k int, family string) bool {
+// stoodLately reports whether a family stood in a stretch of a bed within three years.
+func stoodLately(fit Input, k int, family string, from, to float64) bool {
 	for _, s := range fit.Beds[k].Stood {
+		if s.Length > 0 && (s.At >= to || s.At+s.Length <= from) {
+			continue
+		}
 		if s.Year >= fit.Year-3 && slices.Contains(s.Families, family) {
 			return true
 		}

@@ -48,7 +48,7 @@ func (f *laying) holdOne(p bed.Placement) {
 		if len(parts) == 1 {
 			length = f.whole[i][k]
 		}
-		to, ok := f.roomFor(i, k, at, length)
+		to, ok := f.roomFor(i, k, at, length, p.Exception || p.Stands)
 		if !ok {
 			break
 		}
@@ -135,7 +135,7 @@ func (f *laying) goHome() {
 			if plants <= 0 {
 				break
 			}
-			to, ok := f.roomFor(i, at.bed, at.at, length)
+			to, ok := f.roomFor(i, at.bed, at.at, length, false)
 			if !ok {
 				break
 			}
@@ -164,10 +164,14 @@ func (f *laying) atHome(k int, q piece) bool {
 }
 
 // roomFor reports whether a stretch of a bed is free for a planting, or shares the
-// ground of one that it may stand below; and until when it then stands there.
-func (f *laying) roomFor(i, k, at, length int) (to civil.Date, ok bool) {
+// ground of one that it may stand below; and until when it then stands there. The rotation is
+// kept unless it is bent.
+func (f *laying) roomFor(i, k, at, length int, bend bool) (to civil.Date, ok bool) {
 	p := &f.in.Plantings[i]
-	if slices.ContainsFunc(f.gaps(k, p.From, p.To, nil), func(g gapIn) bool { return g.at <= at && at+length <= g.at+g.length }) {
+	if !bend && !f.open(i, k, at, length) {
+		return 0, false
+	}
+	if slices.ContainsFunc(f.empty(k, p.From, p.To, nil), func(g gapIn) bool { return g.at <= at && at+length <= g.at+g.length }) {
 		return p.To, true
 	}
 	if f.pairs == nil || length != f.whole[i][k] {
@@ -184,8 +188,8 @@ func (f *laying) roomFor(i, k, at, length int) (to civil.Date, ok bool) {
 }
 
 // free reports whether a planting may lie at a place of a bed.
-func (f *laying) free(i, k, at int) bool {
-	_, ok := f.roomFor(i, k, at, f.whole[i][k])
+func (f *laying) free(i, k, at int, bend bool) bool {
+	_, ok := f.roomFor(i, k, at, f.whole[i][k], bend)
 	return ok
 }
 
@@ -211,23 +215,35 @@ func Put(in Input, sowing, to string, at float64, bend bool) (bed.Placement, err
 		return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: "another bed: " + cannot.String()}
 	}
 	if last := Rotation(b, p.Crop, in.Year); last > 0 && !bend && !f.may[i][k] {
-		return bed.Placement{}, &invalid.Field{Field: "bend", Value: b.Name, Allowed: fmt.Sprintf("another bed: %s stood in it in %d and may return in %d; or bend the rotation", p.Crop.Family, last, last+int(p.Crop.RotationYears.Or(0))+1)}
+		return bed.Placement{}, tooLately(b, p, last)
 	}
 	if f.whole[i][k] > f.long(k) {
 		return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a longer bed: it takes %s, this one has %s", metres(float64(f.whole[i][k])/tenths), metres(b.Length))}
 	}
 	out := bed.Placement{Sowing: sowing, Bed: to, At: at, Exception: bend, Stands: stands}
 	if at >= 0 {
-		if f.free(i, k, int(at*tenths+0.5)) {
+		if f.free(i, k, int(at*tenths+0.5), bend) {
 			return out, nil
+		}
+		if last := RotationOn(b, p.Crop, in.Year, at, float64(f.whole[i][k])/tenths); last > 0 && !bend && f.free(i, k, int(at*tenths+0.5), true) {
+			return bed.Placement{}, tooLately(b, p, last)
 		}
 		return bed.Placement{}, &invalid.Field{Field: "at", Value: metres(at), Allowed: "a stretch that nothing put by hand takes at that time"}
 	}
-	for _, g := range f.gaps(k, p.From, p.To, nil) {
+	room := f.gaps(i, k, p.From, p.To, nil)
+	if bend {
+		room = f.empty(k, p.From, p.To, nil)
+	}
+	for _, g := range room {
 		if g.length >= f.whole[i][k] {
 			out.At = float64(g.at) / tenths
 			return out, nil
 		}
 	}
 	return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a bed with %s that nothing put by hand takes at that time", metres(float64(f.whole[i][k])/tenths))}
+}
+
+// tooLately is the mistake of putting a planting where its family stood too lately.
+func tooLately(b bed.Bed, p *Planting, last int) *invalid.Field {
+	return &invalid.Field{Field: "bend", Value: b.Name, Allowed: fmt.Sprintf("another bed: %s stood in it in %d and may return in %d; or bend the rotation", p.Crop.Family, last, last+int(p.Crop.RotationYears.Or(0))+1)}
 }

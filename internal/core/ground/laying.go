@@ -60,8 +60,39 @@ type spot struct{ bed, at int }
 // gapIn is a free stretch of a bed through a span of time.
 type gapIn struct{ at, length int }
 
-// gaps returns the free stretches of a bed while a planting would stand.
-func (f *laying) gaps(k int, from, to civil.Date, out []gapIn) []gapIn {
+// gaps returns the stretches of a bed that are free for a planting from a day to another: also
+// of the rotation, where that keeps it from some.
+func (f *laying) gaps(i, k int, from, to civil.Date, out []gapIn) []gapIn {
+	out = f.empty(k, from, to, out)
+	if len(f.bars[i][k]) == 0 {
+		return out
+	}
+	var open []gapIn
+	for _, g := range out {
+		at, end := g.at, g.at+g.length
+		for _, b := range f.bars[i][k] {
+			if b.at+b.length <= at || b.at >= end {
+				continue
+			}
+			if b.at > at {
+				open = append(open, gapIn{at, b.at - at})
+			}
+			at = b.at + b.length
+		}
+		if end > at {
+			open = append(open, gapIn{at, end - at})
+		}
+	}
+	return open
+}
+
+// open reports whether the rotation lets a planting into a stretch of a bed.
+func (f *site) open(i, k, at, length int) bool {
+	return !slices.ContainsFunc(f.bars[i][k], func(b gapIn) bool { return b.at < at+length && at < b.at+b.length })
+}
+
+// empty returns the stretches of a bed in which nothing stands from a day to another.
+func (f *laying) empty(k int, from, to civil.Date, out []gapIn) []gapIn {
 	at := 0
 	for _, q := range f.beds[k] { // in the order of where they lie
 		if !q.meets(from, to) {

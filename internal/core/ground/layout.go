@@ -1,6 +1,7 @@
 package ground
 
 import (
+	"math"
 	"slices"
 
 	"inventory/internal/core/bed"
@@ -95,7 +96,7 @@ func (f *laying) tell(k int, q piece) Piece {
 	p, b := &f.in.Plantings[q.planting], f.in.Beds[k]
 	out := Piece{
 		Planting: p.ID, Family: p.Crop.Family, Bed: b.ID, At: float64(q.at) / tenths, Length: float64(q.length) / tenths, Planted: q.planted, From: q.from, To: q.to,
-		Drawbacks: append(drawbacks(p, &b, f.in.Year), f.shaded(k, q)...), Held: f.held[q.planting], Exception: Rotation(b, p.Crop, f.in.Year),
+		Drawbacks: append(drawbacks(p, &b, f.in.Year), f.shaded(k, q)...), Held: f.held[q.planting], Exception: RotationOn(b, p.Crop, f.in.Year, float64(q.at)/tenths, float64(q.length)/tenths),
 		Lines: f.stand[q.planting][k].Rows,
 	}
 	out.Across, out.Line, out.Plant, out.Shifted = spacing(p, b, f.stand[q.planting][k])
@@ -160,10 +161,18 @@ func (f *laying) why(i int) say.Fact {
 			continue
 		}
 		can = true
-		may = may || f.may[i][k]
-		if f.may[i][k] {
-			holds = append(holds, -f.holds(i, k, f.long(k)))
+		if !f.may[i][k] {
+			continue
 		}
+		longest := 0
+		for _, g := range f.gaps(i, k, math.MinInt32, math.MinInt32, nil) { // of the empty bed: what the rotation leaves
+			longest = max(longest, g.length)
+		}
+		if longest < min(f.whole[i][k], shortest) {
+			continue
+		}
+		may = true
+		holds = append(holds, -f.holds(i, k, longest))
 	}
 	slices.Sort(holds)
 	most := 0

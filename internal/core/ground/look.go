@@ -95,13 +95,16 @@ func (f *laying) choice(fixed *laying, i, k int) Choice {
 		return c
 	}
 	c.spare = f.long(k)
-	for _, g := range f.gaps(k, p.From, p.To, nil) {
+	for _, g := range f.gaps(i, k, p.From, p.To, nil) {
 		if g.length >= f.whole[i][k] {
 			c.Free = append(c.Free, Stretch{float64(g.at) / tenths, float64(g.at+g.length) / tenths})
 			c.spare = min(c.spare, g.length-f.whole[i][k])
 		}
 	}
-	c.Room = slices.ContainsFunc(fixed.gaps(k, p.From, p.To, nil), func(g gapIn) bool { return g.length >= f.whole[i][k] })
+	if len(c.Free) == 0 && c.Exception == 0 && slices.ContainsFunc(f.empty(k, p.From, p.To, nil), func(g gapIn) bool { return g.length >= f.whole[i][k] }) {
+		c.Exception = RotationOn(b, p.Crop, f.in.Year, 0, b.Length) // only where its family stood
+	}
+	c.Room = slices.ContainsFunc(fixed.empty(k, p.From, p.To, nil), func(g gapIn) bool { return g.length >= f.whole[i][k] })
 	if !c.Room {
 		c.Refused = say.That(say.NoFreeLength{Takes: c.Length})
 	}

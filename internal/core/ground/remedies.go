@@ -392,7 +392,7 @@ func (f *laying) firstLater(i int) (by, bed int) {
 			if !f.may[i][k] {
 				continue
 			}
-			for _, g := range f.gaps(k, p.From+d, p.To+d, nil) {
+			for _, g := range f.gaps(i, k, p.From+d, p.To+d, nil) {
 				if g.length >= f.whole[i][k] {
 					return int(d), k
 				}

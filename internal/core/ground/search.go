@@ -47,7 +47,7 @@ func (f *search) put(i int) bool {
 			continue
 		}
 		f.work += 1 + len(f.beds[k])
-		for _, g := range f.gaps(k, p.From, p.To, room[:0]) {
+		for _, g := range f.gaps(i, k, p.From, p.To, room[:0]) {
 			if g.length < f.whole[i][k] {
 				continue
 			}
@@ -107,7 +107,7 @@ func (f *search) pieces(i int) (rest int) {
 			if !f.may[i][k] {
 				continue
 			}
-			for _, g := range f.gaps(k, p.From, p.To, room[:0]) {
+			for _, g := range f.gaps(i, k, p.From, p.To, room[:0]) {
 				if g.length < shortest {
 					continue
 				}

@@ -130,7 +130,7 @@ func (f *laying) below(i, k int, long piece) (at int, ok bool) {
 	}
 	slices.Sort(tries)
 	for _, a := range tries {
-		free := a >= long.at && a+need <= long.at+long.length
+		free := a >= long.at && a+need <= long.at+long.length && f.open(i, k, a, need)
 		for _, q := range f.beds[k] {
 			free = free && (q == long || !q.meets(p.From, to) || q.at >= a+need || a >= q.at+q.length)
 		}

@@ -23,6 +23,7 @@ type site struct {
 	stand  [][]reckon.Stand // of planting and bed
 	whole  [][]int          // length that a planting takes in a bed; 0: it cannot grow there
 	may    [][]bool         // whether its kind and the rotation let it
+	bars   [][][]gapIn      // stretches that the rotation keeps from it, by where they lie
 	fault  [][]int          // drawbacks of a bed for a planting
 	longs  []int            // length of a bed
 	shades [][]int          // beds in the noon shadow of a bed
@@ -36,7 +37,7 @@ type site struct {
 // newSite works out what the rules say of every planting in every bed.
 func newSite(in Input) *site {
 	n, beds := len(in.Plantings), len(in.Beds)
-	f := &site{in: in, stand: make([][]reckon.Stand, n), whole: make([][]int, n), may: make([][]bool, n), fault: make([][]int, n)}
+	f := &site{in: in, stand: make([][]reckon.Stand, n), whole: make([][]int, n), may: make([][]bool, n), bars: make([][][]gapIn, n), fault: make([][]int, n)}
 	f.lie()
 	f.families()
 	f.pairUp()
@@ -46,7 +47,7 @@ func newSite(in Input) *site {
 	for i := range in.Plantings {
 		p := &in.Plantings[i]
 		f.stand[i], f.whole[i] = make([]reckon.Stand, beds), make([]int, beds)
-		f.may[i], f.fault[i] = make([]bool, beds), make([]int, beds)
+		f.may[i], f.fault[i], f.bars[i] = make([]bool, beds), make([]int, beds), make([][]gapIn, beds)
 		bent := slices.Contains(in.Exceptions, p.Crop.Family)
 		for k, b := range in.Beds {
 			s, shape, cannot := standIn(p, b, in.Edge)
@@ -57,6 +58,9 @@ func newSite(in Input) *site {
 			length, _, _ := s.Takes(p.Planted, shape)
 			f.whole[i][k] = int(math.Ceil(length*tenths - 1e-5))
 			f.may[i][k] = bent || Rotation(b, p.Crop, in.Year) == 0 && !b.Kin(p.Crop.Family, int(p.Crop.RotationYears.Or(0)), p.From)
+			if !bent {
+				f.bars[i][k] = barred(b, p.Crop, in.Year)
+			}
 			f.fault[i][k] = f.badly(i, k)
 		}
 	}

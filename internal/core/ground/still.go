@@ -103,7 +103,7 @@ func order(b bool) int {
 func freeOn(fit Input, l Layout, k int, day civil.Date) (out []FreeStretch) {
 	f := newLaying(newSite(fit))
 	f.layAs(l, func(p Piece) bool { return p.Bed == fit.Beds[k].ID })
-	for _, g := range f.gaps(k, day, day+1, nil) {
+	for _, g := range f.empty(k, day, day+1, nil) {
 		if g.length < shortest {
 			continue
 		}
@@ -176,7 +176,7 @@ func (free *FreeStretch) size(g *CanFollow, c *book.Crop, fit Input, k int, rule
 	if g.Gives, g.Unit = stand*each, amount.Kilogram; c.Harvest == book.Once && c.Piece.Known && math.Abs(c.Yield.Value*1000/c.Piece.Value-1) <= 0.25 {
 		g.Gives, g.Unit = stand*(1-rules.Unmarketable), amount.Piece
 	}
-	g.Exception = Rotation(b, c, fit.Year)
+	g.Exception = RotationOn(b, c, fit.Year, free.From, free.To-free.From)
 	if slices.Contains(fit.Exceptions, c.Family) {
 		g.Exception = 0
 	}

@@ -55,13 +55,14 @@ func spacing(p *Planting, b bed.Bed, s reckon.Stand) (across bool, line, plant f
 	return false, c.RowGap.Value / 100, s.Step, false
 }
 
-// Rotation returns the year in which a crop's family last stood in a bed, where
+// Rotation returns the year in which a crop's family last stood in a bed as a whole, where
 // that is too lately for it to return; 0 where it may. What stands there now
-// counts as of the year before.
+// counts as of the year before. A family that stood in a stretch of the bed keeps only that
+// stretch from it: see RotationOn.
 func Rotation(b bed.Bed, c *book.Crop, year int) (last int) {
 	years := int(c.RotationYears.Or(0))
 	for _, s := range b.Stood {
-		if s.Year < year && s.Year >= year-years && slices.Contains(s.Families, c.Family) {
+		if s.Length == 0 && s.Year < year && s.Year >= year-years && slices.Contains(s.Families, c.Family) {
 			last = max(last, s.Year)
 		}
 	}
@@ -71,6 +72,42 @@ func Rotation(b bed.Bed, c *book.Crop, year int) (last int) {
 		}
 	}
 	return last
+}
+
+// RotationOn is Rotation for a stretch of a bed, m: it counts what stood in the whole bed and
+// in stretches that lie over it.
+func RotationOn(b bed.Bed, c *book.Crop, year int, at, length float64) (last int) {
+	const little = 0.01 // m: stretches that only touch do not lie over each other
+	years := int(c.RotationYears.Or(0))
+	last = Rotation(b, c, year)
+	for _, s := range b.Stood {
+		over := math.Min(at+length, s.At+s.Length) - math.Max(at, s.At)
+		if s.Length > 0 && over > little && s.Year < year && s.Year >= year-years && slices.Contains(s.Families, c.Family) {
+			last = max(last, s.Year)
+		}
+	}
+	return last
+}
+
+// barred returns the stretches of a bed in which a crop's family stood too lately, in tenths of
+// a millimetre, by where they lie; none lies over another.
+func barred(b bed.Bed, c *book.Crop, year int) (out []gapIn) {
+	years := int(c.RotationYears.Or(0))
+	for _, s := range b.Stood {
+		if s.Length > 0 && s.Year < year && s.Year >= year-years && slices.Contains(s.Families, c.Family) {
+			out = append(out, gapIn{int(math.Round(s.At * tenths)), int(math.Round(s.Length * tenths))})
+		}
+	}
+	slices.SortFunc(out, func(a, b gapIn) int { return a.at - b.at })
+	merged := out[:0]
+	for _, g := range out {
+		if n := len(merged) - 1; n >= 0 && g.at <= merged[n].at+merged[n].length {
+			merged[n].length = max(merged[n].length, g.at+g.length-merged[n].at)
+			continue
+		}
+		merged = append(merged, g)
+	}
+	return merged
 }
 
 // How tall a crop must be to shade what grows behind it, and by how much taller

@@ -1,6 +1,8 @@
 package ground
 
 import (
+	"cmp"
+	"math"
 	"slices"
 	"strings"
 
@@ -55,7 +57,7 @@ func TurnOf(in plan.Input, p plan.Plan, fit Input, l Layout) (Turn, error) {
 	}
 	out := Turn{Year: next.Household.Year, From: next.Household.YearStart(), Goes: []GoesOver{}, Lots: len(h.Lots), Stood: []BedStood{}, Beds: slices.Clone(h.Beds)}
 	where := map[string][]string{}
-	stood := map[string][]string{}
+	stood := map[string][]bed.Stood{}
 	for _, q := range l.Pieces {
 		s := p.Sowing(q.Planting)
 		if s == nil || !s.Begun && !s.Stands && !s.InBed {
@@ -63,14 +65,18 @@ func TurnOf(in plan.Input, p plan.Plan, fit Input, l Layout) (Turn, error) {
 		}
 		where[q.Planting] = with(where[q.Planting], q.Bed)
 		if c := b.Crop(s.Crop); c != nil {
-			stood[q.Bed] = with(stood[q.Bed], c.Family)
+			stood[q.Bed] = append(stood[q.Bed], bed.Stood{Year: h.Year, Families: []string{c.Family}, At: round(q.At), Length: round(q.Length)})
 		}
 	}
 	for i := range out.Beds {
 		k := &out.Beds[i]
-		if families := stood[k.ID]; len(families) > 0 {
-			k.Stood = withYear(k.Stood, h.Year, families)
-			out.Stood = append(out.Stood, BedStood{k.Name, families})
+		if len(stood[k.ID]) > 0 {
+			told := BedStood{Bed: k.Name}
+			for _, s := range stood[k.ID] {
+				told.Families = with(told.Families, s.Families[0])
+			}
+			k.Stood = withStretches(k.Stood, stood[k.ID])
+			out.Stood = append(out.Stood, told)
 		}
 	}
 	for i := range coming.Sowings {
@@ -137,21 +143,38 @@ func patchBefore(p, coming plan.Plan, i int) *plan.Sowing {
 	return nil
 }
 
-// withYear adds families to those that stood in a bed in a year.
-func withYear(list []bed.Stood, year int, families []string) []bed.Stood {
+// withStretches adds the stretches in which families stood in a year to a bed's history. Those
+// of one family that touch or lie over each other become one; what is known already is not
+// added again.
+func withStretches(list, more []bed.Stood) []bed.Stood {
+	more = slices.Clone(more)
+	slices.SortFunc(more, func(a, b bed.Stood) int {
+		return cmp.Or(strings.Compare(a.Families[0], b.Families[0]), cmp.Compare(a.At, b.At), cmp.Compare(a.Length, b.Length))
+	})
+	const touch = 0.01 // m
+	var merged []bed.Stood
+	for _, s := range more {
+		if n := len(merged) - 1; n >= 0 && merged[n].Families[0] == s.Families[0] && s.At <= merged[n].At+merged[n].Length+touch {
+			merged[n].Length = round(math.Max(merged[n].Length, s.At+s.Length-merged[n].At))
+			continue
+		}
+		merged = append(merged, s)
+	}
 	list = slices.Clone(list)
-	i := slices.IndexFunc(list, func(s bed.Stood) bool { return s.Year == year })
-	if i < 0 {
-		list, i = append(list, bed.Stood{Year: year}), len(list)
+	for _, s := range merged {
+		known := slices.ContainsFunc(list, func(o bed.Stood) bool {
+			return o.Year == s.Year && slices.Contains(o.Families, s.Families[0]) && (o.Length == 0 || o.At <= s.At+touch && s.At+s.Length <= o.At+o.Length+touch)
+		})
+		if !known {
+			list = append(list, s)
+		}
 	}
-	all := slices.Clone(list[i].Families)
-	for _, f := range families {
-		all = with(all, f)
-	}
-	list[i].Families = all
-	slices.SortFunc(list, func(a, b bed.Stood) int { return a.Year - b.Year })
+	slices.SortStableFunc(list, func(a, b bed.Stood) int { return a.Year - b.Year })
 	return list
 }
+
+// round keeps a length to the centimetre.
+func round(m float64) float64 { return math.Round(m*100) / 100 }
 
 // with adds a text to a sorted list unless it is there.
 func with(list []string, text string) []string {

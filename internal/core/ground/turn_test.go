@@ -9,6 +9,7 @@ import (
 
 	"inventory/demo"
 	"inventory/internal/core/bed"
+	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/ground"
 	"inventory/internal/core/plan"
@@ -55,6 +56,21 @@ func bedsOf(l ground.Layout, sowing string) (out []string) {
 	return slices.Compact(out)
 }
 
+// turned is an input after its year was turned: each placement in its place, as the file keeps
+// them.
+func turned(in plan.Input, turn ground.Turn) plan.Input {
+	h := &in.Household
+	h.Year, h.Beds, h.Placements = turn.Year, turn.Beds, slices.Clone(h.Placements)
+	for _, at := range turn.Placements {
+		if k := slices.IndexFunc(h.Placements, func(x bed.Placement) bool { return x.Sowing == at.Sowing }); k >= 0 {
+			h.Placements[k] = at
+		} else {
+			h.Placements = append(h.Placements, at)
+		}
+	}
+	return in
+}
+
 // A year is turned forward on random days from when the tender crops are gone to spring: what stands in the one stands
 // in the other, once, in its bed; and turned back, the plan is what it was.
 func TestTheTurnOfTheYearLosesAndDoublesNothing(t *testing.T) {
@@ -67,16 +83,7 @@ func TestTheTurnOfTheYearLosesAndDoublesNothing(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		next := in
-		next.Household.Year, next.Household.Beds = turn.Year, turn.Beds
-		next.Household.Placements = slices.Clone(in.Household.Placements)
-		for _, at := range turn.Placements { // as the file keeps them: each in its place
-			if k := slices.IndexFunc(next.Household.Placements, func(x bed.Placement) bool { return x.Sowing == at.Sowing }); k >= 0 {
-				next.Household.Placements[k] = at
-			} else {
-				next.Household.Placements = append(next.Household.Placements, at)
-			}
-		}
+		next := turned(in, turn)
 		q, _, after, err := ground.Of(next)
 		if err != nil {
 			t.Fatal(err)
@@ -152,7 +159,79 @@ func TestFamiliesAreKeptAsTheyStood(t *testing.T) {
 			t.Errorf("%s: begun %v, kept %v", at, was, kept[at])
 		}
 	}
+	for _, q := range l.Pieces { // and in the stretch where it stood
+		s := p.Sowing(q.Planting)
+		k := slices.IndexFunc(turn.Beds, func(b bed.Bed) bool { return b.ID == q.Bed })
+		stretch := slices.ContainsFunc(turn.Beds[k].Stood, func(x bed.Stood) bool {
+			return x.Year == 2027 && slices.Contains(x.Families, q.Family) && (x.Length == 0 || x.At <= q.At+0.01 && q.At+q.Length <= x.At+x.Length+0.01)
+		})
+		if (s.Begun || s.Stands) && !stretch {
+			t.Errorf("%s stood at %g m of %s for %g m, and it is not kept", s.CropName, q.At, q.Bed, q.Length)
+		}
+	}
 	if len(kept) < 11 {
 		t.Errorf("%d families are kept of eleven beds", len(kept))
+	}
+}
+
+// A family that stood in a stretch of a bed stays out of that stretch for its years, and of no
+// other; where it stood in the whole bed, it stays out of it.
+func TestAFamilyStaysOutOfItsStretch(t *testing.T) {
+	c := book.Usual().Crop("potato-maincrop")
+	years := int(c.RotationYears.Or(0))
+	b := bed.Bed{ID: "b", Length: 10, Width: 1.2, Stood: []bed.Stood{{Year: 2027, Families: []string{c.Family}, At: 2, Length: 3}}}
+	for _, x := range []struct {
+		year       int
+		at, length float64
+		last       int
+	}{
+		{2028, 0, 2, 0}, {2028, 0, 2.5, 2027}, {2028, 4.9, 2, 2027}, {2028, 5, 5, 0},
+		{2027 + years, 3, 1, 2027}, {2028 + years, 3, 1, 0}, {2027, 3, 1, 0},
+	} {
+		if last := ground.RotationOn(b, c, x.year, x.at, x.length); last != x.last {
+			t.Errorf("%d, %g m from %g m: %d, want %d", x.year, x.length, x.at, last, x.last)
+		}
+	}
+	if last := ground.Rotation(b, c, 2028); last != 0 {
+		t.Errorf("a stretch bars the whole bed: %d", last)
+	}
+	b.Stood[0].Length = 0
+	if last := ground.RotationOn(b, c, 2028, 8, 1); last != 2027 {
+		t.Errorf("what stood in the whole bed bars no stretch of it: %d", last)
+	}
+}
+
+// In the year after, what is laid lies nowhere over a stretch in which its family stood too
+// lately, and a bed whose other stretches are free is used.
+func TestTheNextYearKeepsTheRotationOfEachStretch(t *testing.T) {
+	in, p, fit, l := lived(t, civil.Of(2028, 1, 10))
+	turn, err := ground.TurnOf(in, p, fit, l)
+	if err != nil {
+		t.Fatal(err)
+	}
+	q, next, after, err := ground.Of(turned(in, turn))
+	if err != nil {
+		t.Fatal(err)
+	}
+	beside := 0
+	for _, x := range after.Pieces {
+		s := q.Sowing(x.Planting)
+		k := slices.IndexFunc(turn.Beds, func(b bed.Bed) bool { return b.ID == x.Bed })
+		if x.Held || slices.Contains(next.Exceptions, x.Family) {
+			continue
+		}
+		c := book.Usual().Crop(s.Crop)
+		if c == nil {
+			continue // the household's own
+		}
+		if last := ground.RotationOn(turn.Beds[k], c, turn.Year, x.At, x.Length); last > 0 || x.Exception > 0 {
+			t.Errorf("%s lies where its family stood in %d", s.CropName, last)
+		}
+		if ground.RotationOn(turn.Beds[k], c, turn.Year, 0, turn.Beds[k].Length) > 0 {
+			beside++
+		}
+	}
+	if beside == 0 {
+		t.Error("nothing lies beside a stretch in which its family stood")
 	}
 }

@@ -116,6 +116,17 @@ export function leftOut(layout: Layout | undefined, plan: Plan | undefined) {
   return (layout?.left ?? []).map((l) => ({ ...l, s: of.get(l.planting) })).sort((a, b) => b.need - a.need)
 }
 
+/** What families stood in a bed, year by year, wherever in it they stood. */
+export function stoodIn(b: Bed): { year: number; families: string[] }[] {
+  const years = new Map<number, Set<string>>()
+  for (const s of b.stood ?? []) {
+    const of = years.get(s.year) ?? new Set()
+    s.families.forEach((f) => of.add(f))
+    years.set(s.year, of)
+  }
+  return [...years].map(([year, of]) => ({ year, families: [...of].sort() })).sort((a, b) => a.year - b.year)
+}
+
 /** The classes of sun, in words. */
 export const sunWords: Record<string, string> = {
   full: 'full sun',

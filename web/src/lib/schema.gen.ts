@@ -1646,6 +1646,16 @@ export interface components {
         Stood: {
             year: number;
             families: string[];
+            /**
+             * Format: double
+             * @description m along the bed
+             */
+            at?: number;
+            /**
+             * Format: double
+             * @description m of the stretch; 0 or left out: the whole bed
+             */
+            length?: number;
         };
         Share: {
             turned: boolean;

@@ -4,7 +4,7 @@
 import { ElCheckbox, ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Bed, Problem, StandingCrop } from '../../lib/api'
-import { sunWords, useGround } from '../../lib/ground'
+import { sunWords, useGround, stoodIn } from '../../lib/ground'
 import { useUnits } from '../../lib/units'
 import { count, coverWords, fullDay } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
@@ -125,7 +125,7 @@ const choices = computed(() => [
     <p v-if="!isNew" class="divide small">
       <button type="button" class="link" @click="$emit('divide', parts)">divide it</button> into
       <NumberInput v-model="parts" label="Into how many parts" /> beds of their own, so that the rotation of each is
-      kept; {{ count((bed.stood ?? []).length, 'year') }} of history go with each
+      kept; {{ count(stoodIn(bed).length, 'year') }} of history go with each
     </p>
   </div>
 </template>

@@ -4,7 +4,7 @@
 import { ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Bed } from '../../lib/api'
-import { useGround } from '../../lib/ground'
+import { stoodIn, useGround } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 
@@ -25,14 +25,19 @@ const families = computed(() => [...new Set(store.crops.map((c) => c.family))].s
 /** A few foods of each family, for who does not know it by its Latin name. */
 const foods = (family: string) =>
   [...new Set(store.crops.filter((c) => c.family === family).map((c) => c.food))].slice(0, 3).join(', ')
-const stood = (b: Bed, y: number) => b.stood?.find((s) => s.year === y)?.families ?? []
+const stood = (b: Bed, y: number) => stoodIn(b).find((s) => s.year === y)?.families ?? []
 /** The families that stand in a bed by the layout. */
 const stands = (b: Bed) =>
   [...new Set((ground.layout?.pieces ?? []).filter((p) => p.bed === b.id).map((p) => p.family))].sort()
-/** A bed with what stood in it in a year. */
+/** A bed with what stood in it in a year. Where in the bed a family stood stays known; one that
+ * is new stood in all of it. */
 function having(b: Bed, y: number, to: string[]): Bed {
-  const rest = (b.stood ?? []).filter((s) => s.year !== y)
-  return { ...b, stood: (to.length ? [...rest, { year: y, families: to }] : rest).sort((p, q) => p.year - q.year) }
+  const all = (b.stood ?? [])
+    .map((s) => (s.year === y ? { ...s, families: s.families.filter((f) => to.includes(f)) } : s))
+    .filter((s) => s.families.length)
+  const fresh = to.filter((f) => !all.some((s) => s.year === y && s.families.includes(f)))
+  if (fresh.length) all.push({ year: y, families: fresh })
+  return { ...b, stood: all.sort((p, q) => p.year - q.year) }
 }
 /** Whether the year that is planned has been put down for every bed as the layout has it. */
 const kept = computed(() => beds.value.every((b) => stood(b, year.value).join() === stands(b).join()))

@@ -3,7 +3,7 @@
 // in it through the year.
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { useGround } from '../../lib/ground'
+import { stoodIn, useGround } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { usePaper } from '../../lib/paper'
 import { useUnits } from '../../lib/units'
@@ -46,7 +46,7 @@ const today = computed(() =>
   })),
 )
 const stood = (b: (typeof beds.value)[number]) =>
-  (b.stood ?? [])
+  stoodIn(b)
     .slice(-3)
     .map((s) => `${s.year} ${s.families.join(', ')}`)
     .join('; ')
