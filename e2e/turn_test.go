@@ -1,0 +1,54 @@
+package e2e
+
+import (
+	"strings"
+	"testing"
+)
+
+// Where the beds do not hold all, Table says what is lost; one press fits the wishes to the
+// ground, then all of it has some, and one undo brings every wish back.
+func TestTheWishesAreFittedInOnePress(t *testing.T) {
+	t.Parallel()
+	p := start(t, "demo").open("/table")
+	p.shows(".ground-line", "no ground")
+	p.see(".ledger path.bare")
+	fed, wishes := p.tally("weeks_fed"), number(t, p.eval(`() => document.querySelectorAll('.ledger .wish').length`))
+	p.clickNamed(".ground-line a", "Fit the wishes to the ground")
+	p.see("[data-left-out]")
+	left := number(t, p.eval(`() => document.querySelectorAll('[data-left-out]').length`))
+	p.shows(".fit-wishes", "kept whole")
+	p.clickNamed(".fit-wishes button", "Grow this")
+	p.shows(".notice", "left out")
+	p.until("fewer wishes", `n => document.querySelectorAll('.ledger .wish').length === n`, wishes-left)
+	if now := p.tally("weeks_fed"); now <= fed {
+		t.Errorf("%g weeks are fed, before %g", now, fed)
+	}
+	p.gone(".ground-line")
+	p.press('u')
+	p.shows(".notice", "Took back")
+	p.until("every wish is back", `n => document.querySelectorAll('.ledger .wish').length === n`, wishes)
+	if now := p.tally("weeks_fed"); now != fed {
+		t.Errorf("taken back, %g weeks are fed, before %g", now, fed)
+	}
+	p.shows(".ground-line", "no ground")
+}
+
+// In January the next year is begun: what stands is told before and goes on standing, with its
+// bed; one undo brings the old year back.
+func TestTheNextYearIsBegun(t *testing.T) {
+	t.Parallel()
+	p := livedOn(t, "2028-01-10").open("/year")
+	p.shows(".tally", "the year 2027/28")
+	p.clickNamed(".turn button", "Begin the next year")
+	p.shows(".turn .over", "Kale")
+	p.shows(".turn .over", "Leek")
+	p.clickNamed(".turn button", "Begin the year 2028")
+	p.shows(".tally", "the year 2028/29")
+	p.press('g', 'd')
+	p.shows("[data-standing]", "Kale")
+	if where := p.eval(`() => [...document.querySelectorAll('[data-standing]')].find(e => e.textContent.includes('Kale'))?.textContent ?? ''`); !strings.Contains(where, "bed") {
+		t.Errorf("the kale stands in no bed: %s", where)
+	}
+	p.press('u')
+	p.shows(".tally", "the year 2027/28")
+}
