@@ -327,6 +327,11 @@ type Assumption struct {
 // AssumptionKind defines model for Assumption.Kind.
 type AssumptionKind string
 
+// AtHand defines model for AtHand.
+type AtHand struct {
+	Haves []Have `json:"haves"`
+}
+
 // Band defines model for Band.
 type Band struct {
 	Appetite float64 `json:"appetite"`
@@ -640,6 +645,9 @@ type FormFacts = wish.FormFacts
 // FreePatch defines model for FreePatch.
 type FreePatch = ground.FreeStretch
 
+// Gives defines model for Gives.
+type Gives = backwards.Gives
+
 // Goal defines model for Goal.
 type Goal = plan.Goal
 
@@ -670,6 +678,9 @@ type Guest = household.Guest
 // Habit defines model for Habit.
 type Habit = household.Habit
 
+// Have defines model for Have.
+type Have = backwards.Have
+
 // Household defines model for Household.
 type Household = household.Household
 
@@ -687,6 +698,9 @@ type HouseholdRead struct {
 
 // Jar defines model for Jar.
 type Jar = amount.JarSize
+
+// JarsOf defines model for JarsOf.
+type JarsOf = backwards.JarsOf
 
 // Kitchen defines model for Kitchen.
 type Kitchen = plan.Kitchen
@@ -1274,6 +1288,9 @@ type PostEditJSONRequestBody = Edit
 // PostForesightJSONRequestBody defines body for PostForesight for application/json ContentType.
 type PostForesightJSONRequestBody = Change
 
+// PostFromWhatThereIsJSONRequestBody defines body for PostFromWhatThereIs for application/json ContentType.
+type PostFromWhatThereIsJSONRequestBody = AtHand
+
 // PostHouseholdFileReadJSONRequestBody defines body for PostHouseholdFileRead for application/json ContentType.
 type PostHouseholdFileReadJSONRequestBody = HouseholdFile
 
@@ -1342,6 +1359,9 @@ type ServerInterface interface {
 	// PostForesight What a change would come to, without making it
 	// (POST /foresight)
 	PostForesight(ctx *echo.Context) error
+	// PostFromWhatThereIs What plants, seeds, planting stock, a row or a bed would give, and when, begun as soon as that can still be; nothing is changed
+	// (POST /from-what-there-is)
+	PostFromWhatThereIs(ctx *echo.Context) error
 	// GetGroundFree The stretches of a bed that are free on a day, and what can still go in
 	// (GET /ground-free)
 	GetGroundFree(ctx *echo.Context, params GetGroundFreeParams) error
@@ -1542,6 +1562,15 @@ func (w *ServerInterfaceWrapper) PostForesight(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PostForesight(ctx)
+	return err
+}
+
+// PostFromWhatThereIs converts echo context to params.
+func (w *ServerInterfaceWrapper) PostFromWhatThereIs(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostFromWhatThereIs(ctx)
 	return err
 }
 
@@ -2001,6 +2030,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/working", wrapper.GetWorking, options.OperationMiddlewares["getWorking"]...)
 	router.GET(options.BaseURL+"/week", wrapper.GetWeek, options.OperationMiddlewares["getWeek"]...)
 	router.GET(options.BaseURL+"/remedies", wrapper.GetRemedies, options.OperationMiddlewares["getRemedies"]...)
+	router.POST(options.BaseURL+"/from-what-there-is", wrapper.PostFromWhatThereIs, options.OperationMiddlewares["postFromWhatThereIs"]...)
 	router.GET(options.BaseURL+"/fitted-wishes", wrapper.GetFittedWishes, options.OperationMiddlewares["getFittedWishes"]...)
 	router.GET(options.BaseURL+"/remedies-progress", wrapper.GetRemediesProgress, options.OperationMiddlewares["getRemediesProgress"]...)
 	router.GET(options.BaseURL+"/book", wrapper.GetBook, options.OperationMiddlewares["getBook"]...)

@@ -6,6 +6,7 @@ import (
 	"github.com/labstack/echo/v5"
 
 	"inventory/internal/app"
+	"inventory/internal/core/backwards"
 	"inventory/internal/core/bed"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/ground"
@@ -55,6 +56,23 @@ func (s *Server) GetFittedWishes(c *echo.Context) error {
 		return err
 	}
 	return c.JSON(http.StatusOK, FittedWishes{Proposal: p})
+}
+
+// PostFromWhatThereIs answers with what can be made of what is at hand; it changes nothing.
+func (s *Server) PostFromWhatThereIs(c *echo.Context) error {
+	var b AtHand
+	if err := decode(c, &b); err != nil {
+		return err
+	}
+	now, err := s.app.Begun(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	out, err := backwards.From(now.Input, now.Plan, b.Haves)
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, out)
 }
 
 // GetYearTurn answers with what goes over into the next table year.

@@ -46,6 +46,7 @@ useKeys([
   { keys: 'g o', does: 'go to Ground', run: () => go('/ground') },
   { keys: 'g d', does: 'go to Daybook', run: () => go('/daybook') },
   { keys: 'g l', does: 'go to Shelves', run: () => go('/shelves') },
+  { keys: 'g a', does: 'go to Ask', run: () => go('/ask') },
   { keys: 'g b', does: 'go to the crop book', run: () => go('/house/book') },
   { keys: 'g h', does: 'go to House', run: () => go('/house') },
   { keys: 'w', does: 'the working of the figure in focus', run: working },

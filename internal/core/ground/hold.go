@@ -32,7 +32,7 @@ func (f *laying) holdOne(p bed.Placement) {
 	if len(parts) == 0 {
 		parts = []bed.Laid{{Bed: p.Bed, At: p.At, Planted: f.in.Plantings[i].Planted}}
 	}
-	rest := f.in.Plantings[i].Planted
+	rest, bend := f.in.Plantings[i].Planted, p.Exception || p.Stands
 	for n, part := range parts {
 		k, plants := f.bedOf(part.Bed), min(rest, part.Planted)
 		if n == len(parts)-1 {
@@ -41,14 +41,14 @@ func (f *laying) holdOne(p bed.Placement) {
 		if plants <= 0 {
 			break
 		}
-		if k < 0 || f.whole[i][k] == 0 || !f.may[i][k] && !p.Exception && !p.Stands {
+		if k < 0 || f.whole[i][k] == 0 || !f.may[i][k] && !bend {
 			break
 		}
 		at, length := int(part.At*tenths+0.5), f.takes(i, k, plants)
 		if len(parts) == 1 {
 			length = f.whole[i][k]
 		}
-		to, ok := f.roomFor(i, k, at, length, p.Exception || p.Stands)
+		to, ok := f.roomFor(i, k, at, length, bend)
 		if !ok {
 			break
 		}
@@ -225,22 +225,32 @@ func Put(in Input, sowing, to string, at float64, bend bool) (bed.Placement, err
 		if f.free(i, k, int(at*tenths+0.5), bend) {
 			return out, nil
 		}
-		if last := RotationOn(b, p.Crop, in.Year, at, float64(f.whole[i][k])/tenths); last > 0 && !bend && f.free(i, k, int(at*tenths+0.5), true) {
-			return bed.Placement{}, tooLately(b, p, last)
+		if f.free(i, k, int(at*tenths+0.5), true) { // but for the rotation
+			return bed.Placement{}, tooLately(b, p, RotationOn(b, p.Crop, in.Year, at, float64(f.whole[i][k])/tenths))
 		}
 		return bed.Placement{}, &invalid.Field{Field: "at", Value: metres(at), Allowed: "a stretch that nothing put by hand takes at that time"}
 	}
+	if free := f.firstRoom(i, k, bend); free >= 0 {
+		out.At = float64(free) / tenths
+		return out, nil
+	}
+	return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a bed with %s that nothing put by hand takes at that time", metres(float64(f.whole[i][k])/tenths))}
+}
+
+// firstRoom returns where in a bed a planting first finds room for all of it, the rotation kept
+// unless it is bent; -1: nowhere.
+func (f *laying) firstRoom(i, k int, bend bool) int {
+	p := &f.in.Plantings[i]
 	room := f.gaps(i, k, p.From, p.To, nil)
 	if bend {
 		room = f.empty(k, p.From, p.To, nil)
 	}
 	for _, g := range room {
 		if g.length >= f.whole[i][k] {
-			out.At = float64(g.at) / tenths
-			return out, nil
+			return g.at
 		}
 	}
-	return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a bed with %s that nothing put by hand takes at that time", metres(float64(f.whole[i][k])/tenths))}
+	return -1
 }
 
 // tooLately is the mistake of putting a planting where its family stood too lately.

@@ -56,8 +56,16 @@ func TurnOf(in plan.Input, p plan.Plan, fit Input, l Layout) (Turn, error) {
 		return Turn{}, err
 	}
 	out := Turn{Year: next.Household.Year, From: next.Household.YearStart(), Goes: []GoesOver{}, Lots: len(h.Lots), Stood: []BedStood{}, Beds: slices.Clone(h.Beds)}
-	where := map[string][]string{}
-	stood := map[string][]bed.Stood{}
+	where := out.families(p, l, b, h.Year)
+	out.plantings(in, p, coming, fit, l, where)
+	slices.SortStableFunc(out.Goes, func(a, b GoesOver) int { return strings.Compare(a.Crop, b.Crop) })
+	return out, nil
+}
+
+// families puts into the beds what stood in them in the year that ends, and returns in which
+// beds each sowing stood.
+func (out *Turn) families(p plan.Plan, l Layout, b *book.Book, year int) map[string][]string {
+	where, stood := map[string][]string{}, map[string][]bed.Stood{}
 	for _, q := range l.Pieces {
 		s := p.Sowing(q.Planting)
 		if s == nil || !s.Begun && !s.Stands && !s.InBed {
@@ -65,20 +73,27 @@ func TurnOf(in plan.Input, p plan.Plan, fit Input, l Layout) (Turn, error) {
 		}
 		where[q.Planting] = with(where[q.Planting], q.Bed)
 		if c := b.Crop(s.Crop); c != nil {
-			stood[q.Bed] = append(stood[q.Bed], bed.Stood{Year: h.Year, Families: []string{c.Family}, At: round(q.At), Length: round(q.Length)})
+			stood[q.Bed] = append(stood[q.Bed], bed.Stood{Year: year, Families: []string{c.Family}, At: round(q.At), Length: round(q.Length)})
 		}
 	}
 	for i := range out.Beds {
 		k := &out.Beds[i]
-		if len(stood[k.ID]) > 0 {
-			told := BedStood{Bed: k.Name}
-			for _, s := range stood[k.ID] {
-				told.Families = with(told.Families, s.Families[0])
-			}
-			k.Stood = withStretches(k.Stood, stood[k.ID])
-			out.Stood = append(out.Stood, told)
+		if len(stood[k.ID]) == 0 {
+			continue
 		}
+		told := BedStood{Bed: k.Name}
+		for _, s := range stood[k.ID] {
+			told.Families = with(told.Families, s.Families[0])
+		}
+		k.Stood = withStretches(k.Stood, stood[k.ID])
+		out.Stood = append(out.Stood, told)
 	}
+	return where
+}
+
+// plantings puts in what stands in both years, and where. Where says in which beds each sowing
+// stood in the year that ends.
+func (out *Turn) plantings(in plan.Input, p, coming plan.Plan, fit Input, l Layout, where map[string][]string) {
 	for i := range coming.Sowings {
 		s := &coming.Sowings[i]
 		if !s.InBed {
@@ -95,15 +110,13 @@ func TurnOf(in plan.Input, p plan.Plan, fit Input, l Layout) (Turn, error) {
 		}
 		g := GoesOver{Sowing: s.ID, Crop: s.CropName, Beds: []string{}}
 		for _, id := range where[s.ID] {
-			g.Beds = append(g.Beds, h.Beds[slices.IndexFunc(h.Beds, func(x bed.Bed) bool { return x.ID == id })].Name)
+			g.Beds = append(g.Beds, out.Beds[slices.IndexFunc(out.Beds, func(x bed.Bed) bool { return x.ID == id })].Name)
 		}
 		if !s.Stands {
 			g.Until = &s.Clear
 		}
 		out.Goes = append(out.Goes, g)
 	}
-	slices.SortStableFunc(out.Goes, func(a, b GoesOver) int { return strings.Compare(a.Crop, b.Crop) })
-	return out, nil
 }
 
 // placed returns where a sowing stands: where it was put, else where the layout has it; nil

@@ -105,12 +105,15 @@ func (d *Desk) drill(f figures, c *book.Crop, z *Size) {
 	s.Do(working.Times, "Seeds a metre", c.SeedsPerMetre.Value, amount.PerMetre, working.Usual)
 	s.Up("Seeds", amount.Seed)
 	if g := c.Germination.Or(1); z.Plants > 0 {
-		fewest := amount.CeilWhole(float64(z.Plants) / (g * 0.8))
+		fewest := amount.CeilWhole(float64(z.Plants) / (g * DrillGrow))
 		s.Do(working.AtLeast, "Never fewer than", float64(fewest), amount.Seed, working.Reckoned).Note("plants by germination of %.0f %% and four in five that grow", 100*g)
 	}
 	z.Seeds = int(s.Close(amount.Seed))
 	z.weighSeed(c)
 }
+
+// DrillGrow is the share of the seedlings of a drill that grow on.
+const DrillGrow = 0.8
 
 // inRow multiplies by the spacing of plants in the row.
 func (d *Desk) inRow(s *working.Sheet, c *book.Crop) {

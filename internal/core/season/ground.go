@@ -177,7 +177,7 @@ func (g *ground) count() {
 	}
 	g.counted = max(1, int(math.Round(g.days)))
 	g.need = Needs(c, g.days)
-	g.sureNeed, g.lotNeed = g.need*g.rules.Risk.slack(), g.need*g.rules.Risk.lotSlack()
+	g.sureNeed, g.lotNeed = g.need*g.rules.Risk.Slack(), g.need*g.rules.Risk.lotSlack()
 	in := 0.0
 	if g.isRaised { // the days indoors count, whoever raised it
 		in = 7 * c.RaiseWeeks.Or(0)

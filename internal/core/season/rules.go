@@ -26,9 +26,9 @@ func (r Risk) shift() int {
 	return 0
 }
 
-// slack is how much more heat than a crop needs is planned for: in heat, since
+// Slack is how much more heat than a crop needs is planned for: in heat, since
 // in autumn a little heat is many days.
-func (r Risk) slack() float64 {
+func (r Risk) Slack() float64 {
 	switch r {
 	case Careful:
 		return 1.10

@@ -345,6 +345,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/from-what-there-is": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What plants, seeds, planting stock, a row or a bed would give, and when, begun as soon as that can still be; nothing is changed */
+        post: operations["postFromWhatThereIs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/fitted-wishes": {
         parameters: {
             query?: never;
@@ -1767,6 +1784,73 @@ export interface components {
             bed: string;
             families: string[];
         };
+        AtHand: {
+            haves: components["schemas"]["Have"][];
+        };
+        Have: {
+            /** @enum {string} */
+            what: "plants" | "seeds" | "stock" | "row" | "bed";
+            /** @description a kind of the book; may be left out for a bed */
+            crop?: string;
+            /**
+             * Format: double
+             * @description plants, seeds, kg of stock, m of row or of bed
+             */
+            number: number;
+            /**
+             * Format: double
+             * @description m of a bed
+             */
+            width?: number;
+        };
+        JarsOf: {
+            preparation: string;
+            /** Format: double */
+            count: number;
+            /** @description jars, or kg of what is dried */
+            unit: string;
+            /**
+             * Format: double
+             * @description L that a container holds
+             */
+            each: number;
+        };
+        Gives: {
+            /** @description which of what was asked about */
+            have: number;
+            crop: string;
+            crop_name: string;
+            method: string;
+            /** @description that will stand */
+            plants: number;
+            /** Format: date */
+            begin: string;
+            /** Format: date */
+            first: string;
+            /** Format: date */
+            last: string;
+            weeks: number;
+            gaps: number;
+            wish: string;
+            /** Format: double */
+            area: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            likely: number;
+            /** Format: double */
+            high: number;
+            unit: string;
+            /** Format: double */
+            lost: number;
+            /** Format: double */
+            meals: number;
+            jars: components["schemas"]["JarsOf"][];
+            /** Format: double */
+            in_time?: number | null;
+            /** Format: date */
+            again?: string;
+        };
         /** @description no proposal where all has ground already, or where nothing was found that feeds as many weeks */
         FittedWishes: {
             proposal?: components["schemas"]["FitProposal"];
@@ -3080,6 +3164,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Remedy"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postFromWhatThereIs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AtHand"];
+            };
+        };
+        responses: {
+            /** @description The answers */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Gives"][];
                 };
             };
             default: components["responses"]["Problem"];

@@ -57,6 +57,7 @@ const places = computed(() => {
             : 'empty',
       loud: spoilt > 0,
     },
+    { to: '/ask', name: 'Ask', fact: p ? 'what have I?' : '', loud: false },
     { to: '/house', name: 'House', fact: p ? `${eaters} eaters` : '', loud: false },
   ]
 })

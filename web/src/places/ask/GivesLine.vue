@@ -1,0 +1,98 @@
+<script setup lang="ts">
+// What one kind makes of something at hand.
+import { computed } from 'vue'
+import type { Gives, Have } from '../../lib/api'
+import { useUnits } from '../../lib/units'
+import { count, day } from '../../lib/words'
+
+const props = defineProps<{ gives: Gives; have?: Have }>()
+const { say } = useUnits()
+
+const begins: Record<string, string> = {
+  direct: 'sow',
+  raised: 'sow indoors',
+  bought: 'set out',
+  stock: 'plant',
+}
+const g = computed(() => props.gives)
+const begin = computed(() => begins[g.value.method] ?? 'begin')
+
+/** What is at hand, in words. */
+const of = computed(() => {
+  const h = props.have
+  switch (h?.what) {
+    case 'plants':
+      return count(h.number, 'plant')
+    case 'seeds':
+      return count(h.number, 'seed')
+    case 'stock':
+      return say(h.number, 'kg')
+    case 'row':
+      return `${say(h.number, 'm')} of row`
+    case 'bed':
+      return `a bed of ${say(h.number, 'm')} by ${say(h.width ?? 0, 'm')}`
+  }
+  return ''
+})
+const meals = computed(() => (g.value.meals >= 1 ? count(Math.floor(g.value.meals), 'meal') + ' for all of you' : ''))
+const jars = computed(() =>
+  g.value.jars
+    .filter((j) => j.count >= 1 || j.unit === 'kg')
+    .slice(0, 4)
+    .map((j) =>
+      j.unit === 'kg'
+        ? `${say(Math.round(j.count * 10) / 10, 'kg')} ${j.preparation.toLowerCase()}`
+        : `${count(j.count, 'jar')} of ${say(j.each, 'L')}, ${j.preparation.toLowerCase()}`,
+    ),
+)
+/** Chances as they are said: in a hundred years. */
+const hundred = (p: number) => `${Math.round(100 * p)} in 100`
+</script>
+
+<template>
+  <li class="gives" data-gives :class="{ later: g.again }">
+    <div class="head">
+      <span class="name">{{ g.crop_name }}</span>
+      <span class="quiet small">from {{ of }}: {{ count(g.plants, 'plant') }} will stand, {{ say(g.area, 'm²') }}</span>
+    </div>
+    <div class="sum">
+      <strong>{{ say(g.likely, g.unit) }}</strong><span class="quiet">
+        ({{ say(g.low, g.unit) }} to {{ say(g.high, g.unit) }})</span
+      >
+      <template v-if="g.weeks">, fresh for {{ count(g.weeks, 'week') }}</template>
+      <template v-if="g.gaps"
+        >; <strong>feeds {{ count(g.gaps, 'week') }}</strong> that {{ g.wish }} lacks</template
+      >
+    </div>
+    <div class="when">
+      <template v-if="g.again"
+        ><span class="warn">Too late for this year</span>, again from {{ day(g.again) }}: {{ begin }}
+        {{ day(g.begin) }}</template
+      ><template v-else>{{ begin }} {{ day(g.begin) }}</template
+      >, pick {{ day(g.first) }}<template v-if="g.last > g.first"> to {{ day(g.last) }}</template
+      ><template v-if="g.in_time !== null && g.in_time !== undefined"
+        >; ready before the first frost
+        <span :class="{ warn: g.in_time < 0.8 }">{{ hundred(g.in_time) }}</span></template
+      >; lost altogether {{ hundred(g.lost) }}
+    </div>
+    <div v-if="meals || jars.length" class="quiet small">
+      {{ [meals, ...jars].filter(Boolean).join(' · or ') }}
+    </div>
+  </li>
+</template>
+
+<style scoped>
+.gives {
+  padding: var(--space-3) 0 var(--space-4);
+  border-bottom: 1px solid var(--hair);
+}
+.name {
+  font-family: var(--serif);
+  font-weight: 600;
+  font-size: var(--type-large);
+  margin-right: var(--space-4);
+}
+.later .sum {
+  color: var(--ink-2);
+}
+</style>
