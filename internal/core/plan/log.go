@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"inventory/internal/core/civil"
 	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
@@ -182,18 +183,32 @@ func (c *computed) doneTask(s *sown, p *record.Planting, e Event) (say.Fact, err
 		if !s.Begun || day <= s.Day {
 			return nil, &invalid.Field{Field: "task", Value: t.Do, Allowed: "first that it was sown or planted, and on which day before"}
 		}
-		if s.FirstPick != nil {
+		before, picked := doneBefore(p, t.What)
+		if picked && day >= before { // picked once more: the first picking stays the first
+			day = before
+		} else if s.FirstPick != nil {
 			p.Behind = max(-mostBehind, min(mostBehind, p.Behind+int(day-*s.FirstPick)))
 		}
 	case work.Clear:
 		p.Ended = &day
 	}
-	p.Done = logged(p.Done, record.Done{What: t.What, Day: day, Count: e.Count})
+	part := t.What == work.Lift && scale < 1-1e-9
+	p.Done = logged(p.Done, record.Done{What: t.What, Day: day, Count: e.Count, Part: part})
 	did := say.DidTask{Task: t.Do, Crop: s.CropName, On: day}
 	if scale != 1 {
 		did.Done, did.Of, did.Unit = e.Count, math.Round(t.Count*10)/10, string(t.Unit)
 	}
 	return did, nil
+}
+
+// doneBefore returns the day on which a task of a planting was done already.
+func doneBefore(p *record.Planting, what string) (day civil.Date, done bool) {
+	for _, d := range p.Done {
+		if d.What == what {
+			return d.Day, true
+		}
+	}
+	return 0, false
 }
 
 // logged puts a thing done among the others, in the place of the same one.

@@ -49,7 +49,11 @@ type Done struct {
 	What  string     `json:"what"` // the task, such as thin
 	Day   civil.Date `json:"day"`
 	Count float64    `json:"count,omitempty"`
+	Part  bool       `json:"part,omitempty"` // of what is lifted: the rest stands still
 }
+
+// Lift is the task that takes a planting out of its bed.
+const Lift = "lift"
 
 // MostPlantings bounds the plantings of a household.
 const MostPlantings = 3000
@@ -58,10 +62,15 @@ const MostPlantings = 3000
 func (p *Planting) Begun() bool { return p.Sown != nil || p.Out != nil }
 
 // InBed reports whether it was in a bed on a day, as far as is recorded: planted out where it
-// was sown indoors, else sown or planted; and not ended.
+// was sown indoors, else sown or planted; and neither ended nor lifted, but for a part.
 func (p *Planting) InBed(indoors bool, day civil.Date) bool {
 	if p.Ended != nil && *p.Ended <= day {
 		return false
+	}
+	for _, d := range p.Done {
+		if d.What == Lift && !d.Part && d.Day <= day {
+			return false
+		}
 	}
 	return p.Out != nil && *p.Out <= day || !indoors && p.Sown != nil && *p.Sown <= day
 }

@@ -11,6 +11,7 @@ import (
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/record"
 	"inventory/internal/core/season"
 )
 
@@ -27,7 +28,7 @@ const (
 	Support  = "support"
 	Hill     = "hill"
 	Pick     = "pick"
-	Lift     = "lift"
+	Lift     = record.Lift
 	Cured    = "cured"
 	LastPick = "last-pick"
 	Clear    = "clear"

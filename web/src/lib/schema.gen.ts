@@ -1547,6 +1547,8 @@ export interface components {
             day: string;
             /** Format: double */
             count?: number;
+            /** @description of what is lifted: the rest stands still */
+            part?: boolean;
         };
         Agreement: {
             on: string;
