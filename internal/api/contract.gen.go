@@ -450,6 +450,9 @@ type Caution struct {
 // CautionLevel defines model for Caution.Level.
 type CautionLevel string
 
+// Chances defines model for Chances.
+type Chances = plan.Chances
+
 // Change one thing decided otherwise
 type Change = plan.Change
 
@@ -1250,6 +1253,11 @@ type GetRemediesParams struct {
 	Layout *bool `form:"layout,omitempty" json:"layout,omitempty"`
 }
 
+// GetSowingChancesParams defines parameters for GetSowingChances.
+type GetSowingChancesParams struct {
+	Sowing string `form:"sowing" json:"sowing"`
+}
+
 // GetStateParams defines parameters for GetState.
 type GetStateParams struct {
 	// Since the revision that the client has; what has changed since is then told instead of the whole
@@ -1419,6 +1427,9 @@ type ServerInterface interface {
 	// GetShelfFile What stands on the shelf as CSV
 	// (GET /shelf-file)
 	GetShelfFile(ctx *echo.Context) error
+	// GetSowingChances The chance that a sowing is ready before the first autumn frost, on its day and ten days earlier or later
+	// (GET /sowing-chances)
+	GetSowingChances(ctx *echo.Context, params GetSowingChancesParams) error
 	// GetState The household and its plan as they stand
 	// (GET /state)
 	GetState(ctx *echo.Context, params GetStateParams) error
@@ -1845,6 +1856,24 @@ func (w *ServerInterfaceWrapper) GetShelfFile(ctx *echo.Context) error {
 	return err
 }
 
+// GetSowingChances converts echo context to params.
+func (w *ServerInterfaceWrapper) GetSowingChances(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetSowingChancesParams
+	// ------------- Required query parameter "sowing" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "sowing", ctx.QueryParams(), &params.Sowing, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter sowing: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetSowingChances(ctx, params)
+	return err
+}
+
 // GetState converts echo context to params.
 func (w *ServerInterfaceWrapper) GetState(ctx *echo.Context) error {
 	var err error
@@ -2031,6 +2060,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/week", wrapper.GetWeek, options.OperationMiddlewares["getWeek"]...)
 	router.GET(options.BaseURL+"/remedies", wrapper.GetRemedies, options.OperationMiddlewares["getRemedies"]...)
 	router.POST(options.BaseURL+"/from-what-there-is", wrapper.PostFromWhatThereIs, options.OperationMiddlewares["postFromWhatThereIs"]...)
+	router.GET(options.BaseURL+"/sowing-chances", wrapper.GetSowingChances, options.OperationMiddlewares["getSowingChances"]...)
 	router.GET(options.BaseURL+"/fitted-wishes", wrapper.GetFittedWishes, options.OperationMiddlewares["getFittedWishes"]...)
 	router.GET(options.BaseURL+"/remedies-progress", wrapper.GetRemediesProgress, options.OperationMiddlewares["getRemediesProgress"]...)
 	router.GET(options.BaseURL+"/book", wrapper.GetBook, options.OperationMiddlewares["getBook"]...)

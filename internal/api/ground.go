@@ -11,6 +11,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/ground"
 	"inventory/internal/core/invalid"
+	"inventory/internal/core/plan"
 	"inventory/internal/exchange"
 )
 
@@ -69,6 +70,19 @@ func (s *Server) PostFromWhatThereIs(c *echo.Context) error {
 		return err
 	}
 	out, err := backwards.From(now.Input, now.Plan, b.Haves)
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, out)
+}
+
+// GetSowingChances answers with the chance that a sowing is ready before the frost.
+func (s *Server) GetSowingChances(c *echo.Context, params GetSowingChancesParams) error {
+	now, err := s.app.Begun(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	out, err := plan.ChancesOf(now.Input, params.Sowing)
 	if err != nil {
 		return err
 	}

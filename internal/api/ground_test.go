@@ -198,3 +198,64 @@ func TestASowingIsPutInABed(t *testing.T) {
 		t.Errorf("let go: %+v", p)
 	}
 }
+
+// The next year is begun by one edit: what stands is told before, the beds remember what stood
+// in them, and one undo brings the year back.
+func TestTheNextYearIsBegunAndTakenBack(t *testing.T) {
+	s := served(t, true)
+	before := state(t, s)
+	_, body, _ := call(t, s, "/api/year-turn", nil)
+	turn := decoded[YearTurn](t, body)
+	if turn.Year != before.Household.Year+1 || len(turn.Goes) == 0 || len(turn.Stood) == 0 || turn.Lots != len(before.Household.Lots) {
+		t.Fatalf("%s", body)
+	}
+	status, body, _ := call(t, s, "/api/year-turn", YearTurnAsked{Client: "t", ID: "turn", Revision: before.Revision})
+	if status != http.StatusOK {
+		t.Fatalf("%d %s", status, body)
+	}
+	after := decoded[State](t, body)
+	kept := 0
+	for _, b := range after.Household.Beds {
+		for _, x := range b.Stood {
+			if x.Year == before.Household.Year {
+				kept++
+			}
+		}
+	}
+	if after.Household.Year != turn.Year || after.Household.Since != before.Household.Since || kept == 0 {
+		t.Errorf("year %d, since %v, %d families kept", after.Household.Year, after.Household.Since, kept)
+	}
+	step(t, s, "undo", "back")
+	if now := state(t, s); now.Household.Year != before.Household.Year || now.Plan.Tally != before.Plan.Tally || len(now.Household.Placements) != len(before.Household.Placements) {
+		t.Errorf("taken back: %d", now.Household.Year)
+	}
+}
+
+// What is at hand is answered without an edit, mistakes are told at their line, and a sowing's
+// chance before the frost is told where frost ends it.
+func TestWhatIsAtHandIsAnswered(t *testing.T) {
+	s := served(t, true)
+	before := state(t, s)
+	_, body, _ := call(t, s, "/api/from-what-there-is", AtHand{Haves: []Have{{What: "seeds", Crop: "kale", Number: 100}, {What: "bed", Number: 2.5, Width: 1.2}}})
+	if got := decoded[[]Gives](t, body); len(got) < 2 {
+		t.Errorf("%s", body)
+	}
+	status, body, _ := call(t, s, "/api/from-what-there-is", AtHand{Haves: []Have{{What: "seeds", Crop: "kale", Number: 100}, {What: "stock", Crop: "kale", Number: 2}}})
+	if status != http.StatusUnprocessableEntity || !strings.Contains(string(body), "haves[1].what") {
+		t.Errorf("%d %s", status, body)
+	}
+	told := 0
+	for _, x := range before.Plan.Sowings {
+		if x.Crop != "tomato-paste" && x.Crop != "kale" {
+			continue
+		}
+		_, body, _ := call(t, s, "/api/sowing-chances?sowing="+x.ID, nil)
+		if c := decoded[Chances](t, body); (c.InTime != nil) != (x.Crop == "tomato-paste") {
+			t.Errorf("%s: %s", x.CropName, body)
+		}
+		told++
+	}
+	if now := state(t, s); told < 2 || now.Revision != before.Revision {
+		t.Errorf("%d chances asked, revision %d after %d", told, now.Revision, before.Revision)
+	}
+}

@@ -9,7 +9,6 @@ import (
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
-	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
@@ -232,7 +231,9 @@ func (a *at) gives(x Have, c *book.Crop) (Gives, bool) {
 		a.gaps(&g, c, weeks)
 	}
 	a.harvest(&g, c, s.Share(*st, st.Ready, st.End))
-	g.InTime = inTime(c, a.year, a.in.Household, *st, a.start.YearDay())
+	if chance, ends := season.BeforeFrost(c, a.year, a.in.Household.Risk, a.start.YearDay(), *st); ends {
+		g.InTime = &chance
+	}
 	return g, true
 }
 
@@ -367,29 +368,4 @@ func (a *at) harvest(g *Gives, c *book.Crop, share float64) {
 			g.Jars = append(g.Jars, j)
 		}
 	}
-}
-
-// The heat that a crop needs has this standard deviation (model 4), and the first autumn frost
-// its spread about the median.
-const heatSpread = 0.08
-
-// inTime returns the chance that a planting is ready before the first frost, of what frost
-// ends: both the heat and the frost vary from year to year, each about its middle.
-func inTime(c *book.Crop, y *place.Year, h household.Household, st season.Start, yearStart int) *float64 {
-	if y.FrostFree || c.Frost == book.Hardy {
-		return nil
-	}
-	first := ((y.First-yearStart)%place.Days + place.Days) % place.Days
-	days := float64(st.Ready-st.Day) * heatSpread
-	if slack := h.Risk.Slack() - 1; slack > 0 && st.Sure > st.Ready { // as the heat of autumn has it
-		days = float64(st.Sure-st.Ready) / slack * heatSpread
-	}
-	spread := math.Hypot(h.Place.FrostSpread, days)
-	chance := 1.0
-	if ahead := float64(first - st.Ready); spread > 0 {
-		chance = 0.5 * math.Erfc(-ahead/spread/math.Sqrt2)
-	} else if ahead <= 0 {
-		chance = 0
-	}
-	return &chance
 }

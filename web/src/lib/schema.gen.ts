@@ -362,6 +362,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sowing-chances": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The chance that a sowing is ready before the first autumn frost, on its day and ten days earlier or later */
+        get: operations["getSowingChances"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/fitted-wishes": {
         parameters: {
             query?: never;
@@ -1853,6 +1870,20 @@ export interface components {
             /** Format: date */
             again?: string;
         };
+        Chances: {
+            /**
+             * Format: double
+             * @description null where frost does not end it
+             */
+            in_time: number | null;
+            /**
+             * Format: double
+             * @description begun ten days earlier; null where it may not be
+             */
+            earlier: number | null;
+            /** Format: double */
+            later: number | null;
+        };
         /** @description no proposal where all has ground already, or where nothing was found that feeds as many weeks */
         FittedWishes: {
             proposal?: components["schemas"]["FitProposal"];
@@ -3191,6 +3222,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Gives"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getSowingChances: {
+        parameters: {
+            query: {
+                sowing: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The chances */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Chances"];
                 };
             };
             default: components["responses"]["Problem"];

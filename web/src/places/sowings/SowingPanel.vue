@@ -3,7 +3,8 @@
 // set by hand. The rest of the plan is reckoned around what is set.
 import { ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
-import type { Problem, Sowing, SowingEvent } from '../../lib/api'
+import { api, type Problem, type Sowing, type SowingEvent } from '../../lib/api'
+import { useAnswer } from '../../lib/ask'
 import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
@@ -42,6 +43,24 @@ function recount(n: number | undefined) {
   if (n && n !== s.value.plants) void tell({ what: 'count', count: n })
 }
 
+/** The chance that it is ready before the frost, where frost ends it. */
+const { data: chances } = useAnswer(
+  'sowing-chances',
+  () => (fixed.value ? undefined : s.value.id),
+  (id, signal) => api.GET('/sowing-chances', { params: { query: { sowing: id } }, signal }),
+  (was, now) => was === now,
+)
+const inTime = computed(() => {
+  const c = chances.value
+  if (!c || c.in_time === null) return ''
+  const years = (p: number) => Math.round(100 * p)
+  const beside = [
+    c.earlier === null ? '' : `ten days earlier in ${years(c.earlier)}`,
+    c.later === null ? '' : `ten days later in ${years(c.later)}`,
+  ].filter(Boolean)
+  return `It is ready before the first frost in ${years(c.in_time)} of 100 years${beside.length ? ', begun ' + beside.join(', ') : ''}.`
+})
+
 const sources = computed(() => {
   const out: string[] = Array(52).fill('')
   for (const w of s.value.feeds) out[w] = s.value.form || ''
@@ -60,6 +79,7 @@ const sources = computed(() => {
       <template v-if="s.frost >= 0.005">
         The last frost comes after that day in {{ Math.round(s.frost * 100) }} of 100 years.</template
       >
+      <template v-if="inTime">{{ inTime }} </template>
       Lost outright in {{ Math.round(s.loss_chance * 100) }} of 100 years.
     </p>
     <p v-if="s.set_why" class="warn">Set by hand though it may not be begun then: {{ s.set_why }}.</p>

@@ -1,0 +1,55 @@
+package plan
+
+import (
+	"inventory/internal/core/invalid"
+	"inventory/internal/core/place"
+	"inventory/internal/core/season"
+)
+
+// Chances are those of a sowing to be ready before the first autumn frost: on its day, and
+// begun ten days earlier or later. One that frost does not end, or that may not be begun then,
+// has none.
+type Chances struct {
+	InTime  *float64 `json:"in_time"`
+	Earlier *float64 `json:"earlier"`
+	Later   *float64 `json:"later"`
+}
+
+// besideDays is by how many days a sowing is tried earlier and later.
+const besideDays = 10
+
+// ChancesOf returns the chances of a sowing of the plan. The error is an invalid.Field where
+// the plan has no such sowing.
+func ChancesOf(in Input, sowing string) (Chances, error) {
+	c, err := worked(in, nil)
+	if err != nil {
+		return Chances{}, err
+	}
+	s := c.plan.Sowing(sowing)
+	if s == nil {
+		return Chances{}, &invalid.Field{Field: "sowing", Value: sowing, Allowed: "a sowing of the plan; it may have changed since"}
+	}
+	out := Chances{InTime: c.chance(s, 0)}
+	if !s.Begun && out.InTime != nil {
+		out.Earlier, out.Later = c.chance(s, -besideDays), c.chance(s, besideDays)
+	}
+	return out, nil
+}
+
+// chance is that of a sowing begun so many days later; nil where it has none.
+func (c *computed) chance(s *Sowing, later int) *float64 {
+	crop := c.desk.Book.Crop(s.Crop)
+	if crop == nil || !s.Method.OneYear() {
+		return nil
+	}
+	st, why := c.begin(crop, place.Cover(s.Cover), s.Choice, c.dayOf(s.Day)+later)
+	if later != 0 && (!why.IsZero() || c.date(st.Sow) < c.in.AsOf) {
+		return nil
+	}
+	st.Ready, st.Sure = st.Ready+s.Behind, st.Sure+s.Behind
+	chance, ends := season.BeforeFrost(crop, c.year, c.in.Household.Risk, c.start.YearDay(), st)
+	if !ends {
+		return nil
+	}
+	return &chance
+}
