@@ -47,8 +47,9 @@ bin/inventory: web/dist/index.html $(GO_SOURCES)
 # The checks first, since they are quick, then the tests: the browser's, which drive
 # bin/inventory in Chromium and mostly wait, beside the rest, which runs under the race
 # detector. The fit of the ground runs on one core and shares nothing; under the detector
-# its tests take thirty times as long, so they run without it, and the API's, which fit
-# beside each other, with it. All have time enough on a loaded machine.
+# its tests, and those of what fits the wishes to it, take thirty times as long, so they run
+# without it, and the API's, which fit beside each other, with it. All have time enough on a
+# loaded machine.
 UNSHARED = inventory/internal/core/ground inventory/internal/core/backwards inventory/internal/golden
 test: check chromium compiler build web/modules/modules.js
 	@set -e; log=$$(mktemp); trap 'rm -f $$log' EXIT; \

@@ -14,6 +14,7 @@ func TestScreenshots(t *testing.T) {
 	dir := os.Getenv("INVENTORY_SCREENSHOTS")
 	keep := func(p *page, name string) {
 		if dir != "" {
+			p.until("what has ground is worked out", `() => !document.querySelector('[data-tally].pending')`)
 			p.shot(filepath.Join(dir, name+".png"))
 		}
 	}
@@ -31,9 +32,13 @@ func TestScreenshots(t *testing.T) {
 	p.see("[data-bar]")
 	keep(p, "sowings-year")
 
-	p = a.open("/sowings/sheet/raising")
-	p.see(".sheet")
-	keep(p, "raising")
+	p = a.open("/ask")
+	p.eval(`() => localStorage.setItem('inventory.haves', JSON.stringify([
+		{ what: 'seeds', crop: 'kale', number: 100 }, { what: 'plants', crop: 'tomato-paste', number: 24 },
+		{ what: 'stock', crop: 'potato-early', number: 2.3 }, { what: 'bed', crop: '', number: 2.4, width: 1.2 }]))`)
+	p.must(p.Reload())
+	p.see("[data-gives]")
+	keep(p, "ask")
 
 	p = a.open("/house")
 	p.see(".chart")

@@ -40,6 +40,7 @@ func TestFewerJarsChangeEverythingThatHangsOnThem(t *testing.T) {
 	plants, area := p.value(sauce+` [data-figure="wish/w3/plants"]`), p.value(sauce+` [data-figure="wish/w3/area"]`)
 	ribbon := `() => [...document.querySelectorAll('` + sauce + ` svg [data-source="canned"]')].map(r => r.getAttribute('d')).join()`
 	before := p.eval(ribbon)
+	planned, filled := p.planned("jars"), p.tally("jars")
 	p.fill(amountOf("w3"), "26")
 	p.see(`[data-tally="plants"] .change`)
 	p.shows(".notice", "Changed 26 quart jars")
@@ -52,7 +53,14 @@ func TestFewerJarsChangeEverythingThatHangsOnThem(t *testing.T) {
 	if after := p.eval(ribbon); after == before || before == "" {
 		t.Error("the ribbon has not changed")
 	}
-	for tally, want := range map[string]string{"plants": "−", "area": "−", "jars": "−9"} {
+	if now := p.planned("jars"); now != planned-9 {
+		t.Errorf("%g jars are planned, before %g", now, planned)
+	}
+	// What is filled hangs on the ground that the others then find.
+	if now, text := p.tally("jars"), p.text(`[data-tally="jars"] .change`); now != filled && text != strings.Replace(fmt.Sprintf("%+g", now-filled), "-", "−", 1) {
+		t.Errorf("%g jars are filled, before %g, and the change is told as %q", now, filled, text)
+	}
+	for tally, want := range map[string]string{"plants": "−", "area": "−"} {
 		if text := p.text(`[data-tally="` + tally + `"] .change`); !strings.HasPrefix(text, want) {
 			t.Errorf("the tally's %s changed by %q, want %s…", tally, text, want)
 		}

@@ -16,7 +16,7 @@ import {
 import { clientName, freshId } from './client'
 import { merged } from './parts'
 import { wordsOf } from './problems'
-import { useQueue, type Entry } from './queue'
+import { entryWords, useQueue, type Entry } from './queue'
 
 type Change = Omit<Edit, 'client' | 'id' | 'revision'>
 
@@ -85,7 +85,7 @@ export const useHousehold = defineStore('household', () => {
   /** Does an entry; returns what was wrong with it. One that gets no answer waits, and is not wrong. */
   async function send(entry: Entry): Promise<Problem | undefined> {
     if (queue.waiting.value.length) {
-      queue.add(entry, wordsFor(entry))
+      queue.add(entry, entryWords(entry, state.value?.plan))
       await flush()
       return undefined
     }
@@ -98,7 +98,7 @@ export const useHousehold = defineStore('household', () => {
       if (!(e instanceof Refused)) throw e
       const p = e.problem
       if (p.status === 0 && state.value?.household) {
-        queue.add(entry, wordsFor(entry))
+        queue.add(entry, entryWords(entry, state.value?.plan))
         return undefined
       }
       if (p.status === 409) await load()
@@ -136,20 +136,6 @@ export const useHousehold = defineStore('household', () => {
       flushing = false
       busy.value--
     }
-  }
-
-  /** Says an entry in a few words, for the list of those that wait. */
-  function wordsFor(entry: Entry): string {
-    const sowing = (id: string) => state.value?.plan?.sowings.find((s) => s.id === id)?.crop_name ?? id
-    if ('event' in entry) {
-      const e = entry.event
-      const task = state.value?.plan?.sowings.find((s) => s.id === e.sowing)?.tasks.find((t) => t.what === e.task)
-      return [task?.do ?? e.what, sowing(e.sowing), e.day].filter(Boolean).join(' ')
-    }
-    if ('events' in entry) return `what became of ${entry.events.length} sowings`
-    if ('turns' in entry) return 'begin the next year'
-    if ('sowing' in entry) return 'put ' + sowing(entry.sowing) + ' in a bed'
-    return entry.command.replaceAll('-', ' ') + (entry.wish ? ': ' + entry.wish.food : '')
   }
 
   /** Whether an entry of this sowing and task waits to be sent. */

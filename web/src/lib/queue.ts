@@ -2,7 +2,7 @@
 // through a reload too, and sent when it answers again. Every entry has an id of its
 // own, so that one that was sent twice is done once.
 import { ref } from 'vue'
-import type { Edit, Log, LogAll, PlaceAsk, YearTurnAsked } from './api'
+import type { Edit, Log, LogAll, PlaceAsk, Plan, YearTurnAsked } from './api'
 
 export type Entry = Edit | Log | LogAll | PlaceAsk | (YearTurnAsked & { turns: true })
 
@@ -61,4 +61,18 @@ export function useQueue() {
       return first
     },
   }
+}
+
+/** Says an entry in a few words, for the list of those that wait. */
+export function entryWords(entry: Entry, plan?: Plan): string {
+  const sowing = (id: string) => plan?.sowings.find((s) => s.id === id)?.crop_name ?? id
+  if ('event' in entry) {
+    const e = entry.event
+    const task = plan?.sowings.find((s) => s.id === e.sowing)?.tasks.find((t) => t.what === e.task)
+    return [task?.do ?? e.what, sowing(e.sowing), e.day].filter(Boolean).join(' ')
+  }
+  if ('events' in entry) return `what became of ${entry.events.length} sowings`
+  if ('turns' in entry) return 'begin the next year'
+  if ('sowing' in entry) return 'put ' + sowing(entry.sowing) + ' in a bed'
+  return entry.command.replaceAll('-', ' ') + (entry.wish ? ': ' + entry.wish.food : '')
 }
