@@ -1,8 +1,10 @@
 package e2e
 
 import (
+	"strings"
 	"testing"
 
+	"github.com/go-rod/rod"
 	"github.com/go-rod/rod/lib/input"
 )
 
@@ -108,4 +110,31 @@ func TestBegunOnTheTwentiethOfJuly(t *testing.T) {
 	if late := p.text("[data-sowing] .late"); late != "" {
 		t.Errorf("a sowing is %s", late)
 	}
+}
+
+// In July something was lost to animals: what follows is shown before, then it is put down with
+// its cause, and stands no more; undo brings it back.
+func TestALossIsPutDownWithItsCause(t *testing.T) {
+	t.Parallel()
+	p := livedOn(t, "2027-07-15").open("/daybook")
+	p.see("[data-standing]")
+	standing := number(t, p.eval(`() => document.querySelectorAll('[data-standing]').length`))
+	id := p.eval(`() => [...document.querySelectorAll('[data-standing]')].find(e => e.textContent.includes('Leek')).dataset.standing`)
+	line := `[data-standing="` + id + `"]`
+	p.click(line + " .what")
+	p.clickNamed(line+" .chip", "some or all was lost")
+	p.choose("Why it was lost", "animals")
+	p.clickNamed(line+" .buttons button", "What follows?")
+	p.shows(line+" .foresight", "nothing is left")
+	p.shows(line+" .foresight", "weeks fed") // it is worked out, and can be taken
+	p.clickNamed(line+" .foresight button", "Take it")
+	p.shows(".notice", "ended on 15 Jul: animals")
+	p.until("one stands less", `n => document.querySelectorAll('[data-standing]').length === n`, standing-1)
+	got, err := p.Evaluate(rod.Eval(`id => fetch('/api/state').then(r => r.json()).then(s => JSON.stringify(s.household.plantings.find(x => x.id === id)?.losses))`, id).ByPromise())
+	p.must(err)
+	if text := got.Value.Str(); !strings.Contains(text, `"cause":"animals"`) {
+		t.Errorf("the loss is kept as %s", text)
+	}
+	p.press('u')
+	p.until("it stands again", `n => document.querySelectorAll('[data-standing]').length === n`, standing)
 }

@@ -439,6 +439,9 @@ type BookPreparation struct {
 // Call a name that the crop book does not know, and the one that takes its place everywhere
 type Call = store.Call
 
+// CauseFacts defines model for CauseFacts.
+type CauseFacts = record.CauseFacts
+
 // Caution defines model for Caution.
 type Caution struct {
 	ID    string       `json:"id"`
@@ -766,6 +769,9 @@ type LogAll struct {
 // Look defines model for Look.
 type Look = ground.Look
 
+// Loss defines model for Loss.
+type Loss = record.Loss
+
 // Lot defines model for Lot.
 type Lot = stock.Lot
 
@@ -936,12 +942,15 @@ type Reference struct {
 	AmountKinds []AmountKindFacts `json:"amount_kinds"`
 	Assumptions []Assumption      `json:"assumptions"`
 	Bands       []Band            `json:"bands"`
-	Cautions    []Caution         `json:"cautions"`
-	Climates    []Climate         `json:"climates"`
-	Customs     Customs           `json:"customs"`
-	Dividing    Dividing          `json:"dividing"`
-	Foods       []Food            `json:"foods"`
-	Forms       []FormFacts       `json:"forms"`
+
+	// Causes of losses
+	Causes   []CauseFacts `json:"causes"`
+	Cautions []Caution    `json:"cautions"`
+	Climates []Climate    `json:"climates"`
+	Customs  Customs      `json:"customs"`
+	Dividing Dividing     `json:"dividing"`
+	Foods    []Food       `json:"foods"`
+	Forms    []FormFacts  `json:"forms"`
 
 	// Green green manures of the book
 	Green        []BookGreen   `json:"green"`

@@ -8,13 +8,14 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/household"
 	"inventory/internal/core/place"
+	"inventory/internal/core/record"
 	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 )
 
 // reference is what the interface needs to know of the book and the units.
 func reference(b *book.Book) Reference {
-	r := Reference{Foods: []Food{}, Preparations: []Preparation{}, Cautions: []Caution{}, Units: []Unit{}, Climates: []Climate{}, Bands: []Band{}, Assumptions: []Assumption{}, Pairings: []Pairing{}, Customs: bed.UsualCustoms(), Green: []BookGreen{}, AmountKinds: wish.AmountKinds(), Forms: wish.FormsKnown(), Sources: wish.SourcesKnown(), Methods: season.Methods(), Jars: amount.Jars(), Dividing: bed.UsualDividing()}
+	r := Reference{Foods: []Food{}, Preparations: []Preparation{}, Cautions: []Caution{}, Units: []Unit{}, Climates: []Climate{}, Bands: []Band{}, Assumptions: []Assumption{}, Pairings: []Pairing{}, Customs: bed.UsualCustoms(), Green: []BookGreen{}, AmountKinds: wish.AmountKinds(), Forms: wish.FormsKnown(), Sources: wish.SourcesKnown(), Methods: season.Methods(), Jars: amount.Jars(), Dividing: bed.UsualDividing(), Causes: record.Causes()}
 	for _, g := range b.GreenManures {
 		r.Green = append(r.Green, BookGreen{ID: g.ID, Name: g.Name, Seed: g.SeedGram, Weeks: g.WeeksToWorth, Wait: g.WaitWeeks, Nitrogen: g.Nitrogen})
 	}

@@ -3,6 +3,7 @@ package plan
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 
 	"inventory/internal/core/civil"
@@ -22,6 +23,7 @@ type Event struct {
 	Task   string        `json:"task,omitempty"` // for Done: which of its tasks
 	Method season.Method `json:"way,omitempty"`
 	Note   string        `json:"note,omitempty"`
+	Cause  record.Cause  `json:"cause,omitempty"` // of a loss: for Ended and Survived
 }
 
 // EventKind is what can be said of a sowing.
@@ -83,6 +85,8 @@ func (c *computed) happened(s *sown, p *record.Planting, e Event) (say.Fact, err
 			continue
 		case f.growing && !s.Begun:
 			return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "first that it was sown or planted: until then there is nothing to see of it"}
+		case !known(e.Cause):
+			return nil, &invalid.Field{Field: "cause", Value: string(e.Cause), Allowed: "a cause of losses, such as frost, or none"}
 		case f.of != "" && (math.IsNaN(e.Count) || e.Count < f.least || e.Count > f.most):
 			return nil, &invalid.Field{Field: "count", Value: invalid.FormatNumber(e.Count), Allowed: fmt.Sprintf("%s from %g to %g", f.of, f.least, f.most)}
 		}
@@ -150,6 +154,9 @@ func survived(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, erro
 	if p.Up == nil {
 		p.Up = &e.Day
 	}
+	if e.Cause != "" {
+		p.Losses = append(slices.Clone(p.Losses), record.Loss{Day: e.Day, Left: e.Count, Cause: e.Cause})
+	}
 	return say.Stands{Share: e.Count, Crop: s.CropName}, nil
 }
 
@@ -181,5 +188,12 @@ func ended(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) 
 	if !p.Begun() {
 		return say.NotSown{Crop: s.CropName, Of: s.Date}, nil
 	}
-	return say.EndedOn{Crop: s.CropName, Of: s.Date, On: e.Day}, nil
+	p.Losses = append(slices.Clone(p.Losses), record.Loss{Day: e.Day, Cause: e.Cause})
+	why, _ := e.Cause.Words()
+	return say.EndedOn{Crop: s.CropName, Of: s.Date, On: e.Day, Why: why}, nil
+}
+
+func known(c record.Cause) bool {
+	_, ok := c.Words()
+	return ok
 }

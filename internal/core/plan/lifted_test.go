@@ -1,9 +1,13 @@
 package plan
 
 import (
+	"slices"
+	"strings"
 	"testing"
 
 	"inventory/internal/core/civil"
+	"inventory/internal/core/invalid"
+	"inventory/internal/core/record"
 	"inventory/internal/core/work"
 )
 
@@ -79,5 +83,44 @@ func TestWhatIsLiftedStandsNoMore(t *testing.T) {
 		if got := sowingOf(t, p, s.ID); got.InBed != c.inBed {
 			t.Errorf("%s is lifted: in its bed %v", c.name, got.InBed)
 		}
+	}
+}
+
+// A loss is kept with its day, how much was left and why, in part and outright; the weeks that
+// then lack it are fed by another sowing where that still can be, else they are gaps.
+func TestALossIsKeptWithItsCause(t *testing.T) {
+	in, s := grown(t, wanting(lettuce(6)), "lettuce-head", -20)
+	before, err := Compute(in)
+	if err != nil {
+		t.Fatal(err)
+	}
+	in = after(t, in, Event{Sowing: s.ID, What: Survived, Count: 40, Cause: "animals", Day: in.AsOf})
+	in = after(t, in, Event{Sowing: s.ID, What: Ended, Cause: "frost", Day: in.AsOf})
+	p := in.Household.Plantings[0]
+	want := []record.Loss{{Day: in.AsOf, Left: 40, Cause: "animals"}, {Day: in.AsOf, Cause: "frost"}}
+	if !slices.Equal(p.Losses, want) || !p.Lost {
+		t.Errorf("%+v", p.Losses)
+	}
+	lost, err := Compute(in)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if got := sowingOf(t, lost, s.ID); len(got.Feeds) > 0 || got.InBed {
+		t.Errorf("what was lost feeds %v", got.Feeds)
+	}
+	if lost.Tally.WeeksFed >= before.Tally.WeeksFed || lost.Tally.WeeksWanted != before.Tally.WeeksWanted {
+		t.Errorf("%d of %d weeks are fed, before %d of %d", lost.Tally.WeeksFed, lost.Tally.WeeksWanted, before.Tally.WeeksFed, before.Tally.WeeksWanted)
+	}
+	for _, x := range lost.Sowings {
+		if !x.Begun && !x.Presumed && x.Date < in.AsOf {
+			t.Errorf("%s is to be sown on %v, which is past", x.ID, x.Date)
+		}
+	}
+	if _, err := Log(in, Event{Sowing: s.ID, What: Ended, Cause: "dragons"}); invalid.All(err) == nil || invalid.All(err)[0].Field != "cause" {
+		t.Errorf("a cause that is none: %v", err)
+	}
+	out, err := Log(in, Event{Sowing: s.ID, What: Ended, Cause: "frost"})
+	if err != nil || !strings.HasSuffix(out.Happened.String(), ": frost") {
+		t.Errorf("%v %v", out.Happened, err)
 	}
 }

@@ -4,6 +4,7 @@ package record
 
 import (
 	"fmt"
+	"slices"
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
@@ -34,7 +35,30 @@ type Planting struct {
 	Lost   bool        `json:"lost,omitempty"`   // it ended before its time
 	For    []Purpose   `json:"for"`              // what it was sown for
 	Done   []Done      `json:"done,omitempty"`   // the rest that was done for it
+	Losses []Loss      `json:"losses,omitempty"`
 	Note   string      `json:"note,omitempty"`
+}
+
+// validateLists looks at what a planting was sown for, what was done for it and what of it was
+// lost.
+func (p Planting) validateLists(c invalid.Check) {
+	if len(p.For) > 40 || len(p.Done) > 400 || len(p.Losses) > 100 {
+		c.Add("for", fmt.Sprint(len(p.For)), "at most 40 purposes, 400 things done and 100 losses")
+	}
+	for i, l := range p.Losses {
+		at := c.Index("losses", i)
+		at.Number("left", l.Left, 0, 100)
+		if _, ok := l.Cause.Words(); !ok {
+			at.Add("cause", string(l.Cause), "a cause of losses, such as frost, or none")
+		}
+	}
+	for i, d := range p.Done {
+		c.Index("done", i).Text("what", d.What, 40)
+		c.Index("done", i).Number("count", d.Count, 0, 1e6)
+		if d.Day < civil.Of(1950, 1, 1) || d.Day > civil.Of(2151, 1, 1) {
+			c.Index("done", i).Add("day", d.Day.String(), "a day from 1950 to 2150")
+		}
+	}
 }
 
 // Purpose is a use of a wish that a planting serves.
@@ -54,6 +78,41 @@ type Done struct {
 
 // Lift is the task that takes a planting out of its bed.
 const Lift = "lift"
+
+// Loss is what was lost of a planting, and why.
+type Loss struct {
+	Day   civil.Date `json:"day"`
+	Left  float64    `json:"left"` // plants in a hundred that were left; 0: it was lost outright
+	Cause Cause      `json:"cause,omitempty"`
+}
+
+// Cause is why something was lost; empty: nobody said.
+type Cause string
+
+// CauseFacts is all that is known of a cause.
+type CauseFacts struct {
+	Cause Cause  `json:"cause"`
+	Words string `json:"words"`
+}
+
+// causes are the causes of losses, in the order of choices.
+var causes = []CauseFacts{
+	{"frost", "frost"}, {"pests", "pests or disease"}, {"drought", "drought"}, {"wet", "too wet"}, {"animals", "animals"},
+	{"seed", "poor seed"}, {"bolted", "ran to seed"}, {"forgotten", "forgotten"}, {"other", "something else"},
+}
+
+// Causes lists the causes of losses with their words.
+func Causes() []CauseFacts { return slices.Clone(causes) }
+
+// Words returns a cause in words, and whether there is such a cause. No cause has no words.
+func (c Cause) Words() (words string, ok bool) {
+	for _, f := range causes {
+		if f.Cause == c {
+			return f.Words, true
+		}
+	}
+	return "", c == ""
+}
 
 // MostPlantings bounds the plantings of a household.
 const MostPlantings = 3000
@@ -110,14 +169,5 @@ func (p Planting) Validate(c invalid.Check, b *book.Book) {
 	if len(p.Note) > 0 {
 		c.Text("note", p.Note, 500)
 	}
-	if len(p.For) > 40 || len(p.Done) > 400 {
-		c.Add("for", fmt.Sprint(len(p.For)), "at most 40 purposes and 400 things done")
-	}
-	for i, d := range p.Done {
-		c.Index("done", i).Text("what", d.What, 40)
-		c.Index("done", i).Number("count", d.Count, 0, 1e6)
-		if d.Day < civil.Of(1950, 1, 1) || d.Day > civil.Of(2151, 1, 1) {
-			c.Index("done", i).Add("day", d.Day.String(), "a day from 1950 to 2150")
-		}
-	}
+	p.validateLists(c)
 }

@@ -61,6 +61,7 @@ type (
 	EndedOn struct {
 		Crop   string
 		Of, On civil.Date
+		Why    string // in words; empty: nobody said
 	}
 	// PlantedPatch: so many plants of a perennial.
 	PlantedPatch struct {
@@ -106,7 +107,11 @@ func (x NotSown) String() string {
 	return fmt.Sprintf("%s of %s is not sown", lower(x.Crop), x.Of.Short())
 }
 func (x EndedOn) String() string {
-	return fmt.Sprintf("%s of %s ended on %s", lower(x.Crop), x.Of.Short(), x.On.Short())
+	why := ""
+	if x.Why != "" {
+		why = ": " + x.Why
+	}
+	return fmt.Sprintf("%s of %s ended on %s%s", lower(x.Crop), x.Of.Short(), x.On.Short(), why)
 }
 func (x PlantedPatch) String() string {
 	return fmt.Sprintf("planted a patch of %d %s", x.Plants, lower(x.Crop))

@@ -1552,7 +1552,21 @@ export interface components {
             lost?: boolean;
             for: components["schemas"]["Purpose"][];
             done?: components["schemas"]["Done"][];
+            losses?: components["schemas"]["Loss"][];
             note?: string;
+        };
+        Loss: {
+            day: string;
+            /**
+             * Format: double
+             * @description plants in a hundred that were left; 0: it was lost outright
+             */
+            left: number;
+            cause?: string;
+        };
+        CauseFacts: {
+            cause: string;
+            words: string;
         };
         Purpose: {
             wish: string;
@@ -2379,6 +2393,8 @@ export interface components {
             task?: string;
             way?: components["schemas"]["SowingWay"];
             note?: string;
+            /** @description why something was lost */
+            cause?: string;
         };
         Log: {
             client: string;
@@ -2461,6 +2477,8 @@ export interface components {
             };
         };
         Reference: {
+            /** @description of losses */
+            causes: components["schemas"]["CauseFacts"][];
             jars: components["schemas"]["Jar"][];
             dividing: components["schemas"]["Dividing"];
             methods: components["schemas"]["MethodFacts"][];

@@ -7,12 +7,14 @@ import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { count, day } from '../../lib/words'
+import LossForm from '../../parts/LossForm.vue'
 
 const props = defineProps<{ sowing: Sowing }>()
 const store = useHousehold()
 const { say } = useUnits()
 const problem = ref<Problem>()
 const opened = ref<boolean>()
+const losing = ref(false)
 const s = computed(() => props.sowing)
 const whereIs = useWhere()
 const place = computed(() => (s.value.in_bed ? whereIs(s.value.id) : ''))
@@ -37,7 +39,7 @@ const open = computed(
     (!!s.value.up_by && !up.value && !picking.value && s.value.method !== 'stock' && s.value.up_by <= today.value),
 )
 
-async function say_(event: { what: 'share' | 'behind' | 'ended' | 'done' | 'ready'; count?: number; task?: string }) {
+async function say_(event: { what: 'share' | 'behind' | 'done' | 'ready'; count?: number; task?: string }) {
   problem.value = await store.log({ sowing: s.value.id, day: today.value, ...event })
 }
 </script>
@@ -58,7 +60,7 @@ async function say_(event: { what: 'share' | 'behind' | 'ended' | 'done' | 'read
       <template v-if="!up && !picking && s.up_by && s.method !== 'stock'">
         <button type="button" class="chip" @click="say_({ what: 'done', task: 'up-by' })">all up</button>
         <button type="button" class="chip" @click="say_({ what: 'share', count: 50 })">half up</button>
-        <button type="button" class="chip" @click="say_({ what: 'ended' })">nothing came</button>
+        <button type="button" class="chip" @click="losing = true">nothing came</button>
       </template>
       <template v-else>
         <button v-if="!picking" type="button" class="chip" @click="say_({ what: 'ready' })">ready today</button>
@@ -68,10 +70,10 @@ async function say_(event: { what: 'share' | 'behind' | 'ended' | 'done' | 'read
         <button v-if="!picking" type="button" class="chip" @click="say_({ what: 'behind', count: 21 })">
           three weeks behind
         </button>
-        <button type="button" class="chip" @click="say_({ what: 'share', count: 50 })">half is left</button>
-        <button type="button" class="chip" @click="say_({ what: 'ended' })">bolted or lost</button>
+        <button type="button" class="chip" @click="losing = true">some or all was lost</button>
       </template>
     </div>
+    <LossForm v-if="open && losing" class="seen-loss" :sowings="[s]" @done="losing = false" @leave="losing = false" />
     <p v-if="problem" class="wrong" role="alert">{{ wordsOf(problem) }}</p>
   </li>
 </template>
@@ -104,6 +106,9 @@ async function say_(event: { what: 'share' | 'behind' | 'ended' | 'done' | 'read
   display: flex;
   flex-wrap: wrap;
   gap: var(--space-3);
+}
+.seen-loss {
+  grid-column: 1 / -1;
 }
 .chip {
   border: 1px solid var(--hair-2);
