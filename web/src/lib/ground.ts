@@ -1,7 +1,7 @@
 // The layout of the ground: fetched after the plan, and told as old until the new
 // one is there; and a sowing that is being moved about on it.
 import { defineStore } from 'pinia'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch, watchEffect } from 'vue'
 import { api, type Bed, type Choice, type Layout, type Piece, type Plan } from './api'
 import { useAnswer } from './ask'
 import { useHousehold } from './household'
@@ -24,6 +24,17 @@ export const useGround = defineStore('ground', () => {
   /** What of the plan has ground; nothing where there is no bed yet. */
   const fed = computed(() => layout.value?.fed)
   const short = computed(() => new Map((fed.value?.wishes ?? []).map((w) => [w.wish, w])))
+  /** What the plan loses for want of ground, of the last layout that was worked out: while a new
+   * one is, it stays as it was, so that the page does not jump. */
+  const lost = shallowRef({ weeks: 0, jars: 0, sowings: 0 })
+  watchEffect(() => {
+    const t = store.plan?.tally
+    if (!t || layout.value?.revision !== store.state?.revision) return
+    const f = fed.value
+    lost.value = f
+      ? { weeks: t.weeks_fed - f.weeks_fed, jars: t.jars - f.jars, sowings: f.sowings }
+      : { weeks: 0, jars: 0, sowings: 0 }
+  })
   const names = computed(() => new Map((store.plan?.sowings ?? []).map((s) => [s.id, s.crop_name])))
   return {
     layout,
@@ -31,6 +42,7 @@ export const useGround = defineStore('ground', () => {
     names,
     unsaid,
     fed,
+    lost,
     /** What of a wish has ground, where it lacks some. */
     shortOf: (wish: string) => short.value.get(wish),
     /** Whether the layout is of the plan before: it is being fitted anew. */

@@ -2,25 +2,19 @@
 // What the plan loses for want of ground, said where the plan is told.
 import { computed } from 'vue'
 import { useGround } from '../lib/ground'
-import { useHousehold } from '../lib/household'
 import { count } from '../lib/words'
 
-const store = useHousehold()
 const ground = useGround()
 
 const lost = computed(() => {
-  const t = store.plan?.tally
-  const fed = ground.fed
-  if (!t || !fed || ground.old) return ''
-  const weeks = t.weeks_fed - fed.weeks_fed
-  const jars = t.jars - fed.jars
+  const { weeks, jars } = ground.lost
   return [weeks > 0 ? count(weeks, 'week') : '', jars > 0 ? count(jars, 'jar') : ''].filter(Boolean).join(' and ')
 })
 </script>
 
 <template>
-  <p v-if="lost" class="ground-line">
-    {{ count(ground.fed?.sowings ?? 0, 'sowing has', 'sowings have') }} no ground, or not for all of it:
+  <p v-if="lost" class="ground-line" :class="{ quiet: ground.old }">
+    {{ count(ground.lost.sowings, 'sowing has', 'sowings have') }} no ground, or not for all of it:
     <strong>{{ lost }} less</strong>.
     <RouterLink to="/ground/fit">Fit the wishes to the ground</RouterLink>
   </p>

@@ -14,8 +14,7 @@ const ground = useGround()
 const places = computed(() => {
   const p = store.plan
   const t = p?.tally
-  const bare = ground.fed && t ? t.weeks_fed - ground.fed.weeks_fed : 0 // fed by the plan, and without ground
-  const gaps = (t?.gaps ?? 0) + Math.max(0, bare)
+  const gaps = (t?.gaps ?? 0) + Math.max(0, ground.lost.weeks) // what the plan feeds without ground is short too
   const spoilt = (p?.shelf ?? []).filter((x) => x.expired).length
   const next = p?.sowings.find((s) => !s.late && s.date >= p.as_of && s.method !== 'patch')
   const due = p ? dueOf(p) : { overdue: 0, week: 0 }

@@ -28,9 +28,8 @@ watch(
 
 /** Weeks are fed, and jars filled, only from what has ground; without beds it is said. */
 const fedWords = computed(() => {
-  const lost = (store.plan?.tally.weeks_fed ?? 0) - (ground.fed?.weeks_fed ?? 0)
   if (!store.household?.beds.length) return 'weeks fed, if there is room for all'
-  return ground.fed && !ground.old && lost > 0 ? `weeks fed; ${lost} more lack ground` : 'weeks fed'
+  return ground.lost.weeks > 0 ? `weeks fed; ${ground.lost.weeks} more lack ground` : 'weeks fed'
 })
 
 const figures = computed(() => {
