@@ -3,6 +3,7 @@ package e2e
 
 import (
 	"context"
+	"errors"
 	"fmt"
 	"io"
 	"net"
@@ -242,12 +243,27 @@ func (p *page) gone(selector string) {
 
 func (p *page) click(selector string) {
 	p.t.Helper()
-	p.must(p.see(selector).Click(proto.InputMouseButtonLeft, 1))
+	p.hit(func() *rod.Element { return p.see(selector) })
 }
 
 func (p *page) clickNamed(selector, text string) {
 	p.t.Helper()
-	p.must(p.named(selector, text).Click(proto.InputMouseButtonLeft, 1))
+	p.hit(func() *rod.Element { return p.named(selector, text) })
+}
+
+// hit clicks an element. One that cannot be reached, since the page or a list is moving, is found
+// and tried again in the next frames.
+func (p *page) hit(find func() *rod.Element) {
+	p.t.Helper()
+	const tries = 60
+	for n := 1; ; n++ {
+		err := find().Click(proto.InputMouseButtonLeft, 1)
+		if n == tries || !errors.Is(err, &rod.NotInteractableError{}) {
+			p.must(err)
+			return
+		}
+		p.awaited(`() => new Promise(r => requestAnimationFrame(r))`)
+	}
 }
 
 // fill replaces the text of a field and leaves it with Enter.

@@ -13,6 +13,13 @@ func (p *page) choose(label, option string) {
 	p.t.Helper()
 	p.see(`[aria-label="` + label + `"]`)
 	p.eval(`l => document.querySelector('[aria-label="' + l + '"]').closest('.el-select__wrapper').click()`, label)
+	p.option(option)
+}
+
+// option takes the option of a text in the list that is open. It is pressed by the page itself:
+// the list may still be moving to its place.
+func (p *page) option(option string) {
+	p.t.Helper()
 	p.until("the option "+option, `o => [...document.querySelectorAll('.el-select-dropdown__item')].some(e => e.getClientRects().length && e.textContent.trim() === o)`, option)
 	p.eval(`o => [...document.querySelectorAll('.el-select-dropdown__item')].find(e => e.getClientRects().length && e.textContent.trim() === o).click()`, option)
 }

@@ -140,7 +140,7 @@ func TestAnUnknownNameIsMendedOrRemoved(t *testing.T) {
 	p.fill(amountOf("w3"), "28")
 	p.shows(".notice", "Changed 28 quart jars")
 	p.must(p.see(`[aria-label="What griffin root is called now"]`).Input("carrot"))
-	p.clickNamed(".el-select-dropdown__item", "^carrot$")
+	p.option("carrot")
 	p.clickNamed(`[data-unknown="griffin root"] button`, "It is called this now")
 	p.see(`[data-wish="w1"] .title`)
 	p.clickNamed(`[data-unknown="griffin"] button`, "remove it")
