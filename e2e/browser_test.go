@@ -258,7 +258,9 @@ func (p *page) hit(find func() *rod.Element) {
 	const tries = 60
 	for n := 1; ; n++ {
 		err := find().Click(proto.InputMouseButtonLeft, 1)
-		if n == tries || !errors.Is(err, &rod.NotInteractableError{}) {
+		var hidden *rod.InvisibleShapeError
+		var covered *rod.CoveredError
+		if n == tries || !errors.As(err, &hidden) && !errors.As(err, &covered) {
 			p.must(err)
 			return
 		}
