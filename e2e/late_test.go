@@ -138,3 +138,29 @@ func TestALossIsPutDownWithItsCause(t *testing.T) {
 	p.press('u')
 	p.until("it stands again", `n => document.querySelectorAll('[data-standing]').length === n`, standing)
 }
+
+// A whole bed is lost at once: what stood in it alone stands no more, and one undo brings all of
+// it back.
+func TestAWholeBedIsLost(t *testing.T) {
+	t.Parallel()
+	p := livedOn(t, "2027-07-15").open("/ground")
+	p.see(`[data-plot-bed="b1"] .bed`)
+	p.eval(`() => document.querySelector('[data-plot-bed="b1"] .bed').dispatchEvent(new MouseEvent('click', { bubbles: true }))`) // what stands there covers its middle
+	p.see("[data-bed-loss]")
+	lost := number(t, p.text("[data-bed-loss]"))
+	p.click("[data-bed-loss] button")
+	p.choose("Why it was lost", "frost")
+	p.clickNamed("[data-loss] .buttons button", "What follows?")
+	p.shows("[data-loss] .foresight", "weeks fed")
+	p.clickNamed("[data-loss] .foresight button", "Take it")
+	p.shows(".notice", "Put down what became of")
+	p.gone("[data-bed-loss]")
+	count := `() => fetch('/api/state').then(r => r.json()).then(s => s.household.plantings.filter(x => (x.losses ?? []).some(l => l.cause === 'frost')).length)`
+	got, err := p.Evaluate(rod.Eval(count).ByPromise())
+	p.must(err)
+	if n := got.Value.Num(); n != lost || lost == 0 {
+		t.Errorf("%g plantings were lost, %g stood in the bed", n, lost)
+	}
+	p.press('u')
+	p.see("[data-bed-loss]")
+}

@@ -214,7 +214,8 @@ func (a *at) gives(x Have, c *book.Crop) (Gives, bool) {
 	if st == nil {
 		return Gives{}, false
 	}
-	g := Gives{Crop: c.ID, CropName: c.Short(), Jars: []JarsOf{}, Lost: c.FailProb, Again: again, Method: methodOf(c, *st)}
+	g := Gives{Crop: c.ID, CropName: c.Short(), Jars: []JarsOf{}, Lost: c.FailProb, Again: again}
+	g.Method, _ = season.MethodOf(c, *st)
 	a.stand(&g, x, c, st)
 	if g.Plants == 0 {
 		return Gives{}, false
@@ -264,18 +265,6 @@ func bestOf(s *season.Season) (best *season.Start) {
 		}
 	}
 	return best
-}
-
-func methodOf(c *book.Crop, st season.Start) season.Method {
-	switch {
-	case c.Start == book.Vegetative:
-		return season.Stock
-	case st.Bought:
-		return season.Bought
-	case st.Raised:
-		return season.Indoors
-	}
-	return season.Direct
 }
 
 // stand reckons how many plants stand of something at hand, and the ground that they take:

@@ -26,7 +26,7 @@ type dated struct {
 func (b *basis) dates(crop *book.Crop, form wish.Form, s sowing.Sowing) dated {
 	at := func(d int) *civil.Date { date := b.date(d); return &date }
 	sw := dated{Sowing: Sowing{Crop: crop.ID, CropName: crop.Short(), Form: string(form), Date: b.date(s.Start.Sow), Day: b.date(s.Start.Day), Early: s.Early, Feeds: s.Run.List(), Days: s.Start.Ready - s.Start.Day}}
-	sw.Method, sw.Choice = methodOf(crop, s.Start)
+	sw.Method, sw.Choice = season.MethodOf(crop, s.Start)
 	switch sw.Method {
 	case season.Indoors:
 		sw.HardenOff, sw.PlantOut = at(s.Start.Day-hardeningDays), at(s.Start.Day)
@@ -61,33 +61,6 @@ func (b *basis) dates(crop *book.Crop, form wish.Form, s sowing.Sowing) dated {
 		sw.recorded(b, s.Hand)
 	}
 	return sw
-}
-
-// methodOf returns how a sowing is started, and the method as the household may choose it.
-func methodOf(crop *book.Crop, st season.Start) (method, chosen season.Method) {
-	switch {
-	case crop.Perennial():
-		method = season.Patch
-	case crop.Dense != nil:
-		method = season.Tray
-	case st.Bought:
-		method = season.Bought
-	case st.Raised:
-		method = season.Indoors
-	case crop.Start == book.Vegetative:
-		method = season.Stock
-	default:
-		method = season.Direct
-	}
-	switch {
-	case st.Bought:
-		chosen = season.Bought
-	case st.Raised:
-		chosen = season.Indoors
-	case season.CanBe(crop, season.Direct):
-		chosen = season.Direct
-	}
-	return method, chosen
 }
 
 // recorded puts into a sowing what was recorded of it.

@@ -145,7 +145,7 @@ func overdue(r *row, now int) bool {
 func (b *basis) presumed(w weeks, r *row) *table.RecordedSowing {
 	st := r.uses[0].s.Start
 	planned := b.date(st.Sow)
-	_, method := methodOf(r.crop, st)
+	_, method := season.MethodOf(r.crop, st)
 	p := &record.Planting{ID: r.id, Crop: r.crop.ID, Cover: r.key.cover, Method: method, Day: b.date(st.Day), Planned: &planned}
 	for _, u := range r.uses {
 		to := record.Purpose{Wish: w.wishes[u.d.wish].Wish.ID, Form: u.d.form, Part: u.d.part}

@@ -120,3 +120,30 @@ func methodsOf(c *book.Crop, w Method) []Method {
 	}
 	return []Method{Indoors}
 }
+
+// MethodOf returns how a sowing is started, and the method as the household may choose it.
+func MethodOf(crop *book.Crop, st Start) (method, chosen Method) {
+	switch {
+	case crop.Perennial():
+		method = Patch
+	case crop.Dense != nil:
+		method = Tray
+	case st.Bought:
+		method = Bought
+	case st.Raised:
+		method = Indoors
+	case crop.Start == book.Vegetative:
+		method = Stock
+	default:
+		method = Direct
+	}
+	switch {
+	case st.Bought:
+		chosen = Bought
+	case st.Raised:
+		chosen = Indoors
+	case CanBe(crop, Direct):
+		chosen = Direct
+	}
+	return method, chosen
+}

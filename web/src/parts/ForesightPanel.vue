@@ -17,11 +17,11 @@ const rows = computed(() => {
   const number = (n: number) => String(n)
   const area = (n: number) => say(n, 'm²')
   return [
-    { name: 'weeks fed', was: number(f.before.weeks_fed), is: number(f.after.weeks_fed) },
+    { name: 'weeks fed, if there is room', was: number(f.before.weeks_fed), is: number(f.after.weeks_fed) },
     { name: 'plants', was: number(f.before.plants), is: number(f.after.plants) },
     { name: 'sowings', was: number(f.before.sowings), is: number(f.after.sowings) },
     { name: 'bed in the fullest week', was: area(f.before.area), is: area(f.after.area) },
-    { name: 'jars to fill', was: number(f.before.jars), is: number(f.after.jars) },
+    { name: 'jars to fill, if there is room', was: number(f.before.jars), is: number(f.after.jars) },
   ].filter((r) => r.was !== r.is)
 })
 const nothing = computed(

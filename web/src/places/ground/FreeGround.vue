@@ -10,8 +10,8 @@ import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { count, day as short, fullDay } from '../../lib/words'
-import LossForm from '../../parts/LossForm.vue'
 import NumberInput from '../../parts/NumberInput.vue'
+import BedLoss from './BedLoss.vue'
 
 const props = defineProps<{ bed: string; day: string; pieces: Piece[] }>()
 const emit = defineEmits<{ close: [] }>()
@@ -29,12 +29,6 @@ const { data: free, wrong: missing } = useAnswer(
   (query, signal) => api.GET('/ground-free', { params: { query }, signal }),
   (was, now) => was.bed === now.bed,
 )
-/** What stands in the bed now: a frost, hail or a flock takes all of it at once. */
-const standing = computed(() => {
-  const here = new Set(props.pieces.filter((p) => p.bed === props.bed && p.stands).map((p) => p.planting))
-  return (store.plan?.sowings ?? []).filter((s) => here.has(s.id) && s.in_bed && !s.stands)
-})
-const losing = ref(false)
 const refused = ref('')
 const wrong = computed(() => refused.value || missing.value)
 const all = ref<number>()
@@ -102,11 +96,7 @@ const first = computed(
       {{ ground.bedName(bed) }}, free on {{ short(day < (store.plan?.as_of ?? '') ? store.plan?.as_of : day) }}
       <button type="button" class="link small" @click="emit('close')">close</button>
     </h3>
-    <p v-if="standing.length && !losing" class="small">
-      {{ count(standing.length, 'planting') }} {{ standing.length === 1 ? 'stands' : 'stand' }} here now.
-      <button type="button" class="link" @click="losing = true">all of it was lost</button>
-    </p>
-    <LossForm v-if="losing" :sowings="standing" @done="losing = false" @leave="losing = false" />
+    <BedLoss :key="bed" :bed="bed" :pieces="pieces" />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-else-if="!free" class="quiet small">Looking …</p>
     <p v-else-if="!free.length" class="quiet small">
