@@ -228,10 +228,10 @@ func (a *at) gives(x Have, c *book.Crop) (Gives, bool) {
 	g.Begin, g.First, g.Last = day(st.Sow), day(st.Ready), day(max(st.Ready, st.End-1))
 	weeks := s.FedBy(*st)
 	g.Weeks = weeks.Count()
+	a.harvest(&g, c, s.Share(*st, st.Ready, st.End))
 	if again == nil {
 		a.gaps(&g, c, weeks)
 	}
-	a.harvest(&g, c, s.Share(*st, st.Ready, st.End))
 	if chance, ends := season.BeforeFrost(c, a.year, a.in.Household.Risk, a.start.YearDay(), *st); ends {
 		g.InTime = &chance
 	}
@@ -288,6 +288,9 @@ func (a *at) stand(g *Gives, x Have, c *book.Crop, st *season.Start) {
 	}
 	g.Plants = amount.FloorWhole(n)
 	g.Area = float64(g.Plants) * s.Ground
+	if x.What == Ground { // what sprawls runs over the bed's edges, and takes no more of it
+		g.Area = math.Min(g.Area, x.Number*x.Width)
+	}
 	g.Likely = c.Yield.Value * s.Factor // of a plant, until harvest takes it times
 }
 
@@ -304,7 +307,8 @@ func (a *at) fromSeeds(seeds float64, c *book.Crop, st *season.Start, up float64
 	return math.Floor(seeds/float64(m)) * occupied
 }
 
-// gaps counts the weeks that a planting would feed and in which a wish for its food is unfed.
+// gaps counts the weeks that a planting would feed and in which a wish for its food is unfed: no
+// more of them than the likely harvest is enough for.
 func (a *at) gaps(g *Gives, c *book.Crop, weeks season.Weeks) {
 	for i := range a.plan.Wishes {
 		p := &a.plan.Wishes[i]
@@ -318,10 +322,28 @@ func (a *at) gaps(g *Gives, c *book.Crop, weeks season.Weeks) {
 				n++
 			}
 		}
+		n = min(n, g.enoughFor(w.Amount))
 		if g.Wish == "" || n > g.Gaps {
 			g.Wish, g.Gaps = p.Title, n
 		}
 	}
+}
+
+// enoughFor returns for how many weeks the likely harvest is enough at a weekly amount; of an
+// amount of the year any week will do.
+func (g *Gives) enoughFor(a wish.Amount) int {
+	has := 0.0
+	switch {
+	case a.Number <= 0 || !a.Kind.Weekly():
+		return season.WeeksPerYear
+	case a.Kind.Counts(wish.CountsMeals):
+		has = g.Meals
+	case a.Kind.Unit() == g.Unit:
+		has = g.Likely
+	default:
+		return season.WeeksPerYear
+	}
+	return amount.FloorWhole(has / a.Number)
 }
 
 // harvest reckons what the plants give between one year in ten and nine, and what it comes to

@@ -134,6 +134,27 @@ func TestWhatIsAtHandIsNeverBegunInThePast(t *testing.T) {
 	}
 }
 
+// A harvest closes no more gap weeks than it is enough for: of squash wished once a week, one
+// plant in a short bed gives meals for some weeks, and no more gaps are closed; and what sprawls
+// takes no more of a bed than there is.
+func TestGapsAreClosedOnlyAsFarAsTheHarvestGoes(t *testing.T) {
+	g, april := mill(t, nil), civil.Of(2027, 4, 21)
+	last := 0
+	for _, long := range []float64{1.2, 2.4, 6, 12} {
+		got := g.from(t, april, backwards.Have{What: backwards.Ground, Crop: "winter-squash", Number: long, Width: 1.2})
+		if got.Gaps > int(got.Meals) || got.Gaps < last || got.Gaps > got.Weeks {
+			t.Errorf("%g m: %d gaps closed by %.1f meals in %d weeks, of a shorter bed %d", long, got.Gaps, got.Meals, got.Weeks, last)
+		}
+		if got.Area > long*1.2+1e-9 {
+			t.Errorf("%g m: takes %g m²", long, got.Area)
+		}
+		last = got.Gaps
+	}
+	if short := g.from(t, april, backwards.Have{What: backwards.Ground, Crop: "winter-squash", Number: 1.2, Width: 1.2}); short.Gaps == 0 || short.Gaps >= short.Weeks {
+		t.Errorf("one plant closes %d gaps of %d weeks: this shows nothing", short.Gaps, short.Weeks)
+	}
+}
+
 func TestWhatCannotBeAtHandIsRefused(t *testing.T) {
 	g := mill(t, nil)
 	for _, c := range []struct {
