@@ -198,10 +198,11 @@ func (p *page) see(selector string) *rod.Element {
 	return el.CancelTimeout()
 }
 
-// named waits for an element of a selector whose text fits a regular expression.
+// named waits for an element of a selector whose text fits a regular expression; one that the
+// browser has not drawn yet, since it lies below the fold, has its text too.
 func (p *page) named(selector, text string) *rod.Element {
 	p.t.Helper()
-	el, err := p.Page.Timeout(patience).ElementR(selector, text)
+	el, err := p.Page.Timeout(patience).ElementByJS(rod.Eval(`(s, r) => [...document.querySelectorAll(s)].find(e => new RegExp(r).test(e.textContent.replace(/\s+/g, ' ').trim())) ?? null`, selector, text))
 	if err != nil {
 		p.t.Fatalf("no %s says %q: %v\n%s", selector, text, err, p.text("body"))
 	}

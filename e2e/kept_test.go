@@ -162,7 +162,7 @@ func TestTheControlsTakeWhatWasTyped(t *testing.T) {
 	p.clickNamed(".editor button", "Add the wish")
 	p.shows(".notice", "Added 6 pieces a week")
 	p.until("an empty line", `() => document.querySelector('[aria-label="A wish, as one line"]').value === ''`)
-	p.clickNamed(".ledger .wish:last-of-type .title", "ettuce")
+	p.clickNamed(".ledger > :last-child .title", "ettuce")
 	p.until("the box still ticked", `() => document.querySelector('[data-early] input, input[data-early]')?.checked`)
 }
 

@@ -191,7 +191,7 @@ func TestAWishByLineAndByControls(t *testing.T) {
 	p.press(input.Tab)
 	p.must(p.see(line).Focus())
 	p.press(input.Enter)
-	p.shows(".ledger .wish:last-of-type", "Tomato sauce, thick")
+	p.shows(".ledger > :last-child .wish", "Tomato sauce, thick")
 
 	p.clickNamed(".add .link", "by controls")
 	p.see(".editor")

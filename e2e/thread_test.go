@@ -12,20 +12,23 @@ import (
 	"github.com/go-rod/rod/lib/proto"
 )
 
-// busy is how long the page's main thread has worked so far, ms.
+// busy is how long the page's main thread has worked so far, ms of its processor time: other
+// programs may have the processor meanwhile. What it does for this test's own commands is no
+// work of the page.
 func (p *page) busy() float64 {
 	p.t.Helper()
 	got, err := proto.PerformanceGetMetrics{}.Call(p)
 	if err != nil {
 		p.t.Fatal(err)
 	}
+	all := map[string]float64{}
 	for _, m := range got.Metrics {
-		if m.Name == "TaskDuration" {
-			return 1000 * m.Value
-		}
+		all[m.Name] = 1000 * m.Value
 	}
-	p.t.Fatal("the browser does not say how long it worked")
-	return 0
+	if all["TaskDuration"] == 0 {
+		p.t.Fatal("the browser does not say how long it worked")
+	}
+	return all["TaskDuration"] - all["DevToolsCommandDuration"]
 }
 
 // awaited evaluates what gives a promise, and waits for it without asking again: asking
@@ -70,10 +73,10 @@ func (p *page) work(act func(), selector string, many int, text string) float64 
 // docs/benchmarks.md where INVENTORY_REPORT names a file.
 func TestTheMainThread(t *testing.T) {
 	p := start(t, "demo").open("/table")
-	p.must(proto.PerformanceEnable{}.Call(p))
+	p.must(proto.PerformanceEnable{TimeDomain: proto.PerformanceEnableTimeDomainThreadTicks}.Call(p))
 	p.see(sauce)
 	p.until("the page at rest", `() => document.fonts.status === 'loaded' && performance.now() > 1000`)
-	var edits []float64
+	var edits, answered []float64
 	for i := range 9 {
 		number := fmt.Sprint(26 + i) // another one each time, so that its notice is new
 		el := p.see(amountOf("w3"))
@@ -82,19 +85,23 @@ func TestTheMainThread(t *testing.T) {
 		p.idle()
 		before := p.busy()
 		p.work(func() { p.press(input.Enter) }, ".notice", 1, "Changed "+number+" quart jars")
-		p.idle() // what is painted after it belongs to it
+		answered = append(answered, p.busy()-before)
+		// The ground is fitted anew then, and what has ground is painted: that belongs to the edit.
+		p.until("the ground fitted", `() => !document.querySelector('[data-tally].pending')`)
+		p.awaited(`() => new Promise(r => requestAnimationFrame(() => requestIdleCallback(r)))`)
 		edits = append(edits, p.busy()-before)
 	}
+	slices.Sort(answered)
 	slices.Sort(edits)
 	sowings := int(p.tally("sowings"))
 	opened := p.work(func() { p.eval(`() => document.querySelector('.spine a[href="/sowings"]').click()`) }, "[data-sowing]", 1, "")
 	all := opened + p.work(func() {}, "[data-sowing]", sowings, "")
-	if edits[0] <= 0 || opened <= 0 || all < opened {
+	if answered[0] <= 0 || edits[0] < answered[0] || opened <= 0 || all < opened {
 		t.Fatalf("an edit took %v ms, opening %v of %v", edits, opened, all)
 	}
-	t.Logf("an edit %.1f ms (%.1f to %.1f), Sowings opened %.0f ms, all of it %.0f ms", edits[4], edits[0], edits[8], opened, all)
+	t.Logf("an edit %.1f ms (%.1f to %.1f), of it until its answer is painted %.1f (%.1f to %.1f), Sowings opened %.0f ms, all of it %.0f ms", edits[4], edits[0], edits[8], answered[4], answered[0], answered[8], opened, all)
 	if file := os.Getenv("INVENTORY_REPORT"); file != "" {
-		text, err := json.Marshal(map[string]float64{"edit_ms": edits[4], "sowings_first_ms": opened, "sowings_all_ms": all})
+		text, err := json.Marshal(map[string]float64{"edit_ms": edits[4], "edit_answered_ms": answered[4], "sowings_first_ms": opened, "sowings_all_ms": all})
 		p.must(err)
 		p.must(os.WriteFile(file+".thread", text, 0o600))
 	}

@@ -39,9 +39,9 @@ func TestThreeLinesGiveThreeRibbons(t *testing.T) {
 		p.must(p.see(line).Input(text))
 		p.shows(".readings", "Understood:")
 		p.press(input.Enter)
-		p.until("the new ribbon", `n => document.querySelectorAll('.ledger .wish').length === n && !!document.querySelector('.ledger .wish:last-of-type svg [data-source]')`, 41+i)
+		p.until("the new ribbon", `n => document.querySelectorAll('.ledger .wish').length === n && !!document.querySelector('.ledger > :last-child .wish svg [data-source]')`, 41+i)
 	}
-	p.shows(`.ledger .wish:last-of-type`, "pint jars")
+	p.shows(`.ledger > :last-child .wish`, "pint jars")
 }
 
 func TestAGapIsClosedByTickingFrozen(t *testing.T) {

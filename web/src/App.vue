@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useDocumentVisibility, useEventListener, useIntervalFn } from '@vueuse/core'
-import { nextTick, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useDrawer } from './lib/drawer'
 import { useHousehold } from './lib/household'
@@ -17,6 +17,9 @@ const store = useHousehold()
 const drawer = useDrawer()
 const router = useRouter()
 const help = ref(false)
+/** Whether there is a household: told apart from its state, which every edit changes. */
+const here = computed(() => !!store.household)
+const nobody = computed(() => !!store.state && !here.value)
 
 async function go(path: string) {
   await router.push(path)
@@ -90,7 +93,7 @@ useIntervalFn(look, retry)
 
 <template>
   <Textures />
-  <div v-if="store.state && !store.household" class="alone">
+  <div v-if="nobody" class="alone">
     <Notice />
     <Welcome />
   </div>
@@ -104,7 +107,7 @@ useIntervalFn(look, retry)
           This place has not been loaded on this device yet, and Inventory does not answer now. It opens when Inventory
           answers again. <button type="button" class="link" @click="look">Try now</button>
         </p>
-        <RouterView v-else-if="store.household" />
+        <RouterView v-else-if="here" />
         <p v-else-if="!store.problem" class="quiet waiting">Fetching the household …</p>
       </main>
     </div>

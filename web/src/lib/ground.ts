@@ -2,7 +2,7 @@
 // one is there; and a sowing that is being moved about on it.
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch, watchEffect } from 'vue'
-import { api, type Bed, type Choice, type Layout, type Piece, type Plan } from './api'
+import { api, type Bed, type Choice, type FedWish, type Layout, type Piece, type Plan } from './api'
 import { useAnswer } from './ask'
 import { useHousehold } from './household'
 import { useUnits } from './units'
@@ -23,7 +23,14 @@ export const useGround = defineStore('ground', () => {
   })
   /** What of the plan has ground; nothing where there is no bed yet. */
   const fed = computed(() => layout.value?.fed)
-  const short = computed(() => new Map((fed.value?.wishes ?? []).map((w) => [w.wish, w])))
+  /** The wishes that lack ground. One that lacks the same as before stays the same thing, so that its row is not painted again. */
+  const short = computed<Map<string, FedWish>>((was) => {
+    const kept = (w: FedWish) => {
+      const before = was?.get(w.wish)
+      return before && JSON.stringify(before) === JSON.stringify(w) ? before : w
+    }
+    return new Map((fed.value?.wishes ?? []).map((w) => [w.wish, kept(w)]))
+  })
   /** What the plan loses for want of ground, of the last layout that was worked out: while a new
    * one is, it stays as it was, so that the page does not jump. */
   const lost = shallowRef({ weeks: 0, jars: 0, sowings: 0 })

@@ -6,6 +6,8 @@ import { useGround } from '../lib/ground'
 
 const props = defineProps<{ bought?: boolean }>()
 const ground = useGround()
+/** Whether some wish lacks ground. */
+const bare = computed(() => !!ground.fed?.wishes.length)
 const kinds = computed(() => sources().filter((k) => props.bought || k.source !== 'bought'))
 </script>
 
@@ -16,7 +18,7 @@ const kinds = computed(() => sources().filter((k) => props.bought || k.source !=
         <rect x="1" y="1" width="18" height="10" :class="['w', k.source, { 'w-gap-box': k.source === 'gap' }]" /></svg
       >{{ k.legend }}</span
     >
-    <span v-if="ground.fed?.wishes.length"
+    <span v-if="bare"
       ><svg viewBox="0 0 20 12" width="20" height="12" aria-hidden="true">
         <rect x="1" y="1" width="18" height="10" class="w fresh bare" /></svg
       >no ground for it</span

@@ -8,21 +8,23 @@ import { monthShort } from '../lib/words'
 defineProps<{ warm?: boolean }>()
 const store = useHousehold()
 const { say } = useUnits()
+// Taken one by one: they outlast an edit, which the plan as a whole does not.
+const weeks = computed(() => store.plan?.weeks)
+const first = computed(() => store.plan?.first_frost ?? -1)
+const last = computed(() => store.plan?.last_frost ?? -1)
 const heads = computed(() => {
-  const weeks = store.plan?.weeks ?? []
   const out: { at: number; name: string }[] = []
-  weeks.forEach((iso, i) => {
+  weeks.value?.forEach((iso, i, all) => {
     const name = monthShort(iso)
-    if (i > 0 && monthShort(weeks[i - 1] ?? '') !== name) out.push({ at: (i / 52) * 100, name })
+    if (i > 0 && monthShort(all[i - 1] ?? '') !== name) out.push({ at: (i / 52) * 100, name })
   })
   return out
 })
 const frosts = computed(() => {
-  const p = store.plan
-  if (!p || p.first_frost < 0) return []
+  if (first.value < 0) return []
   return [
-    { at: (p.last_frost / 52) * 100, words: 'last frost' },
-    { at: ((p.first_frost + 0.5) / 52) * 100, words: 'first frost' },
+    { at: (last.value / 52) * 100, words: 'last frost' },
+    { at: ((first.value + 0.5) / 52) * 100, words: 'first frost' },
   ]
 })
 </script>

@@ -66,7 +66,7 @@ const places = computed(() => {
   <nav class="spine no-print" aria-label="Places">
     <div class="name">Inventory</div>
     <ul>
-      <li v-for="p in places" :key="p.to">
+      <li v-for="p in places" :key="p.to" v-memo="[p.fact, p.loud]">
         <RouterLink :to="p.to">
           <span class="place">{{ p.name }}</span>
           <span class="fact" :class="{ warn: p.loud }">{{ p.fact }}</span>

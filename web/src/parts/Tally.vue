@@ -84,7 +84,13 @@ const figures = computed(() => {
       <span v-if="store.plan" class="quiet small">the year {{ store.plan.year }}</span>
     </div>
     <dl v-if="store.plan">
-      <div v-for="f in figures" :key="f.key" :data-tally="f.key" :class="{ pending: f.pending }">
+      <div
+        v-for="f in figures"
+        :key="f.key"
+        v-memo="[f.value, f.label, f.pending, f.of, f.change]"
+        :data-tally="f.key"
+        :class="{ pending: f.pending }"
+      >
         <dd>
           <Figure :value="f.value" :unit="f.unit" :figure="f.figure" :label="f.label" /><span v-if="f.of" class="of">
             of {{ f.of }}</span

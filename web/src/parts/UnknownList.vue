@@ -11,10 +11,12 @@ const store = useHousehold()
 const chosen = ref<Record<string, string>>({})
 const problem = ref<Problem>()
 
+const unknown = computed(() => store.plan?.unknown)
+
 /** The entries by the name that is not known. */
 const groups = computed(() => {
   const out = new Map<string, { of: string; name: string; entries: Unknown[] }>()
-  for (const u of store.plan?.unknown ?? []) {
+  for (const u of unknown.value ?? []) {
     const key = u.of + '/' + u.name
     const g = out.get(key) ?? { of: u.of, name: u.name, entries: [] }
     g.entries.push(u)
@@ -44,7 +46,7 @@ async function remove(name: string) {
 
 <template>
   <section v-if="groups.length" class="unknown no-print" aria-label="Not in the crop book">
-    <h3>{{ count(store.plan?.unknown.length ?? 0, 'entry is', 'entries are') }} not in the crop book</h3>
+    <h3>{{ count(unknown?.length ?? 0, 'entry is', 'entries are') }} not in the crop book</h3>
     <p class="small">
       They were made with another version of the crop book. They are kept, but not planned, until you choose what they
       are called now, or remove them.

@@ -5,12 +5,12 @@ import { useHousehold } from '../../lib/household'
 import { count, day, fullDay } from '../../lib/words'
 
 const store = useHousehold()
-const over = computed(() => store.plan?.over ?? [])
-const crops = computed(() => [...new Set(over.value.map((o) => o.crop_name))])
+const over = computed(() => store.plan?.over)
+const crops = computed(() => [...new Set(over.value?.map((o) => o.crop_name))])
 </script>
 
 <template>
-  <details v-if="over.length" class="over small">
+  <details v-if="over?.length" class="over small">
     <summary>
       {{ count(crops.length, 'crop') }} can be begun no more this year: {{ crops.slice(0, 3).join('; ')
       }}{{ crops.length > 3 ? ' …' : '' }}

@@ -128,7 +128,8 @@ useKeys([
         <div class="head">sow-<br />ings</div>
         <div class="head">left over,<br />average year</div>
       </div>
-      <template v-for="r in rows" :key="r.wish.id">
+      <!-- Made anew only where one of these changed: an edit changes few rows. -->
+      <div v-for="r in rows" :key="r.wish.id" v-memo="[r.wish, r.plan, open === r.wish.id]">
         <WishRow
           :wish="r.wish"
           :plan="r.plan"
@@ -145,7 +146,7 @@ useKeys([
           @move="(step) => move(r.wish.id, step)"
           @remove="remove(r.wish.id)"
         />
-      </template>
+      </div>
     </div>
     <p v-if="rows.length && rows.length < 3 && !find" class="hint quiet">
       Every number opens the sum behind it; a wish's name opens all that can be said of it. Type above what else you

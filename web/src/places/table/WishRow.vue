@@ -129,7 +129,9 @@ function key(e: KeyboardEvent) {
 
 <style scoped>
 .wish {
-  isolation: isolate; /* painted by itself: an edit of one row leaves the others as they are */
+  /* Laid out and painted by itself: an edit of one row leaves the others as they are. */
+  content-visibility: auto;
+  contain-intrinsic-height: auto 60px;
   position: relative;
   padding: var(--space-4) 0 var(--space-4);
   border-bottom: 1px solid var(--hair);
@@ -138,6 +140,7 @@ function key(e: KeyboardEvent) {
 .wish:hover,
 .wish:focus-within {
   z-index: 1; /* what a row says of a week lies over the next row */
+  content-visibility: visible;
 }
 .wish:hover {
   background: color-mix(in srgb, var(--wash) 45%, transparent);
