@@ -16,6 +16,14 @@ func (p *page) choose(label, option string) {
 	p.option(option)
 }
 
+// chooseIn chooses in a list of one part of the page.
+func (p *page) chooseIn(part, label, option string) {
+	p.t.Helper()
+	p.see(part + ` [aria-label="` + label + `"]`)
+	p.eval(`(part, l) => document.querySelector(part + ' [aria-label="' + l + '"]').closest('.el-select__wrapper').click()`, part, label)
+	p.option(option)
+}
+
 // option takes the option of a text in the list that is open. It is pressed by the page itself:
 // the list may still be moving to its place.
 func (p *page) option(option string) {

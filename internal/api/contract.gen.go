@@ -635,6 +635,9 @@ type FoodKind struct {
 	Piece   *float64 `json:"piece,omitempty"`
 	Portion *float64 `json:"portion,omitempty"`
 
+	// SetOut usually planted out or planted
+	SetOut bool `json:"set_out"`
+
 	// Weighed weighed for the table
 	Weighed bool `json:"weighed"`
 }
@@ -650,6 +653,9 @@ type FormFacts = wish.FormFacts
 
 // FreePatch defines model for FreePatch.
 type FreePatch = ground.FreeStretch
+
+// Freed a stretch of a bed that something leaves, free from then on for a time
+type Freed = ground.Freed
 
 // Gives defines model for Gives.
 type Gives = backwards.Gives
@@ -678,6 +684,18 @@ type GreenWork = plan.Green
 // GroundWeek defines model for GroundWeek.
 type GroundWeek = ground.Week
 
+// Growing a crop that grows already, or is to be begun on a day
+type Growing = plan.Growing
+
+// GrowingAll defines model for GrowingAll.
+type GrowingAll struct {
+	Client   string    `json:"client"`
+	Follows  *[]string `json:"follows,omitempty"`
+	Growing  []Growing `json:"growing"`
+	ID       string    `json:"id"`
+	Revision int       `json:"revision"`
+}
+
 // Guest defines model for Guest.
 type Guest = household.Guest
 
@@ -686,6 +704,17 @@ type Habit = household.Habit
 
 // Have defines model for Have.
 type Have = backwards.Have
+
+// HoldAsked defines model for HoldAsked.
+type HoldAsked struct {
+	Client  string    `json:"client"`
+	Follows *[]string `json:"follows,omitempty"`
+
+	// Holds always true
+	Holds    *bool  `json:"holds,omitempty"`
+	ID       string `json:"id"`
+	Revision int    `json:"revision"`
+}
 
 // Household defines model for Household.
 type Household = household.Household
@@ -720,8 +749,17 @@ type LastEdit = store.LastEdit
 // Layout defines model for Layout.
 type Layout struct {
 	// Fed what of the plan has ground; left out where there is no bed yet
-	Fed  *FedByGround `json:"fed,omitempty"`
-	Left []LeftOut    `json:"left"`
+	Fed *FedByGround `json:"fed,omitempty"`
+
+	// Frees what falls free in the next three months
+	Frees []Freed `json:"frees"`
+
+	// Held places are held in this table year: an edit moves nothing else unless it must
+	Held bool `json:"held"`
+
+	// InSeason the work in the ground has begun
+	InSeason bool      `json:"in_season"`
+	Left     []LeftOut `json:"left"`
 
 	// Most m² · weeks that any layout could place at most
 	Most     float64      `json:"most"`
@@ -1220,6 +1258,18 @@ type GetGroundLookParams struct {
 	Sowing string `form:"sowing" json:"sowing"`
 }
 
+// PostGrowingParams defines parameters for PostGrowing.
+type PostGrowingParams struct {
+	// Since the revision that the client has; what has changed since is then told instead of the whole
+	Since *int `form:"since,omitempty" json:"since,omitempty"`
+}
+
+// PostHoldPlacesParams defines parameters for PostHoldPlaces.
+type PostHoldPlacesParams struct {
+	// Since the revision that the client has; what has changed since is then told instead of the whole
+	Since *int `form:"since,omitempty" json:"since,omitempty"`
+}
+
 // PostLogParams defines parameters for PostLog.
 type PostLogParams struct {
 	// Since the revision that the client has; what has changed since is then told instead of the whole
@@ -1308,6 +1358,12 @@ type PostForesightJSONRequestBody = Change
 // PostFromWhatThereIsJSONRequestBody defines body for PostFromWhatThereIs for application/json ContentType.
 type PostFromWhatThereIsJSONRequestBody = AtHand
 
+// PostGrowingJSONRequestBody defines body for PostGrowing for application/json ContentType.
+type PostGrowingJSONRequestBody = GrowingAll
+
+// PostHoldPlacesJSONRequestBody defines body for PostHoldPlaces for application/json ContentType.
+type PostHoldPlacesJSONRequestBody = HoldAsked
+
 // PostHouseholdFileReadJSONRequestBody defines body for PostHouseholdFileRead for application/json ContentType.
 type PostHouseholdFileReadJSONRequestBody = HouseholdFile
 
@@ -1388,6 +1444,12 @@ type ServerInterface interface {
 	// GetGroundNeeds What the ground is to be filled, fed and watered with
 	// (GET /ground-needs)
 	GetGroundNeeds(ctx *echo.Context) error
+	// PostGrowing What grows already, or is to be begun from what is at hand, put down as one edit
+	// (POST /growing)
+	PostGrowing(ctx *echo.Context, params PostGrowingParams) error
+	// PostHoldPlaces Hold every place in the beds as the layout has it now; an edit then moves nothing else unless it must
+	// (POST /hold-places)
+	PostHoldPlaces(ctx *echo.Context, params PostHoldPlacesParams) error
 	// GetHouseholdFile The household as a file of format inventory.household/1
 	// (GET /household-file)
 	GetHouseholdFile(ctx *echo.Context) error
@@ -1643,6 +1705,42 @@ func (w *ServerInterfaceWrapper) GetGroundNeeds(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetGroundNeeds(ctx)
+	return err
+}
+
+// PostGrowing converts echo context to params.
+func (w *ServerInterfaceWrapper) PostGrowing(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PostGrowingParams
+	// ------------- Optional query parameter "since" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "since", ctx.QueryParams(), &params.Since, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter since: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostGrowing(ctx, params)
+	return err
+}
+
+// PostHoldPlaces converts echo context to params.
+func (w *ServerInterfaceWrapper) PostHoldPlaces(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PostHoldPlacesParams
+	// ------------- Optional query parameter "since" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "since", ctx.QueryParams(), &params.Since, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter since: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostHoldPlaces(ctx, params)
 	return err
 }
 
@@ -2053,6 +2151,8 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/year-turn", wrapper.GetYearTurn, options.OperationMiddlewares["getYearTurn"]...)
 	router.POST(options.BaseURL+"/year-turn", wrapper.PostYearTurn, options.OperationMiddlewares["postYearTurn"]...)
 	router.POST(options.BaseURL+"/log-all", wrapper.PostLogAll, options.OperationMiddlewares["postLogAll"]...)
+	router.POST(options.BaseURL+"/growing", wrapper.PostGrowing, options.OperationMiddlewares["postGrowing"]...)
+	router.POST(options.BaseURL+"/hold-places", wrapper.PostHoldPlaces, options.OperationMiddlewares["postHoldPlaces"]...)
 	router.POST(options.BaseURL+"/station-read", wrapper.PostStationRead, options.OperationMiddlewares["postStationRead"]...)
 	router.POST(options.BaseURL+"/place-chart", wrapper.PostPlaceChart, options.OperationMiddlewares["postPlaceChart"]...)
 	router.GET(options.BaseURL+"/layout", wrapper.GetLayout, options.OperationMiddlewares["getLayout"]...)

@@ -37,7 +37,7 @@ func (s *Server) GetLayout(c *echo.Context) error {
 		return err
 	}
 	l, h := f.Layout, f.Of.Snapshot.Household
-	out := Layout{Revision: f.Of.Snapshot.Revision, Pieces: l.Pieces, Left: l.Unplaced, Need: l.Need, Placed: l.Placed, Most: l.Most, Short: l.Short, Owned: l.Owned, Weeks: l.Weeks, Suns: []BedSun{}, Fed: f.Fed}
+	out := Layout{Revision: f.Of.Snapshot.Revision, Pieces: l.Pieces, Left: l.Unplaced, Need: l.Need, Placed: l.Placed, Most: l.Most, Short: l.Short, Owned: l.Owned, Weeks: l.Weeks, Suns: []BedSun{}, Fed: f.Fed, Held: ground.Held(f.Of.Input), InSeason: ground.InSeason(f.Of.Plan), Frees: ground.FallsFree(l, f.Of.Input.AsOf)}
 	for i, b := range f.Input.Beds {
 		sun := BedSun{Bed: b.ID, Class: b.Sun}
 		if h.Plot != nil && len(h.Plot.Obstacles) > 0 {

@@ -36,6 +36,26 @@ func (s *Server) PostLogAll(c *echo.Context, params PostLogAllParams) error {
 	return s.done(c, params.Since, d, err)
 }
 
+// PostGrowing puts down what grows already, or is to be begun from what is at hand, as one edit.
+func (s *Server) PostGrowing(c *echo.Context, params PostGrowingParams) error {
+	var b GrowingAll
+	if err := decode(c, &b); err != nil {
+		return err
+	}
+	d, err := s.app.Grow(c.Request().Context(), app.Stamp{Client: b.Client, ID: b.ID, Revision: b.Revision}, b.Growing)
+	return s.done(c, params.Since, d, err)
+}
+
+// PostHoldPlaces holds every place in the beds as the layout has it now.
+func (s *Server) PostHoldPlaces(c *echo.Context, params PostHoldPlacesParams) error {
+	var b HoldAsked
+	if err := decode(c, &b); err != nil {
+		return err
+	}
+	d, err := s.app.Hold(c.Request().Context(), app.Stamp{Client: b.Client, ID: b.ID, Revision: b.Revision})
+	return s.done(c, params.Since, d, err)
+}
+
 // PostWeatherRead derives a place from a weather record, and changes nothing.
 func (s *Server) PostWeatherRead(c *echo.Context) error {
 	var f WeatherFile

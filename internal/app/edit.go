@@ -85,6 +85,11 @@ func (a *App) Log(ctx context.Context, by Stamp, event plan.Event) (Done, error)
 		if e.Placement, err = a.growsAt(now, out.Planting); err != nil {
 			return store.Edit{}, err
 		}
+		if out.Planting != nil {
+			if e.Customs, err = a.holds(now, *out.Planting); err != nil {
+				return store.Edit{}, err
+			}
+		}
 		if out.Patch != nil {
 			e.Command, e.Patch = "add-patch", out.Patch
 		}
@@ -114,7 +119,52 @@ func (a *App) LogAll(ctx context.Context, by Stamp, events []plan.Event) (Done, 
 		if len(e.Plantings) > 1 {
 			e.Words = say.Recorded{Sowings: len(e.Plantings)}.String()
 		}
-		return e, nil
+		e.Customs, err = a.holds(now, e.Plantings...)
+		return e, err
+	})
+}
+
+// Grow puts down what grows already, or is to be begun from what is at hand, as one edit.
+func (a *App) Grow(ctx context.Context, by Stamp, all []plan.Growing) (Done, error) {
+	return a.once(ctx, by, func(now *Planned) (store.Edit, error) {
+		changed, grown, err := now.Input.Grow(all)
+		if err != nil {
+			return store.Edit{}, err
+		}
+		at, err := ground.PlacesOf(changed, all, grown)
+		return store.Edit{
+			Command: "put-plantings", Plantings: grown.Plantings, Patches: grown.Patches, Placements: at,
+			Words: grown.Happened.String(),
+		}, err
+	})
+}
+
+// holds returns the customs that hold every place as the layout has it, where something is put
+// down as begun: who works in the beds relies on what is told of them. It returns nil where
+// nothing is begun, or all is held.
+func (a *App) holds(now *Planned, put ...record.Planting) (*bed.Customs, error) {
+	if len(now.Input.Household.Beds) == 0 || !slices.ContainsFunc(put, func(p record.Planting) bool { return p.Begun() }) {
+		return nil, nil
+	}
+	l, err := a.layoutOf(now)
+	if err != nil {
+		return nil, err
+	}
+	return ground.HoldPlaces(now.Input, l.Layout), nil
+}
+
+// Hold holds every place as the layout has it now. Where all is held it is an invalid.Field.
+func (a *App) Hold(ctx context.Context, by Stamp) (Done, error) {
+	return a.once(ctx, by, func(now *Planned) (store.Edit, error) {
+		l, err := a.layoutOf(now)
+		if err != nil {
+			return store.Edit{}, err
+		}
+		u := ground.HoldPlaces(now.Input, l.Layout)
+		if u == nil {
+			return store.Edit{}, &invalid.Field{Field: "places", Allowed: "something with a place that is not held yet"}
+		}
+		return store.Edit{Command: "set-customs", Customs: u, Words: say.PlacesHeld{}.String()}, nil
 	})
 }
 

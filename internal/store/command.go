@@ -44,6 +44,7 @@ type Edit struct {
 	Habit          *household.Habit     // set-habit; an empty one forgets it
 	Planting       *record.Planting     // put-planting
 	Plantings      []record.Planting    // put-plantings
+	Patches        []household.Patch    // put-plantings: perennials among them
 	Placements     []bed.Placement      // put-plantings: where they then stand
 	Agreement      *record.Baseline     // agree
 	Weather        []place.Day          // set-weather, with or without a place
@@ -52,7 +53,7 @@ type Edit struct {
 	Beds           []bed.Bed            // add-beds
 	Placement      *bed.Placement       // put-placement; put-planting: where it then stands
 	Parts          int                  // divide-bed: into how many
-	Customs        *bed.Customs         // set-customs
+	Customs        *bed.Customs         // set-customs; put-planting, put-plantings: with what then has its place held
 	Words          string               // put-planting: what happened
 	Target         string               // remove-…, move-wish
 	After          string               // move-wish: the wish to stand behind; empty: to the front

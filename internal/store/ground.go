@@ -1,6 +1,7 @@
 package store
 
 import (
+	"cmp"
 	"encoding/json"
 	"fmt"
 	"slices"
@@ -23,7 +24,7 @@ func (d *drafter) setCustoms(e *Edit) error {
 		return missing("customs")
 	}
 	e.Customs.Number()
-	d.words = "changed how the ground is kept"
+	d.words = cmp.Or(e.Words, "changed how the ground is kept")
 	return d.set(customsKind, "", 0, e.Customs)
 }
 

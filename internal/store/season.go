@@ -26,6 +26,9 @@ func (d *drafter) putPlanting(e *Edit) error {
 	if e.Planting == nil || e.Planting.ID == "" {
 		return missing("planting")
 	}
+	if err := d.holdPlaces(e); err != nil {
+		return err
+	}
 	err := d.set(plantingKind, e.Planting.ID, 0, e.Planting)
 	if err == nil && e.Placement != nil { // it grows where it was to grow
 		err = d.set(placementKind, e.Placement.Sowing, 0, e.Placement)
@@ -37,10 +40,28 @@ func (d *drafter) putPlanting(e *Edit) error {
 	return err
 }
 
+// holdPlaces keeps what has a place where it is, where an entry asks for it.
+func (d *drafter) holdPlaces(e *Edit) error {
+	if e.Customs == nil {
+		return nil
+	}
+	e.Customs.Number()
+	return d.set(customsKind, "", 0, e.Customs)
+}
+
 // putPlantings records several sowings, and where they are growing.
 func (d *drafter) putPlantings(e *Edit) error {
-	if len(e.Plantings) == 0 {
+	if len(e.Plantings)+len(e.Patches) == 0 {
 		return missing("plantings")
+	}
+	if err := d.holdPlaces(e); err != nil {
+		return err
+	}
+	for i := range e.Patches {
+		e.Patches[i].ID = newID("p")
+		if err := d.set(patchKind, e.Patches[i].ID, 0, &e.Patches[i]); err != nil {
+			return err
+		}
 	}
 	if err := d.placeAll(e.Placements); err != nil {
 		return err

@@ -14,6 +14,7 @@ export const router = createRouter({
     { path: '/ground/:view(plot|year|beds|care|fit)?', component: () => import('./places/ground/GroundPlace.vue') },
     { path: '/daybook', component: () => import('./places/daybook/DaybookPlace.vue') },
     { path: '/daybook/catch-up', component: () => import('./places/daybook/CatchUp.vue') },
+    { path: '/daybook/growing', component: () => import('./places/daybook/GrowsPage.vue') },
     { path: '/ask', component: () => import('./places/ask/AskPlace.vue') },
     { path: '/house', component: () => import('./places/house/HousePlace.vue') },
     { path: '/:rest(.*)', redirect: '/table' },

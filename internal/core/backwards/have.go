@@ -281,10 +281,10 @@ func (a *at) stand(g *Gives, x Have, c *book.Crop, st *season.Start) {
 	case Seeds:
 		n = a.fromSeeds(x.Number, c, st, up)
 	case Row:
-		n = x.Number / (c.InRow.Value / 100)
+		n = float64(reckon.PlantsInRow(c, x.Number))
 	case Ground:
 		s = reckon.StandIn(c, "", reckon.Bed{Width: x.Width, Edge: math.Min(a.rules.Edge, x.Width/3)})
-		n = math.Floor(x.Number/s.Step+1e-9) * float64(s.Rows)
+		n = float64(reckon.PlantsOnBed(c, x.Number, x.Width, a.rules.Edge))
 	}
 	g.Plants = amount.FloorWhole(n)
 	g.Area = float64(g.Plants) * s.Ground

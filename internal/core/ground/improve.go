@@ -5,23 +5,24 @@ import (
 	"slices"
 )
 
-// worth is what a layout is judged by: the need that is placed, by priority; then
-// how much lies where it was agreed to lie, then faults, pieces, and over how many
-// beds the families are spread.
+// worth is what a layout is judged by: the need that is placed, by priority; how much lies where
+// it is held; then faults, pieces, and over how many beds the families are spread. Only what
+// must be grown goes before what is held: for anything else nothing is moved to another bed.
 type worth struct {
 	placed                       [3]int
 	home, faults, pieces, spread int
 }
 
 func (a worth) better(b worth) bool {
-	for k := range a.placed {
-		if a.placed[k] != b.placed[k] {
-			return a.placed[k] > b.placed[k]
-		}
-	}
 	switch {
+	case a.placed[0] != b.placed[0]:
+		return a.placed[0] > b.placed[0]
 	case a.home != b.home:
 		return a.home > b.home
+	case a.placed[1] != b.placed[1]:
+		return a.placed[1] > b.placed[1]
+	case a.placed[2] != b.placed[2]:
+		return a.placed[2] > b.placed[2]
 	case a.faults != b.faults:
 		return a.faults < b.faults
 	case a.pieces != b.pieces:
@@ -53,9 +54,9 @@ const stepWork = 50
 const mostWorse = 0.002
 
 // improve repeats ruin and recreate (Schrimpf et al. 2000): it lifts a part of the layout and
-// lays it again, with what is left out first. The best layout is kept. Where a plan is kept,
-// only what has no bed and had one then, or is new, makes the rest move; what had none in it
-// may take what nothing kept lies on.
+// lays it again, with what is left out first. The best layout is kept. Where places are held,
+// only what must be grown and has no bed, though it had one or is new, makes the rest move; all
+// else may take what nothing held lies on.
 //
 // One function, since a step is taken, judged and kept or taken back in one place.
 func (f *search) improve(order []int) {
@@ -82,7 +83,7 @@ func (f *search) improve(order []int) {
 			break
 		}
 		left, keep := f.leftOut(true), false
-		if f.in.Baseline != nil && len(left) == 0 {
+		if f.in.Baseline != nil && !slices.ContainsFunc(left, func(i int) bool { return f.in.Plantings[i].Priority == 0 }) {
 			left, keep = f.leftOut(false), true
 		}
 		now := f.now

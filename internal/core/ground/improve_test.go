@@ -8,9 +8,9 @@ import "testing"
 func TestWhatALayoutIsJudgedBy(t *testing.T) {
 	order := []worth{ // the best first
 		{placed: [3]int{3, 1, 0}, spread: 9},
-		{placed: [3]int{2, 5, 0}, spread: 9},
-		{placed: [3]int{2, 4, 7}, spread: 9},
 		{placed: [3]int{2, 4, 6}, home: 5, faults: 9, spread: 9},
+		{placed: [3]int{2, 5, 0}, home: 4, spread: 9},
+		{placed: [3]int{2, 4, 7}, home: 4, faults: 9, spread: 9},
 		{placed: [3]int{2, 4, 6}, home: 4, faults: 1, pieces: 9, spread: 9},
 		{placed: [3]int{2, 4, 6}, home: 4, faults: 2, pieces: 1, spread: 9},
 		{placed: [3]int{2, 4, 6}, home: 4, faults: 2, pieces: 2, spread: 3},

@@ -34,6 +34,8 @@ type Change struct {
 
 	Habit *household.Habit `json:"habit,omitempty"` // how a crop is grown
 
+	Growing []Growing `json:"growing,omitempty"` // of put-growing
+
 	Wishes []wish.Wish `json:"wishes,omitempty"` // of put-wishes: each as it would be
 	Remove []string    `json:"remove,omitempty"` // of put-wishes: the wishes that are left out
 }
@@ -52,6 +54,7 @@ const (
 	LogAll     Command = "log-all"
 	SetHabit   Command = "set-habit"
 	PutWishes  Command = "put-wishes"
+	PutGrowing Command = "put-growing"
 )
 
 // Effect is what the whole plan comes to with a change, less what it comes to without. The
@@ -115,6 +118,8 @@ func (c Change) complete() bool {
 		return c.Habit != nil
 	case PutWishes:
 		return len(c.Wishes)+len(c.Remove) > 0
+	case PutGrowing:
+		return len(c.Growing) > 0
 	}
 	return false
 }
@@ -126,6 +131,22 @@ func (in Input) With(c Change) (Input, error) {
 	if !c.complete() {
 		return in, &invalid.Field{Field: "command", Value: string(c.Command), Allowed: "a command of a change, with what it takes"}
 	}
+	switch c.Command {
+	case LogEvent:
+		changed, _, err := in.Logged([]Event{*c.Event})
+		return changed, err
+	case LogAll:
+		changed, _, err := in.Logged(c.Events)
+		return changed, err
+	case PutGrowing:
+		changed, _, err := in.Grow(c.Growing)
+		return changed, err
+	}
+	return in.decided(c), nil
+}
+
+// decided returns an input with something decided otherwise.
+func (in Input) decided(c Change) Input {
 	h := &in.Household
 	switch c.Command {
 	case ChangeWish:
@@ -154,14 +175,8 @@ func (in Input) With(c Change) (Input, error) {
 		b := *c.Bed
 		b.ID = "another" // until the household has it
 		h.Beds = append(slices.Clone(h.Beds), b)
-	case LogEvent:
-		changed, _, err := in.Logged([]Event{*c.Event})
-		return changed, err
-	case LogAll:
-		changed, _, err := in.Logged(c.Events)
-		return changed, err
 	}
-	return in, nil
+	return in
 }
 
 // Changed works out the plan of an input with a change made. A change that would only be

@@ -3,6 +3,7 @@ package reckon
 import (
 	"math"
 
+	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/wish"
 )
@@ -79,6 +80,18 @@ func StandIn(c *book.Crop, layout wish.Layout, b Bed) Stand {
 	}
 	s.Factor = Crowding(s.Room, c.Closeness)
 	return s
+}
+
+// PlantsInRow returns how many plants stand in a row of a length, m, at the usual spacing.
+func PlantsInRow(c *book.Crop, metres float64) int {
+	return amount.FloorWhole(metres / (c.InRow.Value / 100))
+}
+
+// PlantsOnBed returns how many plants stand on a length of a bed of a width, m, in as many rows
+// as it takes. Edge is kept free on each side, of a narrow bed a third of its width at most.
+func PlantsOnBed(c *book.Crop, metres, width, edge float64) int {
+	s := StandIn(c, "", Bed{Width: width, Edge: math.Min(edge, width/3)})
+	return amount.FloorWhole(math.Floor(metres/s.Step+1e-9) * float64(s.Rows))
 }
 
 // Takes returns the bed length (m) and the area (m²) that a number planted

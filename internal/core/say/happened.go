@@ -52,6 +52,18 @@ type (
 	}
 	// Recorded: so many sowings at once.
 	Recorded struct{ Sowings int }
+	// Grows: so many things that grow already were put down; the one where it is one.
+	Grows struct {
+		Things int
+		Crop   string
+	}
+	// MeansTo: a crop is to be begun on a day.
+	MeansTo struct {
+		Crop string
+		On   civil.Date
+	}
+	// PlacesHeld: everything that has a place in a bed keeps it.
+	PlacesHeld struct{}
 	// NotSown: it was given up before it was sown.
 	NotSown struct {
 		Crop string
@@ -103,6 +115,16 @@ func (x BegunOn) String() string { return fmt.Sprintf("began %s on %s", lower(x.
 func (x Recorded) String() string {
 	return fmt.Sprintf("put down what became of %d sowings", x.Sowings)
 }
+func (x Grows) String() string {
+	if x.Things == 1 {
+		return fmt.Sprintf("put down that %s grows already", lower(x.Crop))
+	}
+	return fmt.Sprintf("put down %d things that grow already", x.Things)
+}
+func (x MeansTo) String() string {
+	return fmt.Sprintf("%s is to be begun on %s", lower(x.Crop), x.On.Short())
+}
+func (PlacesHeld) String() string { return "held every place as it is" }
 func (x NotSown) String() string {
 	return fmt.Sprintf("%s of %s is not sown", lower(x.Crop), x.Of.Short())
 }

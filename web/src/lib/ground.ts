@@ -42,12 +42,29 @@ export const useGround = defineStore('ground', () => {
       ? { weeks: t.weeks_fed - f.weeks_fed, jars: t.jars - f.jars, sowings: f.sowings }
       : { weeks: 0, jars: 0, sowings: 0 }
   })
+  /** Whether what takes ground stands there, is planned, or was to be begun and is not put down. */
+  const states = computed(
+    () =>
+      new Map<string, 'stands' | 'overdue' | 'planned'>(
+        (store.plan?.sowings ?? []).map((s) => [
+          s.id,
+          s.in_bed ? 'stands' : s.late && !s.begun ? 'overdue' : 'planned',
+        ]),
+      ),
+  )
+  /** Holds every place as it is now, where none is held yet: somebody relies on what is told. */
+  async function holdOnce() {
+    const l = layout.value
+    if (l && !l.held && l.pieces.length && l.revision === store.state?.revision) await store.hold()
+  }
   const names = computed(() => new Map((store.plan?.sowings ?? []).map((s) => [s.id, s.crop_name])))
   return {
     layout,
     wrong,
     names,
     unsaid,
+    holdOnce,
+    stateOf: (planting: string) => states.value.get(planting) ?? 'planned',
     fed,
     lost,
     /** What of a wish has ground, where it lacks some. */

@@ -6,6 +6,7 @@ import {
   api,
   Refused,
   type Edit,
+  type Growing,
   type Move,
   type Problem,
   type Reference,
@@ -15,13 +16,11 @@ import {
 } from './api'
 import { clientName, freshId } from './client'
 import { merged } from './parts'
+import { post } from './post'
 import { wordsOf } from './problems'
 import { entryWords, useQueue, type Entry } from './queue'
 
 type Change = Omit<Edit, 'client' | 'id' | 'revision'>
-
-/** How long an entry waits for its answer before it is kept to be sent again, ms. */
-const patience = 15_000
 
 export const useHousehold = defineStore('household', () => {
   const state = shallowRef<State>()
@@ -69,19 +68,6 @@ export const useHousehold = defineStore('household', () => {
     problem.value = undefined
   }
 
-  async function post(entry: Entry): Promise<State> {
-    const signal = AbortSignal.timeout(patience)
-    const params = { query: { since: state.value?.revision } }
-    if ('turns' in entry) {
-      const { client, id, revision } = entry
-      return answer(() => api.POST('/year-turn', { body: { client, id, revision }, params, signal }))
-    }
-    if ('events' in entry) return answer(() => api.POST('/log-all', { body: entry, params, signal }))
-    if ('event' in entry) return answer(() => api.POST('/log', { body: entry, params, signal }))
-    if ('sowing' in entry) return answer(() => api.POST('/placements', { body: entry, params, signal }))
-    return answer(() => api.POST('/edits', { body: entry, params, signal }))
-  }
-
   /** Does an entry; returns what was wrong with it. One that gets no answer waits, and is not wrong. */
   async function send(entry: Entry): Promise<Problem | undefined> {
     if (queue.waiting.value.length) {
@@ -91,7 +77,7 @@ export const useHousehold = defineStore('household', () => {
     }
     busy.value++
     try {
-      await take(await post(entry))
+      await take(await post(entry, state.value?.revision))
       if ('command' in entry && /own-|begin|unknown|call-it/.test(entry.command)) await renew()
       return undefined
     } catch (e) {
@@ -119,7 +105,7 @@ export const useHousehold = defineStore('household', () => {
     try {
       for (let next = queue.first(); next; next = queue.first()) {
         try {
-          await take(await post(next))
+          await take(await post(next, state.value?.revision))
         } catch (e) {
           if (!(e instanceof Refused)) throw e
           if (e.problem.status === 0) return // still no answer: it all waits on
@@ -169,6 +155,12 @@ export const useHousehold = defineStore('household', () => {
   function logAll(events: SowingEvent[]): Promise<Problem | undefined> {
     return inTurn(() => send({ events, ...stamp() }))
   }
+
+  /** Puts down what grows already, or is to be begun, as one edit. */
+  const grow = (growing: Growing[]): Promise<Problem | undefined> => inTurn(() => send({ growing, ...stamp() }))
+
+  /** Holds every place in the beds as the layout has it now. */
+  const hold = (): Promise<Problem | undefined> => inTurn(() => send({ holds: true, ...stamp() }))
 
   /** Begins the next table year. */
   function turnYear(): Promise<Problem | undefined> {
@@ -232,6 +224,8 @@ export const useHousehold = defineStore('household', () => {
     edit,
     log,
     logAll,
+    grow,
+    hold,
     turnYear,
     place,
     stays,

@@ -61,6 +61,11 @@ export function fixed(n: number, decimals: number): string {
   return inDigits(rounded(n, decimals), { minimumFractionDigits: decimals, maximumFractionDigits: decimals })
 }
 
+/** A whole number with its sign: by how much something is more or less. */
+export function signed(n: number): string {
+  return (n < 0 ? '−' : '+') + fixed(Math.abs(n), 0)
+}
+
 /** A value of a unit as a number and the unit beside it. */
 export function quantityOf(value: number, s: Shown): Quantity {
   const n = value * s.factor + s.offset

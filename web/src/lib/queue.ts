@@ -2,9 +2,10 @@
 // through a reload too, and sent when it answers again. Every entry has an id of its
 // own, so that one that was sent twice is done once.
 import { ref } from 'vue'
-import type { Edit, Log, LogAll, PlaceAsk, Plan, YearTurnAsked } from './api'
+import type { Edit, GrowingAll, HoldAsked, Log, LogAll, PlaceAsk, Plan, YearTurnAsked } from './api'
 
-export type Entry = Edit | Log | LogAll | PlaceAsk | (YearTurnAsked & { turns: true })
+export type Entry =
+  Edit | GrowingAll | (HoldAsked & { holds: true }) | Log | LogAll | PlaceAsk | (YearTurnAsked & { turns: true })
 
 export interface Waiting {
   entry: Entry
@@ -72,6 +73,8 @@ export function entryWords(entry: Entry, plan?: Plan): string {
     return [task?.do ?? e.what, sowing(e.sowing), e.day].filter(Boolean).join(' ')
   }
   if ('events' in entry) return `what became of ${entry.events.length} sowings`
+  if ('growing' in entry) return `${entry.growing.length} things that grow`
+  if ('holds' in entry) return 'hold every place as it is'
   if ('turns' in entry) return 'begin the next year'
   if ('sowing' in entry) return 'put ' + sowing(entry.sowing) + ' in a bed'
   return entry.command.replaceAll('-', ' ') + (entry.wish ? ': ' + entry.wish.food : '')

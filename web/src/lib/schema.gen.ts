@@ -90,6 +90,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/growing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What grows already, or is to be begun from what is at hand, put down as one edit */
+        post: operations["postGrowing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/hold-places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Hold every place in the beds as the layout has it now; an edit then moves nothing else unless it must */
+        post: operations["postHoldPlaces"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/station-read": {
         parameters: {
             query?: never;
@@ -1319,8 +1353,9 @@ export interface components {
         /** @description one thing decided otherwise */
         Change: {
             /** @enum {string} */
-            command: "overrule" | "set-habit" | "log-all";
+            command: "overrule" | "set-habit" | "log-all" | "put-growing";
             events?: components["schemas"]["SowingEvent"][];
+            growing?: components["schemas"]["Growing"][];
             overrule?: components["schemas"]["Overrule"];
             habit?: components["schemas"]["Habit"];
         };
@@ -1785,6 +1820,12 @@ export interface components {
             owned: number;
             weeks: components["schemas"]["GroundWeek"][];
             suns: components["schemas"]["BedSun"][];
+            /** @description places are held in this table year: an edit moves nothing else unless it must */
+            held: boolean;
+            /** @description the work in the ground has begun */
+            in_season: boolean;
+            /** @description what falls free in the next three months */
+            frees: components["schemas"]["Freed"][];
             fed?: components["schemas"]["FedByGround"];
         };
         YearTurnAsked: {
@@ -2426,6 +2467,74 @@ export interface components {
             follows?: string[];
             events: components["schemas"]["SowingEvent"][];
         };
+        HoldAsked: {
+            client: string;
+            id: string;
+            revision: number;
+            follows?: string[];
+            /** @description always true */
+            holds?: boolean;
+        };
+        /** @description a stretch of a bed that something leaves, free from then on for a time */
+        Freed: {
+            bed: string;
+            /**
+             * Format: double
+             * @description m along the bed
+             */
+            from: number;
+            /** Format: double */
+            to: number;
+            /**
+             * Format: date
+             * @description the first on which it is free
+             */
+            day: string;
+            /** @description the planting that leaves it */
+            after: string;
+            /**
+             * Format: date
+             * @description when something else takes some of it; left out where nothing does
+             */
+            until?: string;
+            /** @description the planting that then does */
+            next?: string;
+        };
+        GrowingAll: {
+            client: string;
+            id: string;
+            revision: number;
+            follows?: string[];
+            growing: components["schemas"]["Growing"][];
+        };
+        /** @description a crop that grows already, or is to be begun on a day */
+        Growing: {
+            crop: string;
+            /** @description left out where nobody says */
+            bed?: string;
+            /** Format: double */
+            count: number;
+            /**
+             * @description what count is in: plants, m of a row, m of a bed
+             * @enum {string}
+             */
+            by: "plants" | "row" | "bed";
+            /**
+             * Format: date
+             * @description when it was sown or, where set, planted out; where ahead, when it is to be
+             */
+            since: string;
+            /** @description it was planted out as a young plant */
+            set?: boolean;
+            /** @description days that it looks behind its time; less than 0 */
+            behind?: number;
+            /** @description it is being picked already */
+            picked?: boolean;
+            /** @description it does not grow yet */
+            ahead?: boolean;
+            /** @description how it is begun; left out where that follows from set */
+            method?: string;
+        };
         StationAsk: {
             /** @description where the station answers */
             address: string;
@@ -2614,6 +2723,8 @@ export interface components {
             piece?: number;
             /** @description weighed for the table */
             weighed: boolean;
+            /** @description usually planted out or planted */
+            set_out: boolean;
             /** Format: double */
             portion?: number;
         };
@@ -2833,6 +2944,62 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["LogAll"];
+            };
+        };
+        responses: {
+            /** @description The state after it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["State"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postGrowing: {
+        parameters: {
+            query?: {
+                /** @description the revision that the client has; what has changed since is then told instead of the whole */
+                since?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GrowingAll"];
+            };
+        };
+        responses: {
+            /** @description The state after it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["State"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postHoldPlaces: {
+        parameters: {
+            query?: {
+                /** @description the revision that the client has; what has changed since is then told instead of the whole */
+                since?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HoldAsked"];
             };
         };
         responses: {

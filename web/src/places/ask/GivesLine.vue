@@ -1,9 +1,14 @@
 <script setup lang="ts">
 // What one kind makes of something at hand.
-import { computed } from 'vue'
-import type { Gives, Have } from '../../lib/api'
+import { ElButton } from 'element-plus'
+import { computed, ref } from 'vue'
+import type { Gives, Growing, Have } from '../../lib/api'
+import { useForesight } from '../../lib/foresight'
+import { useHousehold } from '../../lib/household'
+import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
-import { count, day } from '../../lib/words'
+import { capital, count, day } from '../../lib/words'
+import ForesightPanel from '../../parts/ForesightPanel.vue'
 
 const props = defineProps<{ gives: Gives; have?: Have }>()
 const { say } = useUnits()
@@ -45,6 +50,23 @@ const jars = computed(() =>
         : `${count(j.count, 'jar')} of ${say(j.each, 'L')}, ${j.preparation.toLowerCase()}`,
     ),
 )
+// To plan it so: what follows is shown before it is taken.
+const store = useHousehold()
+const { change, found, wrong, propose, drop } = useForesight()
+const refused = ref('')
+const planned = computed<Growing>(() => ({
+  crop: g.value.crop,
+  count: g.value.plants,
+  by: 'plants',
+  since: g.value.begin,
+  method: g.value.method,
+  ahead: true,
+}))
+async function take() {
+  refused.value = wordsOf(await store.grow([planned.value]))
+  drop()
+}
+
 /** Chances as they are said: in a hundred years. */
 const hundred = (p: number) => `${Math.round(100 * p)} in 100`
 </script>
@@ -78,6 +100,17 @@ const hundred = (p: number) => `${Math.round(100 * p)} in 100`
     <div v-if="meals || jars.length" class="quiet small">
       {{ [meals, ...jars].filter(Boolean).join(' · or ') }}
     </div>
+    <ForesightPanel
+      v-if="change"
+      :found="found"
+      :what="`What follows if it is planned so: ${count(g.plants, 'plant')}, ${begin} ${day(g.begin)}`"
+      @take="take"
+      @leave="drop"
+    />
+    <ElButton v-else-if="!g.again" size="small" @click="propose({ command: 'put-growing', growing: [planned] })"
+      >Plan it so</ElButton
+    >
+    <p v-if="refused || wrong" class="wrong" role="alert">{{ capital(refused || wrong) }}</p>
   </li>
 </template>
 

@@ -147,12 +147,18 @@ useKeys([
       <div class="beside">
         <GreenTasks v-if="greens.length" :tasks="greens" />
         <section aria-label="What stands">
-          <h3>What stands <span class="aside small">say what you see</span></h3>
+          <h3>
+            What stands
+            <span class="aside small"
+              >say what you see, or <RouterLink to="/daybook/growing">what grows already</RouterLink></span
+            >
+          </h3>
           <ul v-if="standing.length">
             <StandingLine v-for="s in standing" :key="s.id" :sowing="s" />
           </ul>
           <p v-else class="quiet none">
-            Nothing has been put down as sown yet. Press the box beside a task when it is done, and it stands here.
+            Nothing has been put down as sown yet. Press the box beside a task when it is done, and it stands here. Does
+            something grow already? <RouterLink to="/daybook/growing">Put it down</RouterLink>.
           </p>
         </section>
         <DoneTasks :done="done" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // One bed over the year: what lies in it, and where something in hand would lie.
 import type { Bed, Piece } from '../../lib/api'
-import { useMoving } from '../../lib/ground'
+import { useGround, useMoving } from '../../lib/ground'
 import { useUnits } from '../../lib/units'
 import { count, day as words } from '../../lib/words'
 
@@ -24,6 +24,7 @@ defineProps<{
   height: number
 }>()
 const emit = defineEmits<{ pick: [planting: string]; point: [share: number]; take: [piece: Piece, e: PointerEvent] }>()
+const ground = useGround()
 const moving = useMoving()
 const { say, render } = useUnits()
 
@@ -78,7 +79,13 @@ function keys(p: Piece, e: KeyboardEvent) {
         v-for="q in band.parts"
         :key="q.p.planting + q.p.at"
         class="part"
-        :class="{ faulty: q.p.faults?.length, held: q.p.held, bent: q.p.bent, shared: q.p.with }"
+        :class="{
+          overdue: ground.stateOf(q.p.planting) === 'overdue',
+          faulty: q.p.faults?.length,
+          held: q.p.held,
+          bent: q.p.bent,
+          shared: q.p.with,
+        }"
         :data-part="q.p.planting"
         :x="q.x"
         :y="q.y"
@@ -171,6 +178,10 @@ svg {
 .part:focus-visible {
   fill: var(--fresh);
   stroke: var(--ink);
+}
+.part.overdue {
+  fill: color-mix(in srgb, var(--accent) 16%, var(--sheet));
+  stroke: var(--accent);
 }
 .part.faulty {
   fill: color-mix(in srgb, var(--cellar) 60%, var(--sheet));

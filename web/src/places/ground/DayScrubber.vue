@@ -1,14 +1,29 @@
 <script setup lang="ts">
 // The day of the ground that is shown, and how much of it is taken then.
+import { ElInput } from 'element-plus'
+import { computed } from 'vue'
 import type { Layout } from '../../lib/api'
 import { useUnits } from '../../lib/units'
-import { fullDay } from '../../lib/words'
+import { useHousehold } from '../../lib/household'
+import { dayNumber, fullDay } from '../../lib/words'
 
-defineProps<{ days: number; day: string; week: Layout['weeks'][number] | undefined; owned: number | undefined }>()
+const props = defineProps<{
+  days: number
+  day: string
+  week: Layout['weeks'][number] | undefined
+  owned: number | undefined
+}>()
 defineEmits<{ step: [days: number] }>()
 /** The day, counted from the first that is shown. */
 const at = defineModel<number>({ required: true })
 const { say } = useUnits()
+const store = useHousehold()
+const today = computed(() => store.plan?.as_of ?? '')
+
+/** Shows a day, the nearest that is drawn. */
+function show(day: string) {
+  if (day) at.value = Math.max(0, Math.min(props.days - 1, at.value + dayNumber(day) - dayNumber(props.day)))
+}
 </script>
 
 <template>
@@ -17,6 +32,16 @@ const { say } = useUnits()
     <input v-model.number="at" type="range" min="0" :max="days - 1" step="1" aria-label="The day that is shown" />
     <button type="button" class="link" aria-label="A week on" @click="$emit('step', 7)">›</button>
     <b class="when">{{ fullDay(day) }}</b>
+    <span class="to no-print">
+      <ElInput
+        :model-value="day"
+        type="date"
+        size="small"
+        aria-label="Show the day"
+        @update:model-value="(d: string) => show(d)"
+      />
+      <button type="button" class="link small" :disabled="day === today" @click="show(today)">today</button>
+    </span>
     <span v-if="week && owned" class="quiet small taken"
       >{{ say(week.taken, 'm²') }} taken of {{ say(owned, 'm²')
       }}<template v-if="week.short > 0.05"
@@ -41,6 +66,14 @@ const { say } = useUnits()
   font-family: var(--serif);
   font-variant-numeric: tabular-nums lining-nums;
   min-width: 7.5rem;
+}
+.to {
+  display: inline-flex;
+  gap: var(--space-4);
+  align-items: center;
+}
+.to .el-input {
+  width: 9.5rem;
 }
 .taken {
   min-width: 15rem;

@@ -6,15 +6,18 @@ import { leftOut, useGround, useWhere } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { count, day as short, fullDay } from '../../lib/words'
+import FallsFree from './FallsFree.vue'
 import GroundRemedies from './GroundRemedies.vue'
 
-defineEmits<{ pick: [sowing: string] }>()
+defineEmits<{ pick: [sowing: string]; free: [bed: string, day: string] }>()
 const store = useHousehold()
 const ground = useGround()
 const whereIs = useWhere()
 const { say } = useUnits()
 const layout = computed(() => ground.layout)
 const left = computed(() => leftOut(layout.value, store.plan))
+/** So many crops that nobody has said the bed of are shown at once. */
+const few = 6
 const allLeft = ref(false)
 /** The weeks in which most is short. */
 const worst = computed(() => {
@@ -25,11 +28,18 @@ const worst = computed(() => {
 })
 /** What stands elsewhere than it was agreed to. */
 const moved = computed(() => (layout.value?.pieces ?? []).filter((p) => p.was))
+
+/** Lets go of what is held, but for what stands and what was put by hand: all else is laid anew. */
+async function anew() {
+  const customs = store.household?.customs
+  if (store.household?.agreed) await store.edit({ command: 'disagree' })
+  if (customs?.arranged) await store.edit({ command: 'set-customs', customs: { ...customs, arranged: undefined } })
+}
 </script>
 
 <template>
   <div>
-    <details v-if="ground.unsaid.length" class="small" open>
+    <details v-if="ground.unsaid.length" class="small unsaid" :open="ground.unsaid.length <= few">
       <summary>{{ count(ground.unsaid.length, 'crop') }} that stand already: say in which bed</summary>
       <p v-for="s in ground.unsaid" :key="s.id" :data-unsaid="s.id">
         <button type="button" class="plain crop" @click="$emit('pick', s.id)">{{ s.crop_name }}</button>
@@ -38,8 +48,8 @@ const moved = computed(() => (layout.value?.pieces ?? []).filter((p) => p.was))
         <button type="button" class="link" @click="$emit('pick', s.id)">elsewhere</button>
       </p>
     </details>
-    <details v-if="moved.length" class="small">
-      <summary>{{ count(moved.length, 'piece') }} moved since the plan was agreed</summary>
+    <details v-if="moved.length" class="small" data-moved>
+      <summary>{{ count(moved.length, 'planting has', 'plantings have') }} another bed than was held: which</summary>
       <p v-for="p in moved" :key="p.planting + p.at">
         <button type="button" class="plain crop" @click="$emit('pick', p.planting)">
           {{ ground.names.get(p.planting) }}
@@ -47,6 +57,10 @@ const moved = computed(() => (layout.value?.pieces ?? []).filter((p) => p.was))
         from {{ ground.bedName(p.was ?? '') }} to {{ ground.bedName(p.bed) }}
       </p>
     </details>
+    <p v-if="layout?.held" class="small quiet" data-held>
+      Places are held: an entry moves nothing else to another bed unless it must.
+      <button type="button" class="link" @click="anew">Lay all anew</button>
+    </p>
     <template v-if="left.length">
       <h3 class="warn">Without ground</h3>
       <p v-if="worst" class="small quiet">
@@ -76,10 +90,14 @@ const moved = computed(() => (layout.value?.pieces ?? []).filter((p) => p.was))
       All that is sown has its ground. Press a bed to see what is free in it and what can still go in; a planting, to
       see why it stands there.
     </p>
+    <FallsFree v-if="layout?.frees.length" :frees="layout.frees" @show="(bed, day) => $emit('free', bed, day)" />
   </div>
 </template>
 
 <style scoped>
+.unsaid .link + .link {
+  margin-left: var(--space-4);
+}
 .left {
   list-style: none;
   padding: 0;

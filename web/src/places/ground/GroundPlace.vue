@@ -2,14 +2,14 @@
 // The ground: the plot to scale and what stands in it, week by week; each bed over
 // the year; the beds by their measures; what they are given. What has found no
 // ground stays in sight.
-import { computed, onBeforeUnmount, ref } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Bed } from '../../lib/api'
 import { useGround, useMoving } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useUnits } from '../../lib/units'
-import { count } from '../../lib/words'
+import { count, dayNumber } from '../../lib/words'
 import ChoiceButtons from '../../parts/ChoiceButtons.vue'
 import BedsPage from './BedsPage.vue'
 import BedTime from './BedTime.vue'
@@ -20,6 +20,7 @@ import DivideForm from './DivideForm.vue'
 import FitWishes from './FitWishes.vue'
 import FreeGround from './FreeGround.vue'
 import GroundAside from './GroundAside.vue'
+import GroundKey from './GroundKey.vue'
 import MoveBar from './MoveBar.vue'
 import PlantingCard from './PlantingCard.vue'
 import PlotMap from './PlotMap.vue'
@@ -70,6 +71,18 @@ function pickSowing(id: string) {
   const p = pieces.value.find((x) => x.planting === id)
   if (p && !(p.from <= day.value && day.value < p.to)) day.value = p.from
 }
+/** Shows what is free in a bed on a day, and what can follow. */
+function showFree(bed: string, on: string) {
+  at.value = dayNumber(on) - from.value
+  chosen.value = bed
+  picked.value = ''
+}
+// In the season the first look at Ground holds the places: what is told of them is relied on.
+watch(
+  () => !!layout.value?.in_season && !layout.value.held && !ground.old,
+  (due) => due && void ground.holdOnce(),
+  { immediate: true },
+)
 function choose(id: string) {
   chosen.value = chosen.value === id && view.value === 'plot' && !picked.value ? '' : id
   picked.value = ''
@@ -144,7 +157,7 @@ useKeys([
             @choose="choose"
             @pick="pickSowing"
           />
-          <template v-else>
+          <template v-if="view === 'year'">
             <BedTime
               :beds="beds"
               :pieces="pieces"
@@ -156,12 +169,8 @@ useKeys([
               @day="day = $event"
               @pick="pickSowing"
             />
-            <p class="key small quiet">
-              <i class="well" /> stands as it wishes <i class="faulty" /> something is not as it would wish
-              <i class="shared" /> shares ground <i class="stands" /> stands there now. Drag a planting to another bed,
-              or press <kbd>m</kbd> on it.
-            </p>
           </template>
+          <GroundKey :view="view" />
           <p class="small no-print links">
             <a :href="`/api/plot.svg?day=${day}`" download="plot.svg">drawing to scale, 1 : 100</a>
             <RouterLink :to="`/ground/sheet?day=${day}`">print the plot and a card a bed</RouterLink>
@@ -170,7 +179,7 @@ useKeys([
         <div class="side">
           <PlantingCard v-if="picked" :sowing="picked" :pieces="pieces" @close="picked = ''" />
           <FreeGround v-else-if="chosen" :bed="chosen" :day="day" :pieces="pieces" @close="chosen = ''" />
-          <GroundAside v-else @pick="pickSowing" />
+          <GroundAside v-else @pick="pickSowing" @free="showFree" />
         </div>
       </div>
     </template>
@@ -215,26 +224,6 @@ h2:focus {
   flex-wrap: wrap;
   gap: var(--space-2) var(--space-6);
   padding-top: var(--space-3);
-}
-.key i {
-  display: inline-block;
-  width: 20px;
-  height: 9px;
-  margin-left: var(--space-5);
-}
-.key .well {
-  margin-left: 0;
-  background: color-mix(in srgb, var(--fresh) 40%, var(--sheet));
-}
-.key .faulty {
-  background: color-mix(in srgb, var(--cellar) 60%, var(--sheet));
-}
-.key .shared {
-  background: color-mix(in srgb, var(--freezer) 45%, var(--sheet));
-}
-.key .stands {
-  background: var(--wash);
-  border: 1px dashed var(--ink-2);
 }
 .empty {
   font-family: var(--serif);

@@ -37,7 +37,7 @@ const q = computed(() => props.piece)
     </pattern>
     <rect
       class="piece"
-      :class="{ held: q.p.held, bent: q.p.bent, shared: q.p.with }"
+      :class="[ground.stateOf(q.p.planting), { held: q.p.held && !q.p.stands, bent: q.p.bent, shared: q.p.with }]"
       :x="q.x"
       :y="q.y"
       :width="q.w"
@@ -75,9 +75,16 @@ const q = computed(() => props.piece)
   fill: color-mix(in srgb, var(--fresh) 50%, var(--sheet));
 }
 .piece {
-  fill: color-mix(in srgb, var(--fresh) 22%, var(--sheet));
+  fill: color-mix(in srgb, var(--fresh) 9%, var(--sheet));
   stroke: var(--fresh);
   stroke-width: 0.03;
+}
+.piece.stands {
+  fill: color-mix(in srgb, var(--fresh) 32%, var(--sheet));
+}
+.piece.overdue {
+  fill: color-mix(in srgb, var(--accent) 16%, var(--sheet));
+  stroke: var(--accent);
 }
 .piece.shared {
   fill: none;

@@ -2,12 +2,15 @@
 // The household agrees to a plan: its figures are kept, later reckonings stay
 // close to its days, and what differs from it is listed.
 import { computed, ref } from 'vue'
+import { useGround } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
+import { signed } from '../../lib/numbers'
 import { useUnits } from '../../lib/units'
 import { count, day } from '../../lib/words'
 import MoveList from '../../parts/MoveList.vue'
 
 const store = useHousehold()
+const ground = useGround()
 const { say } = useUnits()
 const open = ref(false)
 const agreed = computed(() => {
@@ -15,6 +18,20 @@ const agreed = computed(() => {
   return a && a.year === store.household?.year ? a : undefined
 })
 const changed = computed(() => store.plan?.changed ?? [])
+/** What the plan comes to now, where that is not what was agreed, and by how much. */
+const now = computed(() => {
+  const a = agreed.value
+  const t = store.plan?.tally
+  if (!a || !t) return []
+  const beds = new Set((ground.layout?.pieces ?? []).filter((p) => p.was).map((p) => p.planting)).size
+  return [
+    t.weeks_fed !== a.fed ? `${count(t.weeks_fed, 'week')} fed (${signed(t.weeks_fed - a.fed)})` : '',
+    t.plants !== a.plants ? `${count(t.plants, 'plant')} (${signed(t.plants - a.plants)})` : '',
+    Math.abs(t.area - a.area) > 0.05 ? say(t.area, 'm²') : '',
+    t.jars !== a.jars ? `${count(t.jars, 'jar')} (${signed(t.jars - a.jars)})` : '',
+    beds ? `${count(beds, 'planting')} in another bed` : '',
+  ].filter(Boolean)
+})
 const agree = () => store.edit({ command: 'agree' })
 const takeBack = () => store.edit({ command: 'disagree' })
 </script>
@@ -26,13 +43,14 @@ const takeBack = () => store.edit({ command: 'disagree' })
         >Agreed on <b>{{ day(agreed.on) }}</b>: {{ agreed.fed }} of {{ agreed.wanted }} weeks fed,
         {{ count(agreed.plants, 'plant') }}, {{ say(agreed.area, 'm²') }}, {{ count(agreed.jars, 'jar') }}.</span
       >
+      <span v-if="now.length" data-now>Now: {{ now.join(', ') }}.</span>
       <template v-if="changed.length">
         <button type="button" class="link" :aria-expanded="open" @click="open = !open">
           {{ count(changed.length, 'sowing') }} changed since
         </button>
         <button type="button" class="link" @click="agree">agree anew</button>
       </template>
-      <span v-else class="quiet">The plan is still as agreed.</span>
+      <span v-else-if="!now.length" class="quiet">The plan is still as agreed.</span>
       <button type="button" class="link" @click="takeBack">take the agreement back</button>
       <MoveList v-if="open && changed.length" :moves="changed" />
     </template>

@@ -1,0 +1,79 @@
+package e2e
+
+import (
+	"testing"
+)
+
+// Whoever begins on 20 July puts down what grows already, sees what follows, and has it in its
+// bed, in the Daybook and on Ground; one undo takes it back.
+func TestWhatGrowsIsPutDown(t *testing.T) {
+	t.Parallel()
+	a := startOn(t, "demo", "2027-07-20")
+	p := a.open("/daybook")
+	p.clickNamed(".daybook a", "Put it down|what grows already")
+	p.see("[data-grows]")
+	fill := func(row string, what, count string) {
+		p.chooseIn(row, "What grows", what)
+		p.fill(row+` [aria-label="How many"]`, count)
+	}
+	first := "[data-grows]:nth-of-type(1)"
+	fill(first, "Tomato, slicing (indeterminate)", "12")
+	p.chooseIn(first, "In which bed", "Reed bed")
+	p.fill(first+` [aria-label="How many weeks ago"]`, "8")
+	p.until("the day eight weeks ago", `s => document.querySelector(s).value === '2027-05-25'`, first+` [aria-label="On which day"]`)
+	second := "[data-grows]:nth-of-type(2)"
+	p.see(second)
+	fill(second, "Storage carrot", "6")
+	p.chooseIn(second, "Counted in", "m of a row")
+	p.clickNamed(".grows button", "What follows")
+	p.shows(".foresight", "weeks fed")
+	p.clickNamed(".foresight button", "Take it")
+	p.shows(".notice", "Put down 2 things that grow already")
+	p.clickNamed(".spine a", "Daybook")
+	p.shows("[data-standing]", "Tomato, slicing")
+	p.clickNamed(".spine a", "Ground")
+	p.shows(`[data-plot-bed] [data-piece^="grows-tomato-slicing"] title`, "Tomato, slicing, 12 plants")
+	p.see(`[data-piece^="grows-tomato-slicing"] .piece.stands`)
+	p.shows("[data-held]", "Places are held")
+}
+
+// What cannot grow is told at its line, and nothing typed is lost.
+func TestAWrongLineOfWhatGrowsIsTold(t *testing.T) {
+	t.Parallel()
+	p := startOn(t, "demo", "2027-07-20").open("/daybook/growing")
+	p.choose("What grows", "Tomato, slicing (indeterminate)")
+	p.fill(`[aria-label="How many"]`, "4000")
+	p.choose("In which bed", "Reed bed")
+	p.clickNamed(".grows button", "What follows")
+	p.clickNamed(".foresight button", "Take it")
+	p.shows("[data-grows] .wrong", "or leave the bed out")
+	p.until("what was typed", `() => document.querySelector('[aria-label="How many"]').value === '4000'`)
+}
+
+// What is at hand is planned so by two presses.
+func TestWhatIsAtHandIsPlanned(t *testing.T) {
+	t.Parallel()
+	p := startOn(t, "demo", "2027-04-21").open("/ask")
+	p.clickNamed(".add button", "young plants")
+	p.choose("Kind: young plants", "Tomato, slicing (indeterminate)")
+	p.shows("[data-gives]", "Tomato, slicing")
+	p.clickNamed("[data-gives] button", "Plan it so")
+	p.clickNamed(".foresight button", "Take it")
+	p.shows(".notice", "omato, slicing is to be begun on")
+	p.clickNamed(".notice .link", "undo")
+	p.shows(".notice", "Took back")
+}
+
+// In the season the first look at Ground holds the places; what falls free is told, and shows
+// what can follow.
+func TestPlacesAreHeldInTheSeason(t *testing.T) {
+	t.Parallel()
+	p := startOn(t, "demo", "2027-04-21").open("/ground")
+	p.shows("[data-held]", "Places are held")
+	p.click("[data-freed] button")
+	p.shows(".free-ground", "free on")
+	p.must(p.see(`[aria-label="Show the day"]`).InputTime(dateOf(2027, 9, 1)))
+	p.shows(".scrub .when", "1 Sep")
+	p.clickNamed(".scrub button", "today")
+	p.shows(".scrub .when", "21 Apr")
+}

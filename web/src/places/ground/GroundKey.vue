@@ -1,0 +1,61 @@
+<script setup lang="ts">
+// What the colours of the plot and of the beds over the year mean.
+defineProps<{ view: string }>()
+</script>
+
+<template>
+  <p v-if="view === 'plot'" class="key small quiet">
+    <span><i class="here" /> stands</span> <span><i class="planned" /> planned</span>
+    <span><i class="overdue" /> was to be begun, and is not put down</span>
+    <span><i class="shared" /> shares ground</span>
+    <span><i class="hand" /> put there by hand</span>
+  </p>
+  <p v-else class="key small quiet">
+    <span><i class="well" /> stands as it wishes</span>
+    <span><i class="faulty" /> something is not as it would wish</span> <span><i class="shared" /> shares ground</span>
+    <span><i class="overdue" /> was to be begun, and is not put down</span>
+    <span><i class="stands" /> stands there now, of the year before</span>
+    <span>Drag a planting to another bed, or press <kbd>m</kbd> on it.</span>
+  </p>
+</template>
+
+<style scoped>
+.key {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-1) var(--space-5);
+}
+.key i {
+  display: inline-block;
+  width: 20px;
+  height: 9px;
+}
+.here {
+  background: color-mix(in srgb, var(--fresh) 32%, var(--sheet));
+  border: 1px solid var(--fresh);
+}
+.planned {
+  background: color-mix(in srgb, var(--fresh) 9%, var(--sheet));
+  border: 1px solid var(--fresh);
+}
+.overdue {
+  background: color-mix(in srgb, var(--accent) 16%, var(--sheet));
+  border: 1px solid var(--accent);
+}
+.hand {
+  border: 2px solid var(--ink);
+}
+.well {
+  background: color-mix(in srgb, var(--fresh) 40%, var(--sheet));
+}
+.faulty {
+  background: color-mix(in srgb, var(--cellar) 60%, var(--sheet));
+}
+.shared {
+  background: color-mix(in srgb, var(--freezer) 45%, var(--sheet));
+}
+.stands {
+  background: var(--wash);
+  border: 1px dashed var(--ink-2);
+}
+</style>
