@@ -81,7 +81,7 @@ func (a *App) Log(ctx context.Context, by Stamp, event plan.Event) (Done, error)
 		if err != nil {
 			return store.Edit{}, err
 		}
-		e := store.Edit{Command: "put-planting", Planting: out.Planting, Words: out.Happened.String()}
+		e := store.Edit{Command: "put-planting", Planting: out.Planting, Lot: out.Lot, Words: out.Happened.String()}
 		if e.Placement, err = a.growsAt(now, out.Planting); err != nil {
 			return store.Edit{}, err
 		}
@@ -112,6 +112,9 @@ func (a *App) LogAll(ctx context.Context, by Stamp, events []plan.Event) (Done, 
 			e.Words = out.Happened.String()
 			e.Plantings = slices.DeleteFunc(e.Plantings, func(p record.Planting) bool { return p.ID == out.Planting.ID })
 			e.Plantings = append(e.Plantings, *out.Planting)
+			if out.Lot != nil {
+				e.Lots = append(e.Lots, *out.Lot)
+			}
 		}
 		if e.Placements, err = a.growAt(changed, e.Plantings); err != nil {
 			return store.Edit{}, err

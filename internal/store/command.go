@@ -36,8 +36,8 @@ type Edit struct {
 	Wishes         []wish.Wish          // put-wishes: as they then are
 	Remove         []string             // put-wishes: those that are left out
 	Overrule       *book.Overrule       // overrule, put-back
-	Lot            *stock.Lot           // add-lot, change-lot
-	Lots           []stock.Lot          // add-lots
+	Lot            *stock.Lot           // add-lot, change-lot; put-planting: what goes into a storage place by it
+	Lots           []stock.Lot          // add-lots; put-plantings: what goes into a storage place by them
 	Patch          *household.Patch     // add-patch, change-patch
 	OwnCrop        *book.OwnCrop        // add-own-crop, change-own-crop
 	OwnPreparation *book.OwnPreparation // add-own-preparation, change-own-preparation

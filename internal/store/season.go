@@ -1,8 +1,10 @@
 package store
 
 import (
-	"inventory/internal/core/bed"
 	"strings"
+
+	"inventory/internal/core/bed"
+	"inventory/internal/core/stock"
 )
 
 // setHabit changes how a crop is grown; a habit that says nothing is forgotten.
@@ -29,6 +31,11 @@ func (d *drafter) putPlanting(e *Edit) error {
 	if err := d.holdPlaces(e); err != nil {
 		return err
 	}
+	if e.Lot != nil { // some of it goes into a storage place
+		if err := d.shelve([]stock.Lot{*e.Lot}); err != nil {
+			return err
+		}
+	}
 	err := d.set(plantingKind, e.Planting.ID, 0, e.Planting)
 	if err == nil && e.Placement != nil { // it grows where it was to grow
 		err = d.set(placementKind, e.Placement.Sowing, 0, e.Placement)
@@ -38,6 +45,17 @@ func (d *drafter) putPlanting(e *Edit) error {
 		d.words = "set " + d.name(d.about)
 	}
 	return err
+}
+
+// shelve puts lots of the harvest on the shelf.
+func (d *drafter) shelve(lots []stock.Lot) error {
+	for i := range lots {
+		lots[i].ID = newID("l")
+		if err := d.set(lotKind, lots[i].ID, 0, &lots[i]); err != nil {
+			return err
+		}
+	}
+	return nil
 }
 
 // holdPlaces keeps what has a place where it is, where an entry asks for it.
@@ -55,6 +73,9 @@ func (d *drafter) putPlantings(e *Edit) error {
 		return missing("plantings")
 	}
 	if err := d.holdPlaces(e); err != nil {
+		return err
+	}
+	if err := d.shelve(e.Lots); err != nil {
 		return err
 	}
 	for i := range e.Patches {

@@ -34,7 +34,7 @@ const (
 	Fix       EventKind = "set"        // fixed where it is; with a day: begun on that day
 	Counted   EventKind = "count"      // so many plants: Count
 	ByMethod  EventKind = "way"        // begun by another method: Method
-	AsPlanned EventKind = "as-planned" // begun as it was planned, on its day or on Day, and planted out if that day has come
+	AsPlanned EventKind = "as-planned" // begun as it was planned, on its day or on Day, and planted out if that day has come; of a hundred plants so many: Count, 0 for all
 	Done      EventKind = "done"       // a task was done on a day, and of it so much: Task, Day, Count; 0 counts as all
 	Survived  EventKind = "share"      // so many in a hundred came up or are alive: Count
 	Behind    EventKind = "behind"     // so many days behind the plan: Count; ahead of it: less than 0
@@ -106,8 +106,12 @@ func fix(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
 	return say.MovedSowing{Crop: s.CropName, From: s.Date, To: e.Day}, nil
 }
 
-// asPlanned records that a sowing was begun as the plan had it, on its day where no other is
-// given, and that all went on by its days until today: it came up, was thinned, planted out.
+// broughtIn are the tasks of the harvest: nobody says that they were done by saying that a sowing
+// was begun.
+var broughtIn = []string{work.Pick, work.LastPick, work.Lift, work.Cured, work.Clear}
+
+// asPlanned records that a sowing was begun as the plan had it, all of it or so many plants in a
+// hundred, on its day where no other is given, and that all went on by its days until today: it came up, was thinned, planted out.
 func asPlanned(c *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
 	day := e.Day
 	if day == 0 {
@@ -118,13 +122,19 @@ func asPlanned(c *computed, s *sown, p *record.Planting, e Event) (say.Fact, err
 		return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "something else: it was begun on " + s.Date.Short() + " already"}
 	case day > c.in.AsOf:
 		return nil, &invalid.Field{Field: "day", Value: day.String(), Allowed: "a day that has been: what is still to come is moved, not done"}
+	case math.IsNaN(e.Count) || e.Count < 0 || e.Count > 100:
+		return nil, &invalid.Field{Field: "count", Value: invalid.FormatNumber(e.Count), Allowed: "so many plants in a hundred, 0 for all"}
+	}
+	share := 1.0
+	if e.Count > 0 {
+		share = e.Count / 100
 	}
 	later := day - s.Date
 	p.Sown, p.Day = &day, s.Day+later
-	p.Asked, p.Plants = max(p.Asked, s.Plants), max(1, s.Plants)
+	p.Asked, p.Plants = max(p.Asked, s.Plants), max(1, int(math.Round(share*float64(s.Plants))))
 	for _, t := range s.Tasks { // what was due since is done too, but for what is brought in
 		on := t.Day + later
-		if on > c.in.AsOf || t.What == work.Pick || t.What == work.Lift || t.What == work.Clear {
+		if on > c.in.AsOf || slices.Contains(broughtIn, t.What) {
 			continue
 		}
 		switch {
@@ -135,7 +145,7 @@ func asPlanned(c *computed, s *sown, p *record.Planting, e Event) (say.Fact, err
 		}
 		p.Done = logged(p.Done, record.Done{What: t.What, Day: on})
 	}
-	return say.BegunOn{Crop: s.CropName, On: day}, nil
+	return say.BegunOn{Crop: s.CropName, On: day, Share: e.Count}, nil
 }
 
 func count(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {

@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"math"
 	"math/rand/v2"
 	"slices"
 	"testing"
@@ -192,6 +193,9 @@ func TestBegunAsPlanned(t *testing.T) {
 		{"three days later", carrot.Date + 5, Event{Sowing: carrot.ID, What: AsPlanned, Day: carrot.Date + 3}, func(p record.Planting) bool {
 			return *p.Sown == carrot.Date+3 && p.Day == carrot.Day+3
 		}},
+		{"four in ten of it", carrot.Date + 5, Event{Sowing: carrot.ID, What: AsPlanned, Count: 40}, func(p record.Planting) bool {
+			return p.Plants == int(math.Round(0.4*float64(carrot.Plants))) && p.Asked == carrot.Plants
+		}},
 		{"indoors still", tomato.Date + 5, Event{Sowing: tomato.ID, What: AsPlanned}, func(p record.Planting) bool {
 			return *p.Sown == tomato.Date && p.Day == tomato.Day && p.Out == nil
 		}},
@@ -214,6 +218,9 @@ func TestBegunAsPlanned(t *testing.T) {
 	}
 	if _, _, err := now.Logged([]Event{{Sowing: carrot.ID, What: AsPlanned}, {Sowing: carrot.ID, What: AsPlanned}}); !errors.As(err, &wrong) || wrong.Field != "events[1].what" {
 		t.Errorf("begun twice: %v", err)
+	}
+	if _, _, err := now.Logged([]Event{{Sowing: carrot.ID, What: AsPlanned, Count: 101}}); !errors.As(err, &wrong) || wrong.Field != "events[0].count" {
+		t.Errorf("more than all of it: %v", err)
 	}
 	both, outcomes, err := now.Logged([]Event{{Sowing: carrot.ID, What: AsPlanned}, {Sowing: tomato.ID, What: AsPlanned}})
 	if err != nil || len(outcomes) != 2 || len(both.Household.Plantings) != 2 || len(now.Household.Plantings) != 0 {

@@ -12,15 +12,17 @@ import (
 	"inventory/internal/core/record"
 	"inventory/internal/core/say"
 	"inventory/internal/core/season"
+	"inventory/internal/core/stock"
 	"inventory/internal/core/wish"
 	"inventory/internal/core/work"
 )
 
 // Outcome is what an event makes of a sowing: a planting, or, of a perennial that
-// was planted, a patch.
+// was planted, a patch; and the lot that goes into a storage place by it.
 type Outcome struct {
 	Planting *record.Planting
 	Patch    *household.Patch
+	Lot      *stock.Lot
 	Happened say.Fact
 }
 
@@ -53,14 +55,26 @@ func (c *computed) log(e Event) (Outcome, error) {
 		return c.planted(s, e)
 	}
 	p := c.planting(s)
-	happened, err := c.happened(s, &p, e)
-	if err != nil {
+	out := Outcome{Planting: &p}
+	if k := slices.IndexFunc(s.Tasks, func(t work.Task) bool { return t.What == e.Task }); k >= 0 && e.What == Done {
+		day := e.Day
+		if day == 0 {
+			day = c.in.AsOf
+		}
+		out.Lot = s.stored(&p, s.Tasks[k], e.Count, day)
+	}
+	var err error
+	if out.Happened, err = c.happened(s, &p, e); err != nil {
 		return Outcome{}, err
+	}
+	if did, ok := out.Happened.(say.DidTask); ok && out.Lot != nil {
+		did.Stored, did.StoredUnit = out.Lot.Count, out.Lot.Unit
+		out.Happened = did
 	}
 	if e.Note != "" {
 		p.Note = e.Note
 	}
-	return Outcome{Planting: &p, Happened: happened}, nil
+	return out, nil
 }
 
 // Logged returns an input with events put down, and what each made of its sowing. They are

@@ -15,6 +15,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/household"
+	"inventory/internal/core/say"
 	"inventory/internal/core/working"
 )
 
@@ -131,6 +132,9 @@ func computedOf(b *basis) *computed { // 1, 4: household, book, climate
 	for i := range p.Wishes {
 		x := &p.Wishes[i]
 		x.Coming, x.ToFill = w.wishes[i].Coming[:], b.toFill(i, w.wishes[i], asked.demands)
+		if n := filled(w.wishes[i]); n > 0 {
+			x.Notes = append(x.Notes, say.That(say.FilledAlready{Jars: n}))
+		}
 	}
 
 	p.Windows = windowsOf(b, all)

@@ -47,20 +47,37 @@ func tallyOf(b *basis, wishes []Wish, sowings int) (t Tally) {
 	return t
 }
 
-// toFill returns the jars that a wish fills: those it is counted in, or, where it is
+// nearlyFull is by what share of a jar the lots of a wish may miss a whole one: jars that are
+// entered by their name hold a little more or less than those of the wish.
+const nearlyFull = 0.05
+
+// filled returns how many jars of a wish that counts them were put up from this year's harvest
+// and stand on the shelf.
+func filled(r *table.Resolved) int {
+	if r.Wish.Amount.Kind.Unit() != amount.Jar || len(r.Uses) == 0 {
+		return 0
+	}
+	u := &r.Uses[0]
+	if litre := wish.JarLitre(r.Wish, u.Prep); litre > 0 {
+		return amount.FloorWhole(u.PutUp/litre + nearlyFull)
+	}
+	return 0
+}
+
+// toFill returns the jars that a wish still fills: those it is counted in, or, where it is
 // wished by weight or as meals, those that what is put up comes to, in the
 // preparation's usual jar. What is frozen or dried fills none; what is wished in litres
-// is counted in litres.
+// is counted in litres. What was put up this year already is filled.
 func (b *basis) toFill(i int, r *table.Resolved, demands []*demand) (jars int) {
 	switch kind := r.Wish.Amount.Kind; {
 	case kind.Unit() == amount.Jar:
 		if len(r.Uses) > 0 {
-			jars = amount.CeilWhole(reckon.ToFill(r.Wish, r.Uses[0]))
+			jars = amount.CeilWhole(reckon.ToFill(r.Wish, r.Uses[0])) - filled(r)
 		}
 	case kind.Counts(wish.CountsWeight), kind.Counts(wish.CountsMeals):
 		for _, d := range demands {
 			if p := d.use.Prep; d.wish == i && !d.part && p != nil && p.Unit == "litre" && p.JarLitre > 0 && d.form != wish.Frozen && d.lot.Amount > 0 {
-				jars += amount.CeilWhole(b.desk.Units(d.lot, p) / p.JarLitre)
+				jars += max(0, amount.CeilWhole((b.desk.Units(d.lot, p)-d.use.PutUp)/p.JarLitre))
 			}
 		}
 	}

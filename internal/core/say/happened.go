@@ -3,6 +3,7 @@ package say
 import (
 	"fmt"
 
+	"inventory/internal/core/amount"
 	"inventory/internal/core/civil"
 )
 
@@ -45,10 +46,11 @@ type (
 		Crop string
 		On   civil.Date
 	}
-	// BegunOn: a crop was begun on a day.
+	// BegunOn: a crop was begun on a day, all of it or so many plants in a hundred.
 	BegunOn struct {
-		Crop string
-		On   civil.Date
+		Crop  string
+		On    civil.Date
+		Share float64 // 0: all
 	}
 	// Recorded: so many sowings at once.
 	Recorded struct{ Sowings int }
@@ -86,6 +88,8 @@ type (
 		Done, Of   float64
 		Unit       string
 		On         civil.Date
+		Stored     float64 // of it in a storage place from then on, in StoredUnit; 0: none
+		StoredUnit string
 	}
 )
 
@@ -111,7 +115,12 @@ func (x DaysBehind) String() string {
 func (x FirstPicked) String() string {
 	return fmt.Sprintf("first picked %s on %s", lower(x.Crop), x.On.Short())
 }
-func (x BegunOn) String() string { return fmt.Sprintf("began %s on %s", lower(x.Crop), x.On.Short()) }
+func (x BegunOn) String() string {
+	if x.Share > 0 && x.Share < 100 {
+		return fmt.Sprintf("began %g in a hundred of %s on %s", x.Share, lower(x.Crop), x.On.Short())
+	}
+	return fmt.Sprintf("began %s on %s", lower(x.Crop), x.On.Short())
+}
 func (x Recorded) String() string {
 	return fmt.Sprintf("put down what became of %d sowings", x.Sowings)
 }
@@ -143,5 +152,9 @@ func (x DidTask) String() string {
 	if x.Done > 0 {
 		text += fmt.Sprintf(", %g of %g %s", x.Done, x.Of, x.Unit)
 	}
-	return text + ", " + x.On.Short()
+	text += ", " + x.On.Short()
+	if x.Stored > 0 {
+		text += "; " + amount.Mark(x.Stored, amount.Unit(x.StoredUnit)) + " on the shelf now"
+	}
+	return text
 }

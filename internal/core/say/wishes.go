@@ -113,6 +113,8 @@ type (
 		Batch, Gathered float64
 		Days, Plants    int
 	}
+	// FilledAlready: so many jars of a wish were put up from this year's harvest.
+	FilledAlready struct{ Jars int }
 	// PatchIsOld: a patch stands longer than one usually does.
 	PatchIsOld struct {
 		Planted, Age int
@@ -208,6 +210,12 @@ func (x MoreThanNeeded) String() string {
 func (x BatchNotFilled) String() string {
 	return fmt.Sprintf("one batch takes %s, but the best %d days of picking, as long as it keeps, give %s: about %d plants would fill one batch, or gather it in the freezer",
 		amount.Mark(x.Batch, amount.Kilogram), x.Days, amount.Mark(x.Gathered, amount.Kilogram), x.Plants)
+}
+func (x FilledAlready) String() string {
+	if x.Jars == 1 {
+		return "1 jar is put up already this year"
+	}
+	return fmt.Sprintf("%d jars are put up already this year", x.Jars)
 }
 func (x PatchIsOld) String() string {
 	return fmt.Sprintf("the patch planted in %d is in its year %d; one usually stands for %.0f", x.Planted, x.Age, x.Stands)

@@ -113,6 +113,7 @@ func (rs *Resolver) OnTheShelf(all []*Resolved, asOf civil.Date) {
 			users = append(users, x)
 		}
 	}
+	rs.fromThisYear(users, asOf)
 	done := map[*Use]bool{}
 	rs.walk(users, rs.stocks(), asOf, start+7*season.WeeksPerYear, func(x *user, pool *stock.Pool, day civil.Date, week int) {
 		if !done[x.u] && day >= x.until {
@@ -133,6 +134,34 @@ func (rs *Resolver) OnTheShelf(all []*Resolved, asOf civil.Date) {
 			x.r.Coming[week] = wish.Gap // a part of a week's food is no week's food
 		}
 	}, nil)
+}
+
+// fromThisYear sets how much of today's shelf each use has from this year's harvest
+// (Use.PutUp): no more than its year takes, and no lot for two of them.
+func (rs *Resolver) fromThisYear(users []user, asOf civil.Date) {
+	start := rs.Household.YearStart()
+	rest := make([]float64, len(rs.Household.Lots))
+	for i, l := range rs.Household.Lots {
+		if l.PutUp >= start && l.PutUp <= asOf {
+			rest[i] = l.Amount()
+		}
+	}
+	for _, x := range users {
+		year := rs.yearOf(&x)
+		for _, l := range x.lots {
+			takes := math.Min(rest[l], year-x.u.PutUp)
+			rest[l] -= takes
+			x.u.PutUp += takes
+		}
+	}
+}
+
+// yearOf returns what a use draws in a whole year.
+func (rs *Resolver) yearOf(x *user) (year float64) {
+	for week, a := range x.u.Amount {
+		year += rs.Drawn(&x.r.Wish, x.u, week, a)
+	}
+	return year
 }
 
 // Fate is what becomes of a lot at the rate of the wishes that draw on it.
@@ -202,10 +231,7 @@ func (rs *Resolver) claim(x *user, pool *stock.Pool, day civil.Date) {
 	if len(x.lots) == 0 {
 		return
 	}
-	var year float64
-	for week, a := range x.u.Amount {
-		year += rs.Drawn(&x.r.Wish, x.u, week, a)
-	}
+	year := rs.yearOf(x)
 	if year <= 0 {
 		return
 	}

@@ -9,6 +9,7 @@ import { useForesight } from '../../lib/foresight'
 import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 import { byMonth, count, day } from '../../lib/words'
+import NumberInput from '../../parts/NumberInput.vue'
 import ForesightPanel from '../../parts/ForesightPanel.vue'
 
 const store = useHousehold()
@@ -25,6 +26,10 @@ watch(
   { immediate: true },
 )
 const what = ref('')
+/** How much of the chosen sowings was begun, plants in a hundred. */
+const share = ref<number | undefined>(100)
+const part = computed(() => (share.value && share.value < 100 ? share.value : undefined))
+const some = computed(() => (part.value ? `, ${part.value} in a hundred of the plants` : ''))
 
 function pick(l: Undone, yes: boolean) {
   const next = new Set(chosen.value)
@@ -44,8 +49,9 @@ function ask(words: string, event: Omit<SowingEvent, 'sowing'>) {
   what.value = `${count(picked.value.length, 'sowing')}: ${words}`
   propose({ command: 'log-all', events: picked.value.map((l) => ({ sowing: l.id, ...event })) })
 }
-const asPlanned = () => ask('begun on the planned days', { what: 'as-planned' })
-const onDay = () => ask(`begun on ${day(on.value)}`, { what: 'as-planned', day: on.value })
+const asPlanned = () => ask(`begun on the planned days${some.value}`, { what: 'as-planned', count: part.value })
+const onDay = () =>
+  ask(`begun on ${day(on.value)}${some.value}`, { what: 'as-planned', day: on.value, count: part.value })
 const notDone = () => ask('not begun, to be reckoned anew from today', { what: 'ended', day: store.plan?.as_of })
 
 async function take() {
@@ -77,6 +83,9 @@ async function take() {
         >
         <button type="button" class="link small" @click="pickAll(true)">all</button>
         <button type="button" class="link small" @click="pickAll(false)">none</button>
+        <span class="share small"
+          ><NumberInput v-model="share" label="Begun of a hundred plants" /> of a hundred plants</span
+        >
         <ElButton size="small" :disabled="!picked.length" @click="asPlanned">Begun as planned</ElButton>
         <span class="on"
           ><ElInput v-model="on" type="date" size="small" aria-label="Begun on" /><ElButton
@@ -132,6 +141,14 @@ async function take() {
   padding: var(--space-4) 0;
   background: var(--paper);
   border-bottom: 1px solid var(--ink-2);
+}
+.share {
+  display: flex;
+  gap: var(--space-3);
+  align-items: center;
+}
+.share .number-input {
+  width: 3.4rem;
 }
 .on {
   display: flex;
