@@ -77,3 +77,15 @@ func TestPlacesAreHeldInTheSeason(t *testing.T) {
 	p.clickNamed(".scrub button", "today")
 	p.shows(".scrub .when", "21 Apr")
 }
+
+// A frost night that the station forecasts is told in the Daybook; the list of sowings says how
+// sure each is before the frost of autumn.
+func TestFrostIsForetold(t *testing.T) {
+	t.Parallel()
+	a := livedOn(t, "2027-05-10")
+	p := a.open("/daybook")
+	p.shows("[data-frost]", "Frost may come in the night to Thursday, 13 May")
+	p.shows("[data-frost] li", "Tomato, paste")
+	p.clickNamed(".spine a", "Sowings")
+	p.shows("[data-chance]", "in 100 before frost")
+}

@@ -657,6 +657,19 @@ type FreePatch = ground.FreeStretch
 // Freed a stretch of a bed that something leaves, free from then on for a time
 type Freed = ground.Freed
 
+// FrostChances defines model for FrostChances.
+type FrostChances struct {
+	Chances map[string]float64 `json:"chances"`
+}
+
+// FrostNight defines model for FrostNight.
+type FrostNight = plan.FrostNight
+
+// FrostNights defines model for FrostNights.
+type FrostNights struct {
+	Nights []FrostNight `json:"nights"`
+}
+
 // Gives defines model for Gives.
 type Gives = backwards.Gives
 
@@ -1435,6 +1448,12 @@ type ServerInterface interface {
 	// PostFromWhatThereIs What plants, seeds, planting stock, a row or a bed would give, and when, begun as soon as that can still be; nothing is changed
 	// (POST /from-what-there-is)
 	PostFromWhatThereIs(ctx *echo.Context) error
+	// GetFrostChances The chances of all sowings to be ready before the first autumn frost
+	// (GET /frost-chances)
+	GetFrostChances(ctx *echo.Context) error
+	// GetFrostNights Nights to come in which frost may kill what stands in the beds, by the weather station that it knows of
+	// (GET /frost-nights)
+	GetFrostNights(ctx *echo.Context) error
 	// GetGroundFree The stretches of a bed that are free on a day, and what can still go in
 	// (GET /ground-free)
 	GetGroundFree(ctx *echo.Context, params GetGroundFreeParams) error
@@ -1653,6 +1672,24 @@ func (w *ServerInterfaceWrapper) PostFromWhatThereIs(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PostFromWhatThereIs(ctx)
+	return err
+}
+
+// GetFrostChances converts echo context to params.
+func (w *ServerInterfaceWrapper) GetFrostChances(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetFrostChances(ctx)
+	return err
+}
+
+// GetFrostNights converts echo context to params.
+func (w *ServerInterfaceWrapper) GetFrostNights(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetFrostNights(ctx)
 	return err
 }
 
@@ -2170,6 +2207,8 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/remedies", wrapper.GetRemedies, options.OperationMiddlewares["getRemedies"]...)
 	router.POST(options.BaseURL+"/from-what-there-is", wrapper.PostFromWhatThereIs, options.OperationMiddlewares["postFromWhatThereIs"]...)
 	router.GET(options.BaseURL+"/sowing-chances", wrapper.GetSowingChances, options.OperationMiddlewares["getSowingChances"]...)
+	router.GET(options.BaseURL+"/frost-nights", wrapper.GetFrostNights, options.OperationMiddlewares["getFrostNights"]...)
+	router.GET(options.BaseURL+"/frost-chances", wrapper.GetFrostChances, options.OperationMiddlewares["getFrostChances"]...)
 	router.GET(options.BaseURL+"/fitted-wishes", wrapper.GetFittedWishes, options.OperationMiddlewares["getFittedWishes"]...)
 	router.GET(options.BaseURL+"/remedies-progress", wrapper.GetRemediesProgress, options.OperationMiddlewares["getRemediesProgress"]...)
 	router.GET(options.BaseURL+"/book", wrapper.GetBook, options.OperationMiddlewares["getBook"]...)

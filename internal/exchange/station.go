@@ -2,6 +2,7 @@ package exchange
 
 import (
 	"context"
+	"encoding/csv"
 	"encoding/json"
 	"errors"
 	"io"
@@ -9,10 +10,12 @@ import (
 	"net/http"
 	"net/netip"
 	"net/url"
+	"strconv"
 	"strings"
 	"syscall"
 	"time"
 
+	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
 )
@@ -68,6 +71,32 @@ func StationDays(ctx context.Context, address, id string) ([]place.Day, []string
 		return nil, nil, &invalid.Field{Field: "address", Value: address, Allowed: "a station that gives its days as CSV with date, max and min under /days; what came cannot be read"}
 	}
 	return days, notes, nil
+}
+
+// mostNights bounds the nights of a forecast.
+const mostNights = 30
+
+// StationNights fetches the nights that a weather station forecasts for a place.
+func StationNights(ctx context.Context, address, id string) ([]place.Night, error) {
+	body, err := ask(ctx, address, "/nights", url.Values{"place": {id}})
+	if err != nil {
+		return nil, err
+	}
+	wrong := &invalid.Field{Field: "address", Value: address, Allowed: "a station that gives its forecast as CSV with DATE and TMIN under /nights; what came cannot be read"}
+	rows, err := csv.NewReader(strings.NewReader(string(body))).ReadAll()
+	if err != nil || len(rows) == 0 || len(rows) > mostNights+1 || len(rows[0]) != 2 || rows[0][0] != "DATE" || rows[0][1] != "TMIN" {
+		return nil, wrong
+	}
+	out := []place.Night{}
+	for _, row := range rows[1:] {
+		day, err := civil.Parse(row[0])
+		low, err2 := strconv.ParseFloat(row[1], 64)
+		if err != nil || err2 != nil || !(low > -90 && low < 60) {
+			return nil, wrong
+		}
+		out = append(out, place.Night{Date: day, Min: low})
+	}
+	return out, nil
 }
 
 // stationAddress is what a right address looks like.

@@ -69,3 +69,39 @@ func TestWhatIsNoStation(t *testing.T) {
 		t.Error("a request given up came back with days")
 	}
 }
+
+// The forecast of the simulated station is the weather that it later has had.
+func TestTheStationForecastsNights(t *testing.T) {
+	today := civil.Of(2027, 5, 8)
+	s := httptest.NewServer(standin.Station(func() civil.Date { return today }))
+	defer s.Close()
+	nights, err := StationNights(context.Background(), s.URL, "river-plain")
+	if err != nil || len(nights) != standin.StationNights || nights[0].Date != today+1 {
+		t.Fatalf("%+v: %v", nights, err)
+	}
+	today += 30
+	days, _, err := StationDays(context.Background(), s.URL, "river-plain")
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, n := range nights {
+		if had := days[int(n.Date-days[0].Date)]; had.Min != n.Min {
+			t.Errorf("forecast for %s %g °C, it was %g", n.Date, n.Min, had.Min)
+		}
+	}
+	if _, err := StationNights(context.Background(), s.URL, "nowhere"); err == nil {
+		t.Error("a place that the station does not have has a forecast")
+	}
+}
+
+// A forecast that cannot be read is refused, whatever is wrong with it.
+func TestWhatIsNoForecast(t *testing.T) {
+	for _, text := range []string{"", "<html>", "DATE,TMIN\n2027-13-40,1\n", "DATE,TMIN\n2027-05-09,warm\n", "DATE,TMIN\n2027-05-09,-300\n", "DATE,TMIN\n2027-05-09,NaN\n", "day,low\n", "DATE,TMIN\n" + strings.Repeat("2027-05-09,1\n", 40)} {
+		s := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) { fmt.Fprint(w, text) }))
+		nights, err := StationNights(context.Background(), s.URL, "x")
+		s.Close()
+		if err == nil {
+			t.Errorf("%q is read as %v", text, nights)
+		}
+	}
+}

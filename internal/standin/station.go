@@ -15,9 +15,15 @@ import (
 // StationYears is how many whole years of days the station has of each place.
 const StationYears = 12
 
+// StationNights is for how many nights ahead the station forecasts.
+const StationNights = 5
+
+const noSuchPlace = "there is no such place; GET /places lists them"
+
 // Station is a simulated weather station. It answers GET /places with its places
-// as JSON, and GET /days?place=ID with the days of one as CSV: DATE, TMAX, TMIN
-// (°C) and PRCP (mm), to the day before the date it is.
+// as JSON, GET /days?place=ID with the days of one as CSV: DATE, TMAX, TMIN
+// (°C) and PRCP (mm), to the day before the date it is, and GET /nights?place=ID with the
+// lowest temperatures that it forecasts, as CSV: DATE (of the morning) and TMIN (°C).
 func Station(asOf func() civil.Date) http.Handler {
 	mux := http.NewServeMux()
 	examples := place.Examples()
@@ -52,7 +58,26 @@ func Station(asOf func() civil.Date) http.Handler {
 			out.Flush()
 			return
 		}
-		http.Error(w, "there is no such place; GET /places lists them", http.StatusNotFound)
+		http.Error(w, noSuchPlace, http.StatusNotFound)
+	})
+	mux.HandleFunc("GET /nights", func(w http.ResponseWriter, r *http.Request) {
+		for i, e := range examples {
+			if e.ID != r.URL.Query().Get("place") {
+				continue
+			}
+			w.Header().Set("Content-Type", "text/csv; charset=utf-8")
+			out := csv.NewWriter(w)
+			_ = out.Write([]string{"DATE", "TMIN"})
+			// Its forecast is the weather that it will have had.
+			year, _, _ := asOf().Split()
+			all := place.Generate(e.Place, uint64(1000+i), civil.Of(year-StationYears, 1, 1), asOf()+StationNights)
+			for _, d := range all[len(all)-StationNights:] {
+				_ = out.Write([]string{d.Date.String(), strconv.FormatFloat(d.Min, 'f', 1, 64)})
+			}
+			out.Flush()
+			return
+		}
+		http.Error(w, noSuchPlace, http.StatusNotFound)
 	})
 	return mux
 }

@@ -175,3 +175,9 @@ func deviation(v []float64) float64 {
 	}
 	return math.Sqrt(sum / float64(len(v)-1))
 }
+
+// Night is a night to come, by a forecast.
+type Night struct {
+	Date civil.Date `json:"date"` // of the morning after it
+	Min  float64    `json:"min"`  // the lowest temperature at 1.5 to 2 m, °C
+}

@@ -36,6 +36,23 @@ func ChancesOf(in Input, sowing string) (Chances, error) {
 	return out, nil
 }
 
+// FrostChances returns the chance of every sowing of the plan that has one to be ready before the
+// first autumn frost, by its name.
+func FrostChances(in Input) (map[string]float64, error) {
+	c, err := worked(in, nil)
+	if err != nil {
+		return nil, err
+	}
+	out := map[string]float64{}
+	for i := range c.plan.Sowings {
+		s := &c.plan.Sowings[i]
+		if p := c.chance(s, 0); p != nil && !s.Over {
+			out[s.ID] = *p
+		}
+	}
+	return out, nil
+}
+
 // chance is that of a sowing begun so many days later; nil where it has none.
 func (c *computed) chance(s *Sowing, later int) *float64 {
 	crop := c.desk.Book.Crop(s.Crop)

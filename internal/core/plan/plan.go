@@ -131,7 +131,7 @@ func computedOf(b *basis) *computed { // 1, 4: household, book, climate
 	w = w.withoutComing(youngPatches(asked.demands, p.Wishes))
 	for i := range p.Wishes {
 		x := &p.Wishes[i]
-		x.Coming, x.ToFill = w.wishes[i].Coming[:], b.toFill(i, w.wishes[i], asked.demands)
+		x.Coming, x.ToFill = w.wishes[i].Coming[:], b.toFill(i, w.wishes[i], asked.demands, next.lots)
 		if n := filled(w.wishes[i]); n > 0 {
 			x.Notes = append(x.Notes, say.That(say.FilledAlready{Jars: n}))
 		}

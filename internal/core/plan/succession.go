@@ -43,6 +43,7 @@ type succession struct {
 	unfed []unfed
 	notes notes
 	used  map[*record.Planting]bool // recorded sowings that serve a wish
+	lots  lots
 }
 
 // rowAt is what sowings have alike that become one.
@@ -64,11 +65,11 @@ func successions(b *basis, rec recorded, w weeks, demands []*demand) succession 
 		}
 		groups[d.key] = append(groups[d.key], d)
 	}
-	out := succession{used: map[*record.Planting]bool{}}
+	out := succession{used: map[*record.Planting]bool{}, lots: lots{}}
 	byDay := map[rowAt]*row{}
 	for _, key := range order {
 		g := &group{b, w, key, groups[key]}
-		rows, gaps := g.stagger(rec.taken, &out.notes)
+		rows, gaps := g.stagger(rec.taken, out.lots, &out.notes)
 		out.unfed = append(out.unfed, gaps...)
 		for _, r := range rows {
 			start := r.uses[0].s.Start
@@ -86,6 +87,7 @@ func successions(b *basis, rec recorded, w weeks, demands []*demand) succession 
 			out.rows = append(out.rows, r)
 		}
 	}
+	out.unfed = append(out.unfed, out.lots.unfed(demands, &out.notes)...)
 	return out
 }
 
@@ -119,8 +121,8 @@ func (g *group) together() table.Use {
 }
 
 // stagger makes the sowings of a group: the fresh weeks of all its demands are walked
-// together. Taken are the names of recorded sowings.
-func (g *group) stagger(taken map[string]bool, said *notes) (rows []*row, gaps []unfed) {
+// together. Taken are the names of recorded sowings; what is missing of lots is noted in short.
+func (g *group) stagger(taken map[string]bool, short lots, said *notes) (rows []*row, gaps []unfed) {
 	first, all := g.demands[0], g.together()
 	w := g.weeks.wishes[first.wish].Wish
 	sowings := sowing.Plan(all, w.Stagger, sowing.Known{
@@ -169,6 +171,7 @@ func (g *group) stagger(taken map[string]bool, said *notes) (rows []*row, gaps [
 	for _, r := range rows {
 		r.of = len(rows)
 	}
+	short.short(g, sowings)
 	if g.key.fresh {
 		gaps = g.gaps(all.Weeks&^fed, all.Season, sowings, said)
 	}

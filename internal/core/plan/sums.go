@@ -68,16 +68,17 @@ func filled(r *table.Resolved) int {
 // wished by weight or as meals, those that what is put up comes to, in the
 // preparation's usual jar. What is frozen or dried fills none; what is wished in litres
 // is counted in litres. What was put up this year already is filled.
-func (b *basis) toFill(i int, r *table.Resolved, demands []*demand) (jars int) {
+// No jar is filled from what no sowing brings in any more.
+func (b *basis) toFill(i int, r *table.Resolved, demands []*demand, short lots) (jars int) {
 	switch kind := r.Wish.Amount.Kind; {
 	case kind.Unit() == amount.Jar:
 		if len(r.Uses) > 0 {
-			jars = amount.CeilWhole(reckon.ToFill(r.Wish, r.Uses[0])) - filled(r)
+			jars = amount.CeilWhole((1-short[lotAt{i, 0}])*reckon.ToFill(r.Wish, r.Uses[0])) - filled(r)
 		}
 	case kind.Counts(wish.CountsWeight), kind.Counts(wish.CountsMeals):
 		for _, d := range demands {
 			if p := d.use.Prep; d.wish == i && !d.part && p != nil && p.Unit == "litre" && p.JarLitre > 0 && d.form != wish.Frozen && d.lot.Amount > 0 {
-				jars += max(0, amount.CeilWhole((b.desk.Units(d.lot, p)-d.use.PutUp)/p.JarLitre))
+				jars += max(0, amount.CeilWhole(((1-short[lotAt{i, d.of}])*b.desk.Units(d.lot, p)-d.use.PutUp)/p.JarLitre))
 			}
 		}
 	}

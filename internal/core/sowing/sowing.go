@@ -78,8 +78,8 @@ func (w *walk) hand(i int) *table.RecordedSowing {
 	return w.use.Recorded[i-w.first]
 }
 
-// fewest is the share of a lot that is worth a sowing of its own.
-const fewest = 0.1
+// Fewest is the share of a lot that is worth a sowing of its own; less than it is not missed.
+const Fewest = 0.1
 
 // lot divides what is kept among its starts. What the plants counted for a
 // planting do not give is left to the others, or to one more sowing.
@@ -102,7 +102,7 @@ func (w *walk) lot() []Sowing {
 		rest -= s.Part
 		w.out = append(w.out, s)
 	}
-	if len(open) == 0 && len(w.out) > 0 && rest > fewest {
+	if len(open) == 0 && len(w.out) > 0 && rest > Fewest {
 		if i := w.another(); i >= 0 {
 			open = append(open, one(i))
 		}

@@ -413,6 +413,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/frost-nights": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Nights to come in which frost may kill what stands in the beds, by the weather station that it knows of */
+        get: operations["getFrostNights"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/frost-chances": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The chances of all sowings to be ready before the first autumn frost */
+        get: operations["getFrostChances"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/fitted-wishes": {
         parameters: {
             query?: never;
@@ -2500,6 +2534,31 @@ export interface components {
             /** @description the planting that then does */
             next?: string;
         };
+        FrostChances: {
+            chances: {
+                [key: string]: number;
+            };
+        };
+        FrostNights: {
+            nights: components["schemas"]["FrostNight"][];
+        };
+        FrostNight: {
+            /**
+             * Format: date
+             * @description of the morning after it
+             */
+            date: string;
+            /**
+             * Format: double
+             * @description the lowest temperature by the station, °C
+             */
+            min: number;
+            at_risk: {
+                sowing: string;
+                crop_name: string;
+                plants: number;
+            }[];
+        };
         GrowingAll: {
             client: string;
             id: string;
@@ -3430,6 +3489,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Chances"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getFrostNights: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The nights; none where there is no station or it has no forecast for the place */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrostNights"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getFrostChances: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The chance of each sowing that has one */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrostChances"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -10,6 +10,7 @@ import { useKeys } from '../../lib/keys'
 import { day, dayNumber, fullDay, isoDay, weekday } from '../../lib/words'
 import BehindLine from './BehindLine.vue'
 import DoneTasks from './DoneTasks.vue'
+import FrostNights from './FrostNights.vue'
 import GreenTasks from './GreenTasks.vue'
 import StandingLine from './StandingLine.vue'
 import TaskLine from './TaskLine.vue'
@@ -119,6 +120,7 @@ useKeys([
       </div>
     </div>
     <BehindLine />
+    <FrostNights />
     <div class="columns">
       <div class="todo">
         <p v-if="!all.length && next" class="next">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Sowing } from '../../lib/api'
+import { useChances } from '../../lib/chances'
 import { useWhere } from '../../lib/ground'
 import { useUnits } from '../../lib/units'
 import { count, day, serves, coverSaid } from '../../lib/words'
@@ -22,6 +23,8 @@ const sources = computed(() => {
 })
 
 const whereIs = useWhere()
+const chances = useChances()
+const chance = computed(() => chances.of(props.sowing.id))
 const spacing = computed(() => {
   const x = s.value
   if (!x.in_row) return ''
@@ -90,6 +93,9 @@ const spacing = computed(() => {
       <span class="for"
         ><template v-if="s.method === 'patch'">stands for years</template
         ><template v-else><span class="tag">clear </span>{{ day(s.clear) }}</template></span
+      >
+      <span v-if="chance !== undefined" class="for" :class="{ warn: chance < 80 }" data-chance
+        >{{ chance }} in 100 before frost</span
       >
     </div>
     <div class="n gives">

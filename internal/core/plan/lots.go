@@ -1,0 +1,73 @@
+package plan
+
+import (
+	"slices"
+
+	"inventory/internal/core/amount"
+	"inventory/internal/core/say"
+	"inventory/internal/core/season"
+	"inventory/internal/core/sowing"
+	"inventory/internal/core/table"
+)
+
+// lotAt names what is kept or put up of a wish: the wish and its use.
+type lotAt struct{ wish, use int }
+
+// lots says of what is kept or put up which share of it no sowing brings in any more: what was
+// begun for it was lost or is too little, and nothing can be begun in time.
+type lots map[lotAt]float64
+
+// missing returns the share of a group's lots that its sowings do not bring in.
+func missing(sowings []sowing.Sowing) float64 {
+	rest := 1.0
+	for _, s := range sowings {
+		rest -= s.Part / float64(max(1, s.Of))
+	}
+	return rest
+}
+
+// short notes what is missing of the lots of a group for which something was begun: what does
+// not grow at the place at all is told elsewhere, or bought as part of a preparation. A
+// preparation goes as far as the scarcest of its crops.
+func (l lots) short(g *group, sowings []sowing.Sowing) {
+	begun := slices.ContainsFunc(sowings, func(s sowing.Sowing) bool { return s.Hand != nil })
+	if !begun || g.key.fresh || g.demands[0].form == "" {
+		return
+	}
+	share := missing(sowings)
+	if share <= sowing.Fewest {
+		return
+	}
+	for _, d := range g.demands {
+		at := lotAt{d.wish, d.of}
+		l[at] = max(l[at], min(1, share))
+	}
+}
+
+// unfed returns the weeks that what is missing was to feed: the last of the year, since what
+// there is is eaten first. It says so of each wish.
+func (l lots) unfed(demands []*demand, said *notes) (out []unfed) {
+	for _, d := range demands {
+		share, short := l[lotAt{d.wish, d.of}]
+		if !short || d.part {
+			continue
+		}
+		if weeks := lastOf(d.use, share); weeks != 0 {
+			out = append(out, unfed{d, weeks})
+			said.add(d.wish, say.CannotFeedNow{Weeks: weeks.Count()})
+		}
+	}
+	return out
+}
+
+// lastOf returns the weeks of a use that go unfed where a share of its new crop is missing.
+func lastOf(u *table.Use, share float64) (out season.Weeks) {
+	weeks := u.Weeks.List()
+	after := func(week int) int { return (week - u.Kept + season.WeeksPerYear) % season.WeeksPerYear }
+	slices.SortFunc(weeks, func(a, b int) int { return after(a) - after(b) })
+	fed := u.LeftShare + (1-u.LeftShare)*(1-share)
+	for _, week := range weeks[amount.FloorWhole(fed*float64(len(weeks))):] {
+		out = out.With(week)
+	}
+	return out
+}
