@@ -68,14 +68,14 @@ func TestWhatIsAtHandIsPlanned(t *testing.T) {
 // what can follow.
 func TestPlacesAreHeldInTheSeason(t *testing.T) {
 	t.Parallel()
-	p := startOn(t, "demo", "2027-04-21").open("/ground")
+	p := livedOn(t, "2027-07-15").open("/ground")
 	p.shows("[data-held]", "Places are held")
 	p.click("[data-freed] button")
 	p.shows(".free-ground", "free on")
 	p.must(p.see(`[aria-label="Show the day"]`).InputTime(dateOf(2027, 9, 1)))
 	p.shows(".scrub .when", "1 Sep")
 	p.clickNamed(".scrub button", "today")
-	p.shows(".scrub .when", "21 Apr")
+	p.shows(".scrub .when", "15 Jul")
 }
 
 // A frost night that the station forecasts is told in the Daybook; the list of sowings says how

@@ -472,6 +472,9 @@ type Climate struct {
 // Coming defines model for Coming.
 type Coming = plan.Coming
 
+// ComingYear the next table year as it would be if it began with what stands
+type ComingYear = ground.Coming
+
 // CropBook defines model for CropBook.
 type CropBook struct {
 	Crops        []BookCrop        `json:"crops"`

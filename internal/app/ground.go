@@ -63,14 +63,19 @@ func (a *App) FitWishes(ctx context.Context) (*backwards.Proposal, error) {
 	})
 }
 
-// YearTurn says what goes over into the next table year.
+// YearTurn says what goes over into the next table year, and what that would be.
 func (a *App) YearTurn(ctx context.Context) (ground.Turn, error) {
 	l, err := a.Layout(ctx)
 	if err != nil {
 		return ground.Turn{}, err
 	}
 	return ask(ctx, a, "year turn", l.Of, func(context.Context) (ground.Turn, error) {
-		return ground.TurnOf(l.Of.Input, l.Of.Plan, l.Input, l.Layout)
+		turn, err := ground.TurnOf(l.Of.Input, l.Of.Plan, l.Input, l.Layout)
+		if err != nil {
+			return ground.Turn{}, err
+		}
+		turn.Coming, err = ground.LookAhead(l.Of.Input, turn)
+		return turn, err
 	})
 }
 

@@ -169,3 +169,42 @@ func TestWhatIsLiftedGoesOnTheShelf(t *testing.T) {
 		t.Errorf("%d lifted at once, %d lots more", len(events), got-lots)
 	}
 }
+
+// The next year that is looked at from this one is the one that then begins.
+func TestTheNextYearIsAsItWasLookedAt(t *testing.T) {
+	s := inSeason(t, civil.Of(2027, 5, 1))
+	for _, day := range []civil.Date{s.day, civil.Of(2027, 8, 10), civil.Of(2027, 10, 20)} {
+		s.day = day
+		if events := demo.Begun(s.now().Plan); len(events) > 0 {
+			s.done(s.LogAll(context.Background(), s.by(), events))
+		}
+	}
+	revision := s.now().Snapshot.Revision
+	turn, err := s.YearTurn(context.Background())
+	if err != nil || turn.Coming == nil {
+		t.Fatalf("%+v: %v", turn.Coming, err)
+	}
+	if s.now().Snapshot.Revision != revision || s.now().Input.Household.Year != 2027 {
+		t.Error("to look at the next year changes something")
+	}
+	began := s.done(s.TurnYear(context.Background(), s.by()))
+	if began.Plan.Tally != turn.Coming.Tally {
+		t.Errorf("looked at: %+v\nbegun: %+v", turn.Coming.Tally, began.Plan.Tally)
+	}
+	l, err := s.Layout(context.Background())
+	if err != nil {
+		t.Fatal(err)
+	}
+	if l.Fed.WeeksFed != turn.Coming.Fed.WeeksFed || l.Fed.Jars != turn.Coming.Fed.Jars {
+		t.Errorf("with ground: looked at %d weeks and %d jars, begun %d and %d", turn.Coming.Fed.WeeksFed, turn.Coming.Fed.Jars, l.Fed.WeeksFed, l.Fed.Jars)
+	}
+	before := 0
+	for _, x := range turn.Coming.Sowings {
+		if x.Date < turn.From {
+			before++
+		}
+	}
+	if before == 0 || len(turn.Coming.Sowings) < 60 {
+		t.Errorf("%d sowings, %d of them before the year begins", len(turn.Coming.Sowings), before)
+	}
+}

@@ -1877,6 +1877,21 @@ export interface components {
             lots: number;
             /** @description families that stood in the beds in the year that ends */
             stood: components["schemas"]["BedStood"][];
+            coming?: components["schemas"]["ComingYear"];
+        };
+        /** @description the next table year as it would be if it began with what stands */
+        ComingYear: {
+            tally: components["schemas"]["Tally"];
+            fed?: components["schemas"]["FedByGround"];
+            sowings: {
+                /** Format: date */
+                date: string;
+                crop_name: string;
+                for: string;
+                plants: number;
+                /** @description it has ground, in part at least */
+                ground: boolean;
+            }[];
         };
         GoesOver: {
             sowing: string;

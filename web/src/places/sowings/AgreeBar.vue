@@ -23,15 +23,15 @@ const now = computed(() => {
   const a = agreed.value
   const t = store.plan?.tally
   if (!a || !t) return []
-  const beds = new Set((ground.layout?.pieces ?? []).filter((p) => p.was).map((p) => p.planting)).size
   return [
     t.weeks_fed !== a.fed ? `${count(t.weeks_fed, 'week')} fed (${signed(t.weeks_fed - a.fed)})` : '',
     t.plants !== a.plants ? `${count(t.plants, 'plant')} (${signed(t.plants - a.plants)})` : '',
     Math.abs(t.area - a.area) > 0.05 ? say(t.area, 'm²') : '',
     t.jars !== a.jars ? `${count(t.jars, 'jar')} (${signed(t.jars - a.jars)})` : '',
-    beds ? `${count(beds, 'planting')} in another bed` : '',
   ].filter(Boolean)
 })
+/** How many plantings stand in another bed than was agreed. */
+const beds = computed(() => new Set((ground.layout?.pieces ?? []).filter((p) => p.was).map((p) => p.planting)).size)
 const agree = () => store.edit({ command: 'agree' })
 const takeBack = () => store.edit({ command: 'disagree' })
 </script>
@@ -51,6 +51,10 @@ const takeBack = () => store.edit({ command: 'disagree' })
         <button type="button" class="link" @click="agree">agree anew</button>
       </template>
       <span v-else-if="!now.length" class="quiet">The plan is still as agreed.</span>
+      <span v-if="beds"
+        >{{ count(beds, 'planting has', 'plantings have') }} another bed:
+        <RouterLink to="/ground">Ground</RouterLink> says which.</span
+      >
       <button type="button" class="link" @click="takeBack">take the agreement back</button>
       <MoveList v-if="open && changed.length" :moves="changed" />
     </template>

@@ -8,6 +8,7 @@ import { useAnswer } from '../../lib/ask'
 import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 import { capital, count, day, dayNumber, isoDay } from '../../lib/words'
+import NextYear from './NextYear.vue'
 
 const store = useHousehold()
 const open = ref(false)
@@ -42,7 +43,9 @@ async function begin() {
   <div v-if="late" class="turn no-print">
     <p>
       The year {{ store.plan?.year }} runs until {{ day(last) }}.
-      <button type="button" class="link" :aria-expanded="open" @click="open = !open">Begin the next year</button>
+      <button type="button" class="link" :aria-expanded="open" @click="open = !open">
+        Look at the next year, or begin it
+      </button>
     </p>
     <div v-if="open" class="over">
       <p v-if="wrong" class="wrong" role="alert">{{ capital(wrong) }}</p>
@@ -74,6 +77,7 @@ async function begin() {
             was sown or planted, where it really stood
           </li>
         </ul>
+        <NextYear v-if="turn.coming" :coming="turn.coming" :year="turn.year" :from="turn.from" />
         <p class="act">
           <ElButton type="primary" :loading="busy" @click="begin">Begin the year {{ turn.year }}</ElButton>
           <span class="quiet small"
