@@ -72,3 +72,13 @@ func Cleared(p plan.Plan) (out []plan.Event) {
 	}
 	return out
 }
+
+// Spoilt returns the lots that a made-up household throws out: they are past their time.
+func Spoilt(p plan.Plan) (out []string) {
+	for _, x := range p.Shelf {
+		if x.Expired {
+			out = append(out, x.Lot)
+		}
+	}
+	return out
+}

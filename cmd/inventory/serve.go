@@ -207,7 +207,8 @@ func (s *serving) prepare(ctx context.Context, st *store.Store, clock func() civ
 	return api.New(api.Options{Store: st, AsOf: clock, Demos: demos, Station: s.station, Web: web.Files(), Hosts: api.Hosts{Open: s.open, Names: s.names(name)}})
 }
 
-// lived lets a made-up household live up to today: what it had to begin, then what it saw.
+// lived lets a made-up household live up to today: what it had to begin, then what it saw and
+// brought in; what stood on the shelf too long is thrown out.
 func lived(ctx context.Context, a *app.App) error {
 	for i, of := range []func(plan.Plan) []plan.Event{demo.Begun, demo.Seen, demo.Cleared} {
 		now, err := a.Begun(ctx)
@@ -222,6 +223,17 @@ func lived(ctx context.Context, a *app.App) error {
 		if _, err := a.LogAll(ctx, by, events); err != nil {
 			return err
 		}
+	}
+	now, err := a.Begun(ctx)
+	if err != nil {
+		return err
+	}
+	for _, id := range demo.Spoilt(now.Plan) {
+		done, err := a.Edit(ctx, store.Edit{Client: "demo", ID: "lived-" + id, Revision: now.Snapshot.Revision, Command: "remove-lot", Target: id})
+		if err != nil {
+			return err
+		}
+		now = done.Planned
 	}
 	return nil
 }

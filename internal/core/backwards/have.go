@@ -27,14 +27,16 @@ const (
 	Stock  What = "stock"  // kg of tubers, cloves, sets or slips
 	Row    What = "row"    // m of a row
 	Ground What = "bed"    // m of a bed; its width beside it
+	Empty  What = "jars"   // empty jars to fill; what one holds beside them
 )
 
 // Have is something at hand.
 type Have struct {
 	What   What    `json:"what"`
-	Crop   string  `json:"crop,omitempty"` // a kind of the book; may be left out for a bed: what is wished for is tried
+	Crop   string  `json:"crop,omitempty"` // a kind of the book; may be left out for a bed and for jars: what is wished for is tried
 	Number float64 `json:"number"`
 	Width  float64 `json:"width,omitempty"` // of a bed, m
+	Litre  float64 `json:"litre,omitempty"` // that one jar holds
 }
 
 // MostHaves bounds what is asked about at once.
@@ -157,12 +159,14 @@ func validate(haves []Have, b *book.Book) error {
 
 // validate looks at one thing at hand.
 func (x Have) validate(c invalid.Check, b *book.Book) {
-	c.OneOf("what", string(x.What), string(Plants), string(Seeds), string(Stock), string(Row), string(Ground))
+	c.OneOf("what", string(x.What), string(Plants), string(Seeds), string(Stock), string(Row), string(Ground), string(Empty))
 	c.Positive("number", x.Number, 100000)
 	crop := b.Crop(x.Crop)
 	switch {
 	case x.What == Ground:
 		c.Positive("width", x.Width, 100)
+	case x.What == Empty:
+		c.Positive("litre", x.Litre, 20)
 	case crop == nil:
 		c.OfBook().Add("crop", x.Crop, "a kind of the crop book")
 	case x.What == Stock && (crop.Start != book.Vegetative || !crop.StockGram.Known):
@@ -216,7 +220,15 @@ func (a *at) gives(x Have, c *book.Crop) (Gives, bool) {
 	}
 	g := Gives{Crop: c.ID, CropName: c.Short(), Jars: []JarsOf{}, Lost: c.FailProb, Again: again}
 	g.Method, _ = season.MethodOf(c, *st)
+	share := s.Share(*st, st.Ready, st.End)
+	p := a.fills(x, c)
+	if x.What == Empty && p == nil {
+		return Gives{}, false
+	}
 	a.stand(&g, x, c, st)
+	if x.What == Empty {
+		a.toFill(&g, x, c, p, share)
+	}
 	if g.Plants == 0 {
 		return Gives{}, false
 	}
@@ -228,8 +240,11 @@ func (a *at) gives(x Have, c *book.Crop) (Gives, bool) {
 	g.Begin, g.First, g.Last = day(st.Sow), day(st.Ready), day(max(st.Ready, st.End-1))
 	weeks := s.FedBy(*st)
 	g.Weeks = weeks.Count()
-	a.harvest(&g, c, s.Share(*st, st.Ready, st.End))
-	if again == nil {
+	a.harvest(&g, c, share)
+	switch {
+	case x.What == Empty:
+		a.filled(&g, x, p, again == nil)
+	case again == nil:
 		a.gaps(&g, c, weeks)
 	}
 	if chance, ends := season.BeforeFrost(c, a.year, a.in.Household.Risk, a.start.YearDay(), *st); ends {
@@ -282,6 +297,7 @@ func (a *at) stand(g *Gives, x Have, c *book.Crop, st *season.Start) {
 		n = a.fromSeeds(x.Number, c, st, up)
 	case Row:
 		n = float64(reckon.PlantsInRow(c, x.Number))
+	case Empty: // as many as fill them, in the usual bed
 	case Ground:
 		s = reckon.StandIn(c, "", reckon.Bed{Width: x.Width, Edge: math.Min(a.rules.Edge, x.Width/3)})
 		n = float64(reckon.PlantsOnBed(c, x.Number, x.Width, a.rules.Edge))

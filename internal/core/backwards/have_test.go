@@ -193,3 +193,49 @@ func ExampleFrom() {
 	// Output:
 	// 43 plants, begun 2027-07-15, picked from 2027-10-08: 9.9 kg, fresh for 28 weeks
 }
+
+// Twelve empty quart jars in April: for sauce of paste tomatoes a grower sets out about a dozen
+// plants. As many plants as fill them are told, and not one more; twice as many jars take twice
+// as many plants; in July it is too late for tomatoes; what nobody puts up in jars fills none.
+func TestWhatFillsEmptyJars(t *testing.T) {
+	g, april := mill(t, nil), civil.Of(2027, 4, 21)
+	const quart = 0.946353
+	of := func(day civil.Date, crop string, jars float64) []backwards.Gives {
+		t.Helper()
+		g.in.AsOf = day
+		got, err := backwards.From(g.in, g.plan, []backwards.Have{{What: backwards.Empty, Crop: crop, Number: jars, Litre: quart}})
+		if err != nil {
+			t.Fatal(err)
+		}
+		return got
+	}
+	one := of(april, "tomato-paste", 12)[0]
+	if one.Plants < 8 || one.Plants > 30 || len(one.Jars) != 1 || one.Jars[0].Count != 12 || one.Weeks != 0 || one.Begin < april {
+		t.Errorf("twelve quarts of tomatoes: %+v", one)
+	}
+	sauce := book.Usual().Preparation("tomato-sauce-thick")
+	_, rules, _, err := g.in.Household.Book(book.Usual())
+	if err != nil {
+		t.Fatal(err)
+	}
+	fills := func(kg float64) float64 { return kg * (1 - rules.Cull) * (1 - rules.Spoil) / sauce.Raw / quart }
+	if one.Jars[0].Preparation != sauce.Name || fills(one.Likely) < 12-1e-9 || fills(one.Likely*float64(one.Plants-1)/float64(one.Plants)) >= 12 {
+		t.Errorf("%g kg of %d plants fill %.2f jars of %s", one.Likely, one.Plants, fills(one.Likely), one.Jars[0].Preparation)
+	}
+	if two := of(april, "tomato-paste", 24)[0]; two.Plants < 2*one.Plants-1 || two.Plants > 2*one.Plants {
+		t.Errorf("twice as many jars: %d plants, before %d", two.Plants, one.Plants)
+	}
+	if july := of(civil.Of(2027, 7, 25), "tomato-paste", 12)[0]; july.Again == nil || july.Gaps != 0 {
+		t.Errorf("in July: %+v", july)
+	}
+	if got := of(april, "lettuce-head", 12); len(got) != 0 {
+		t.Errorf("lettuce in jars: %+v", got)
+	}
+	wished := of(april, "", 12)
+	if len(wished) < 3 || len(wished) > 6 {
+		t.Errorf("%d answers for what is wished in jars", len(wished))
+	}
+	if _, err := backwards.From(g.in, g.plan, []backwards.Have{{What: backwards.Empty, Number: 12}}); len(invalid.All(err)) != 1 {
+		t.Errorf("jars of no size: %v", err)
+	}
+}

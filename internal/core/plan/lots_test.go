@@ -56,7 +56,9 @@ func TestHalfOfALotIsLost(t *testing.T) {
 		t.Fatalf("%d sowings of sauce tomatoes", len(canned))
 	}
 	id := canned[0].For[0].Wish
-	wish := func(p Plan) Wish { return p.Wishes[slices.IndexFunc(p.Wishes, func(w Wish) bool { return w.ID == id })] }
+	wish := func(p Plan) Wish {
+		return p.Wishes[slices.IndexFunc(p.Wishes, func(w Wish) bool { return w.ID == id })]
+	}
 	was, is := wish(before), wish(lost(t, in, canned[0].ID))
 	if is.ToFill < was.ToFill*3/10 || is.ToFill > was.ToFill*7/10 || is.WeeksFed < 15 || is.WeeksFed > 37 {
 		t.Errorf("one of two lost: %d jars to fill, before %d; %d weeks fed, before %d", is.ToFill, was.ToFill, is.WeeksFed, was.WeeksFed)

@@ -1912,12 +1912,12 @@ export interface components {
         };
         Have: {
             /** @enum {string} */
-            what: "plants" | "seeds" | "stock" | "row" | "bed";
-            /** @description a kind of the book; may be left out for a bed */
+            what: "plants" | "seeds" | "stock" | "row" | "bed" | "jars";
+            /** @description a kind of the book; may be left out for a bed and for jars */
             crop?: string;
             /**
              * Format: double
-             * @description plants, seeds, kg of stock, m of row or of bed
+             * @description plants, seeds, kg of stock, m of row or of bed, empty jars
              */
             number: number;
             /**
@@ -1925,6 +1925,11 @@ export interface components {
              * @description m of a bed
              */
             width?: number;
+            /**
+             * Format: double
+             * @description that one jar holds
+             */
+            litre?: number;
         };
         JarsOf: {
             preparation: string;

@@ -20,7 +20,10 @@ const kinds: { what: Have['what']; words: string; unit: string; number: number }
   { what: 'stock', words: 'tubers, cloves or sets, by weight', unit: 'kg', number: 2 },
   { what: 'row', words: 'a row, by its length', unit: 'm', number: 10 },
   { what: 'bed', words: 'a bed, by length and width', unit: 'm', number: 2.5 },
+  { what: 'jars', words: 'empty jars', unit: '', number: 12 },
 ]
+/** What needs no kind: all that is wished for is tried. */
+const ofAny = (what: string) => what === 'bed' || what === 'jars'
 const kind = (what: string) => kinds.find((k) => k.what === what)
 
 /** What is at hand, remembered on this device. */
@@ -30,12 +33,13 @@ const crops = computed(() =>
 )
 function add(what: Have['what']) {
   const k = kind(what)
-  haves.value.push({ what, number: k?.number ?? 1, crop: '', width: what === 'bed' ? 1.2 : undefined })
+  const litre = what === 'jars' ? store.reference?.jars[0]?.litre : undefined
+  haves.value.push({ what, number: k?.number ?? 1, crop: '', width: what === 'bed' ? 1.2 : undefined, litre })
 }
 
 /** What can be asked about: a bed needs no kind, all else does. */
 const asked = computed(() =>
-  haves.value.map((h, i) => ({ h, i })).filter(({ h }) => h.number > 0 && (h.crop || h.what === 'bed')),
+  haves.value.map((h, i) => ({ h, i })).filter(({ h }) => h.number > 0 && (h.crop || ofAny(h.what))),
 )
 const {
   data: answers,
@@ -55,7 +59,9 @@ function wrong(i: number): string {
   const at = asked.value.findIndex((a) => a.i === i)
   if (at < 0 || !problem.value) return ''
   return (
-    ['crop', 'what', 'number', 'width'].map((f) => fieldError(problem.value, `haves[${at}].${f}`)).find(Boolean) ?? ''
+    ['crop', 'what', 'number', 'width', 'litre']
+      .map((f) => fieldError(problem.value, `haves[${at}].${f}`))
+      .find(Boolean) ?? ''
   )
 }
 </script>
@@ -74,13 +80,16 @@ function wrong(i: number): string {
           <span>by</span>
           <NumberInput v-model="h.width" unit="m" suffix label="Width of the bed" />
         </template>
+        <ElSelect v-if="h.what === 'jars'" v-model="h.litre" class="jar" size="small" aria-label="Size of the jars">
+          <ElOption v-for="j in store.reference?.jars ?? []" :key="j.name" :value="j.litre" :label="j.name" />
+        </ElSelect>
         <span class="words">{{ kind(h.what)?.words }}</span>
         <ElSelect
           v-model="h.crop"
           size="small"
           filterable
           clearable
-          :placeholder="h.what === 'bed' ? 'of what you wish for' : 'of which kind?'"
+          :placeholder="ofAny(h.what) ? 'of what you wish for' : 'of which kind?'"
           :aria-label="'Kind: ' + kind(h.what)?.words"
         >
           <ElOption v-for="c in crops" :key="c.id" :value="c.id" :label="c.name" />
@@ -131,6 +140,9 @@ function wrong(i: number): string {
 }
 .haves .el-select {
   width: 15rem;
+}
+.haves .el-select.jar {
+  width: 8rem;
 }
 .add {
   display: flex;

@@ -34,6 +34,8 @@ const of = computed(() => {
       return say(h.number, 'kg')
     case 'row':
       return `${say(h.number, 'm')} of row`
+    case 'jars':
+      return `${count(h.number, 'jar')} of ${say(h.litre ?? 0, 'L')}`
     case 'bed':
       return `a bed of ${say(h.number, 'm')} by ${say(h.width ?? 0, 'm')}`
   }
@@ -75,7 +77,13 @@ const hundred = (p: number) => `${Math.round(100 * p)} in 100`
   <li class="gives" data-gives :class="{ later: g.again }">
     <div class="head">
       <span class="name">{{ g.crop_name }}</span>
-      <span class="quiet small">from {{ of }}: {{ count(g.plants, 'plant') }} will stand, {{ say(g.area, 'm²') }}</span>
+      <span v-if="have?.what === 'jars'" class="quiet small"
+        >for {{ of }}, {{ g.jars[0]?.preparation.toLowerCase() }}: {{ count(g.plants, 'plant') }},
+        {{ say(g.area, 'm²') }}</span
+      >
+      <span v-else class="quiet small"
+        >from {{ of }}: {{ count(g.plants, 'plant') }} will stand, {{ say(g.area, 'm²') }}</span
+      >
     </div>
     <div class="sum">
       <strong>{{ say(g.likely, g.unit) }}</strong><span class="quiet">

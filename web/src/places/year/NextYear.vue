@@ -22,7 +22,8 @@ const months = computed(() => byMonth(props.coming.sowings, (s) => s.date))
       fill {{ count(jars, 'jar') }}, from {{ count(t.plants, 'plant')
       }}<template v-if="lacks">; {{ count(lacks, 'sowing has', 'sowings have') }} no ground</template>.
       <template v-if="soon.length">{{ count(soon.length, 'sowing') }} of it would be begun before it begins.</template>
-      <button type="button" class="link" :aria-expanded="open" @click="open = !open">
+      {{ ' '
+      }}<button type="button" class="link" :aria-expanded="open" @click="open = !open">
         {{ open ? 'hide its sowings' : `all ${count(coming.sowings.length, 'sowing')}` }}
       </button>
     </p>
