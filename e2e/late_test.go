@@ -31,7 +31,7 @@ func TestCatchingUpInAFewPresses(t *testing.T) {
 	if now := p.tally("weeks_fed"); now != fed {
 		t.Errorf("it is only shown, but %g weeks are fed, before %g", now, fed)
 	}
-	p.clickNamed(".foresight button", "Take it")
+	p.clickNamed(".foresight button:not([disabled])", "Take it")
 	p.shows(".notice", "Put down what became of")
 	p.shows(".catch-up", "Nothing is overdue")
 	if now := p.tally("weeks_fed"); now < 800 {
@@ -54,14 +54,21 @@ func TestCatchingUpLineByLine(t *testing.T) {
 	p.eval(`() => { const e = document.querySelector('[aria-label="Begun on"]'); e.value = '2027-04-02'; e.dispatchEvent(new Event('input')) }`)
 	p.clickNamed(".act button", "Begun on this day")
 	p.shows(".foresight", "Tomato, paste")
-	p.clickNamed(".foresight button", "Take it")
+	p.clickNamed(".foresight button:not([disabled])", "Take it")
 	p.shows(".notice", "Began tomato, paste on 2 Apr")
 	p.gone(`[data-undone="27-w3-canned-1"]`)
 	p.click(`[data-undone]:first-child .el-checkbox`)
 	p.clickNamed(".act button", "Not begun")
 	p.until("what follows is reckoned", `() => !!document.querySelector('.foresight button:not([disabled])')?.textContent.includes('Take it')`)
-	p.clickNamed(".foresight button", "Take it")
+	p.clickNamed(".foresight button:not([disabled])", "Take it")
 	p.shows(".notice", "is not sown")
+	p.click(`[data-undone]:first-child .el-checkbox`)
+	p.clickNamed(".act button", "let it be")
+	p.until("what follows is reckoned", `() => !!document.querySelector('.foresight button:not([disabled])')?.textContent.includes('Take it')`)
+	p.clickNamed(".foresight button:not([disabled])", "Take it")
+	p.shows(".notice", "is left out")
+	p.press('u')
+	p.shows(".notice", "Took back")
 }
 
 // The demo household has lived up to the day: what it had to begin is put down, one sowing

@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"fmt"
 	"os"
 	"path/filepath"
 	"testing"
@@ -63,10 +64,6 @@ func TestScreenshots(t *testing.T) {
 	p.see(`[data-book="ferry-bean"] .body`)
 	keep(p, "book")
 
-	p = a.open("/year", 390, 844)
-	p.see("[data-food]")
-	keep(p, "year-phone")
-
 	p = a.open("/table", 390, 844)
 	p.see(`[data-wish="w3"] .title`)
 	keep(p, "table-phone")
@@ -78,12 +75,6 @@ func TestScreenshots(t *testing.T) {
 	p.see(".editor")
 	keep(p, "table-dark")
 
-	p = a.open("/ground")
-	p.scrubTo("2027-08-02")
-	p.shows(".plot", "Tomato, paste")
-	p.click(`[data-piece="27-w3-canned-1"]`)
-	p.see("[data-choice]")
-	keep(p, "ground")
 	p = a.open("/ground/year")
 	p.scrubTo("2027-08-02")
 	p.clickNamed(".ways-out button", "What would help")
@@ -104,6 +95,23 @@ func TestScreenshots(t *testing.T) {
 	p = summer.open("/daybook")
 	p.see("[data-standing]")
 	keep(p, "daybook")
+	p = summer.open("/ground")
+	p.see("[data-freed]")
+	p.click(`[data-piece^="27-w3-canned"]`)
+	p.see("[data-choice]")
+	keep(p, "ground")
+	p = startOn(t, "demo", "2027-07-20").open("/daybook/growing")
+	for i, x := range []struct{ what, count, weeks, bed string }{{"Tomato, paste (determinate, for canning)", "40", "9", "Alder bed"}, {"Storage carrot", "300", "6", "Mill bed"}, {"Leek", "90", "8", "Ferry bed"}} {
+		row := fmt.Sprintf("[data-grows]:nth-of-type(%d)", i+1)
+		p.chooseIn(row, "What grows", x.what)
+		p.chooseIn(row, "In which bed", x.bed)
+		p.fill(row+` [aria-label="How many"]`, x.count)
+		p.fill(row+` [aria-label="How many weeks ago"]`, x.weeks)
+	}
+	p.click(`[data-grows]:last-of-type .link`)
+	p.clickNamed(".grows button", "What follows")
+	p.see(".foresight .figure")
+	keep(p, "growing")
 	p = summer.open("/daybook", 390, 844)
 	p.see("[data-task]")
 	keep(p, "daybook-phone")

@@ -39,6 +39,7 @@ const (
 	Survived  EventKind = "share"      // so many in a hundred came up or are alive: Count
 	Behind    EventKind = "behind"     // so many days behind the plan: Count; ahead of it: less than 0
 	Ready     EventKind = "ready"      // the first was picked on a day
+	LetBe     EventKind = "let-be"     // it was not begun, and nothing is to be begun in its place
 	Ended     EventKind = "ended"      // it bolted, failed or was eaten: from a day on it gives nothing
 )
 
@@ -60,6 +61,7 @@ var events = []eventFacts{
 	{kind: Survived, growing: true, most: 100, of: "plants in a hundred", apply: survived},
 	{kind: Behind, growing: true, least: -60, most: 120, of: "days", apply: behind},
 	{kind: Ready, growing: true, apply: ready},
+	{kind: LetBe, apply: letBe},
 	{kind: Ended, apply: ended},
 }
 
@@ -201,6 +203,24 @@ func ended(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) 
 	p.Losses = append(slices.Clone(p.Losses), record.Loss{Day: e.Day, Cause: e.Cause})
 	why, _ := e.Cause.Words()
 	return say.EndedOn{Crop: s.CropName, Of: s.Date, On: e.Day, Why: why}, nil
+}
+
+// letBe records that a sowing was not begun and that nothing is to be begun in its place: the
+// weeks that it was to feed stay without.
+func letBe(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
+	if s.Begun {
+		return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "something else: it was begun on " + s.Date.Short() + "; say that it was lost"}
+	}
+	p.Ended, p.Lost, p.LetBe = &e.Day, true, true
+	p.Asked, p.Plants = max(p.Asked, s.Plants), max(1, s.Plants)
+	for _, u := range s.parts {
+		if u.d.key.fresh {
+			p.Weeks = append(p.Weeks, u.s.Run.List()...)
+		}
+	}
+	slices.Sort(p.Weeks)
+	p.Weeks = slices.Compact(p.Weeks)
+	return say.LetBe{Crop: s.CropName, Of: s.Date}, nil
 }
 
 func known(c record.Cause) bool {

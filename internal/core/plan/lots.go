@@ -71,3 +71,37 @@ func lastOf(u *table.Use, share float64) (out season.Weeks) {
 	}
 	return out
 }
+
+// letBe returns the weeks of a group's use that recorded sowings were to feed fresh which are
+// let be.
+func (g *group) letBe(u table.Use) (weeks season.Weeks) {
+	if !g.key.fresh {
+		return 0
+	}
+	for _, h := range u.Recorded {
+		for _, week := range h.Weeks {
+			weeks = weeks.With(week)
+		}
+	}
+	return weeks & u.Weeks
+}
+
+// leftWithout returns the weeks of each demand that stay without since the household let a
+// sowing be, and says so.
+func (g *group) leftWithout(weeks season.Weeks, said *notes) (out []unfed) {
+	for _, d := range g.demands {
+		if mine := d.use.Weeks & weeks; mine != 0 {
+			out = append(out, unfed{d, mine})
+			said.add(d.wish, say.LeftWithout{Weeks: mine.Count()})
+		}
+	}
+	return out
+}
+
+// wasToGive returns the share of a group's lots that a sowing which is let be was to give.
+func (g *group) wasToGive(h *table.RecordedSowing) float64 {
+	was := *h
+	was.Start, _ = g.begin(g.demands[0].crop, h.Under, h.Method, g.dayOf(h.Day))
+	s := g.demands[0].use.Season
+	return g.givesOf(&was, s.Share(was.Start, was.Start.Ready, was.Start.End))
+}

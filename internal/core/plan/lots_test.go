@@ -114,3 +114,49 @@ func sownAgain(before, after Plan, s Sowing, f Served) bool {
 		return x.ID != s.ID && x.Crop == s.Crop && serves && !same
 	})
 }
+
+// What is not begun and let be is not begun later: of fresh food its weeks stay without, of a lot
+// its share. What is not begun without that is begun again where it still works.
+func TestWhatIsLetBeStaysWithout(t *testing.T) {
+	in := everything()
+	in.Memory, in.AsOf = &Memory{}, civil.Of(2027, 4, 21)
+	before := planned(t, in)
+	fresh, kept := 0, 0
+	for _, s := range before.Sowings {
+		if !s.Presumed || len(s.For) != 1 || s.For[0].Part || s.For[0].Need == 0 {
+			continue
+		}
+		f := s.For[0]
+		of := func(p Plan) Wish {
+			return p.Wishes[slices.IndexFunc(p.Wishes, func(w Wish) bool { return w.ID == f.Wish })]
+		}
+		let := planned(t, after(t, in, Event{Sowing: s.ID, What: LetBe}))
+		if sownAgain(before, let, s, f) {
+			t.Errorf("%s of %s is let be, and sown again", s.CropName, s.Date)
+		}
+		was, is := of(before), of(let)
+		if f.Form == "fresh" {
+			fresh++
+			if len(s.Feeds) > 0 && is.WeeksFed != was.WeeksFed-len(s.Feeds) {
+				t.Errorf("%s of %s was to feed %d weeks: %d fed, before %d", s.CropName, s.Date, len(s.Feeds), is.WeeksFed, was.WeeksFed)
+			}
+			continue
+		}
+		kept++
+		if is.WeeksFed >= was.WeeksFed && is.ToFill >= was.ToFill {
+			t.Errorf("%s of %s for %s is let be, and %d weeks are fed as before", s.CropName, s.Date, f.Form, is.WeeksFed)
+		}
+	}
+	if fresh < 2 || kept < 1 {
+		t.Errorf("only %d fresh sowings and %d of lots were tried", fresh, kept)
+	}
+	in, p := livedTo(t, in.AsOf)
+	for _, s := range p.Sowings {
+		if s.Begun {
+			if _, err := Log(in, Event{Sowing: s.ID, What: LetBe}); err == nil {
+				t.Errorf("%s of %s was begun, and is let be", s.CropName, s.Date)
+			}
+			break
+		}
+	}
+}

@@ -125,6 +125,8 @@ func (g *group) together() table.Use {
 func (g *group) stagger(taken map[string]bool, short lots, said *notes) (rows []*row, gaps []unfed) {
 	first, all := g.demands[0], g.together()
 	w := g.weeks.wishes[first.wish].Wish
+	without := g.letBe(all)
+	all.Weeks &^= without
 	sowings := sowing.Plan(all, w.Stagger, sowing.Known{
 		Now:    g.dayOf(g.in.AsOf),
 		Today:  g.today,
@@ -133,6 +135,7 @@ func (g *group) stagger(taken map[string]bool, short lots, said *notes) (rows []
 		Agreed: g.weeks.resolver.BaselineDays.Days(first.crop.ID, g.key.cover, g.key.fresh),
 		Feeds:  func(h *table.RecordedSowing, run []int) int { return g.feedsOf(all.Season, h, run) },
 		Gives:  g.givesOf,
+		LetBe:  g.wasToGive,
 	})
 	prefix := fmt.Sprintf("%02d-%s-%s-", g.in.Household.Year%100, w.ID, first.name())
 	n := 0
@@ -173,7 +176,7 @@ func (g *group) stagger(taken map[string]bool, short lots, said *notes) (rows []
 	}
 	short.short(g, sowings)
 	if g.key.fresh {
-		gaps = g.gaps(all.Weeks&^fed, all.Season, sowings, said)
+		gaps = append(g.gaps(all.Weeks&^fed, all.Season, sowings, said), g.leftWithout(without&^fed, said)...)
 	}
 	return rows, gaps
 }

@@ -33,6 +33,8 @@ type Planting struct {
 	Behind int         `json:"behind,omitempty"` // days later than reckoned
 	Ended  *civil.Date `json:"ended,omitempty"`  // bolted, failed or cleared: from then on it gives nothing
 	Lost   bool        `json:"lost,omitempty"`   // it ended before its time
+	LetBe  bool        `json:"let_be,omitempty"` // it was not begun, and nothing is to be begun in its place
+	Weeks  []int       `json:"weeks,omitempty"`  // of what is let be: the weeks of the table year that it was to feed fresh
 	For    []Purpose   `json:"for"`              // what it was sown for
 	Done   []Done      `json:"done,omitempty"`   // the rest that was done for it
 	Losses []Loss      `json:"losses,omitempty"`
@@ -42,6 +44,9 @@ type Planting struct {
 // validateLists looks at what a planting was sown for, what was done for it and what of it was
 // lost.
 func (p Planting) validateLists(c invalid.Check) {
+	for _, w := range p.Weeks {
+		c.Number("weeks", float64(w), 0, season.WeeksPerYear-1)
+	}
 	if len(p.For) > 40 || len(p.Done) > 400 || len(p.Losses) > 100 {
 		c.Add("for", fmt.Sprint(len(p.For)), "at most 40 purposes, 400 things done and 100 losses")
 	}

@@ -71,6 +71,11 @@ type (
 		Crop string
 		Of   civil.Date
 	}
+	// LetBe: it was not begun, and nothing is to be begun in its place.
+	LetBe struct {
+		Crop string
+		Of   civil.Date
+	}
 	// EndedOn: it bolted, failed or was eaten.
 	EndedOn struct {
 		Crop   string
@@ -136,6 +141,9 @@ func (x MeansTo) String() string {
 func (PlacesHeld) String() string { return "held every place as it is" }
 func (x NotSown) String() string {
 	return fmt.Sprintf("%s of %s is not sown", lower(x.Crop), x.Of.Short())
+}
+func (x LetBe) String() string {
+	return fmt.Sprintf("%s of %s is left out", lower(x.Crop), x.Of.Short())
 }
 func (x EndedOn) String() string {
 	why := ""

@@ -115,6 +115,8 @@ type (
 	}
 	// FilledAlready: so many jars of a wish were put up from this year's harvest.
 	FilledAlready struct{ Jars int }
+	// LeftWithout: weeks that a sowing was to feed which is let be.
+	LeftWithout struct{ Weeks int }
 	// PatchIsOld: a patch stands longer than one usually does.
 	PatchIsOld struct {
 		Planted, Age int
@@ -216,6 +218,12 @@ func (x FilledAlready) String() string {
 		return "1 jar is put up already this year"
 	}
 	return fmt.Sprintf("%d jars are put up already this year", x.Jars)
+}
+func (x LeftWithout) String() string {
+	if x.Weeks == 1 {
+		return "1 week stays without, as you decided"
+	}
+	return fmt.Sprintf("%d weeks stay without, as you decided", x.Weeks)
 }
 func (x PatchIsOld) String() string {
 	return fmt.Sprintf("the patch planted in %d is in its year %d; one usually stands for %.0f", x.Planted, x.Age, x.Stands)

@@ -43,6 +43,9 @@ type Known struct {
 	// Gives returns the share of a lot that the plants counted for a planting
 	// give.
 	Gives func(h *table.RecordedSowing, share float64) float64
+	// LetBe returns the share of a lot that a planting was to give for which nothing is to be
+	// begun. It is called only for one that is let be.
+	LetBe func(h *table.RecordedSowing) float64
 }
 
 // Plan staggers the sowings of one use: those of fresh food by the wish's way
@@ -84,27 +87,10 @@ const Fewest = 0.1
 // lot divides what is kept among its starts. What the plants counted for a
 // planting do not give is left to the others, or to one more sowing.
 func (w *walk) lot() []Sowing {
-	u := w.use
-	one := func(i int) Sowing {
-		st := u.Season.Starts[i]
-		share := u.Season.Share(st, st.Ready, st.End)
-		return Sowing{Start: st, Run: u.Weeks, Share: share, Of: 1, Part: 1, Hand: w.hand(i)}
-	}
-	rest := 1.0
-	var open []Sowing
-	for _, i := range u.Lot {
-		s := one(i)
-		if s.Hand == nil || s.Hand.Plants == 0 || w.known.Gives == nil {
-			open = append(open, s)
-			continue
-		}
-		s.Part = min(rest, w.known.Gives(s.Hand, s.Share))
-		rest -= s.Part
-		w.out = append(w.out, s)
-	}
-	if len(open) == 0 && len(w.out) > 0 && rest > Fewest {
+	open, rest, letBe := w.counted()
+	if len(open) == 0 && len(w.out) > 0 && rest > Fewest && !letBe {
 		if i := w.another(); i >= 0 {
-			open = append(open, one(i))
+			open = append(open, w.whole(i))
 		}
 	}
 	for _, s := range open {
@@ -116,6 +102,38 @@ func (w *walk) lot() []Sowing {
 	}
 	slices.SortStableFunc(w.out, func(a, b Sowing) int { return a.Start.Day - b.Start.Day })
 	return w.out
+}
+
+// whole returns a start as a sowing of a whole lot.
+func (w *walk) whole(i int) Sowing {
+	u := w.use
+	st := u.Season.Starts[i]
+	share := u.Season.Share(st, st.Ready, st.End)
+	return Sowing{Start: st, Run: u.Weeks, Share: share, Of: 1, Part: 1, Hand: w.hand(i)}
+}
+
+// counted takes the plantings of a lot whose plants are counted, each with the share that they
+// give, and those that are let be, which give none. It returns the starts among which the rest
+// is divided, that rest, and whether something is let be.
+func (w *walk) counted() (open []Sowing, rest float64, letBe bool) {
+	rest = 1.0
+	for _, i := range w.use.Lot {
+		s := w.whole(i)
+		switch {
+		case s.Hand != nil && s.Hand.LetBe && w.known.LetBe != nil: // its share stays without
+			letBe = true
+			rest -= min(rest, w.known.LetBe(s.Hand))
+			s.Part = 0
+		case s.Hand == nil || s.Hand.Plants == 0 || w.known.Gives == nil:
+			open = append(open, s)
+			continue
+		default:
+			s.Part = min(rest, w.known.Gives(s.Hand, s.Share))
+			rest -= s.Part
+		}
+		w.out = append(w.out, s)
+	}
+	return open, rest, letBe
 }
 
 // another returns the last permitted start that may still be begun, or -1.

@@ -1619,6 +1619,10 @@ export interface components {
             behind?: number;
             ended?: string;
             lost?: boolean;
+            /** @description it was not begun, and nothing is to be begun in its place */
+            let_be?: boolean;
+            /** @description of what is let be, the weeks of the table year that it was to feed fresh */
+            weeks?: number[];
             for: components["schemas"]["Purpose"][];
             done?: components["schemas"]["Done"][];
             losses?: components["schemas"]["Loss"][];
@@ -2481,7 +2485,7 @@ export interface components {
         SowingEvent: {
             sowing: string;
             /** @enum {string} */
-            what: "set" | "count" | "way" | "as-planned" | "done" | "share" | "behind" | "ready" | "ended";
+            what: "set" | "count" | "way" | "as-planned" | "done" | "share" | "behind" | "ready" | "let-be" | "ended";
             day?: string;
             /** Format: double */
             count?: number;

@@ -52,6 +52,7 @@ function ask(words: string, event: Omit<SowingEvent, 'sowing'>) {
 const asPlanned = () => ask(`begun on the planned days${some.value}`, { what: 'as-planned', count: part.value })
 const onDay = () =>
   ask(`begun on ${day(on.value)}${some.value}`, { what: 'as-planned', day: on.value, count: part.value })
+const letBe = () => ask('not begun, and to be left out: what they were to feed stays without', { what: 'let-be' })
 const notDone = () => ask('not begun, to be reckoned anew from today', { what: 'ended', day: store.plan?.as_of })
 
 async function take() {
@@ -95,7 +96,8 @@ async function take() {
             >Begun on this day</ElButton
           ></span
         >
-        <ElButton size="small" :disabled="!picked.length" @click="notDone">Not begun</ElButton>
+        <ElButton size="small" :disabled="!picked.length" @click="notDone">Not begun: if it still works, now</ElButton>
+        <ElButton size="small" :disabled="!picked.length" @click="letBe">Not begun: let it be</ElButton>
       </div>
       <ForesightPanel v-if="change" :found="found" :what="what" @take="take" @leave="drop" />
       <p v-if="refused || wrong" class="wrong small" role="alert">{{ refused || wrong }}</p>
@@ -141,6 +143,9 @@ async function take() {
   padding: var(--space-4) 0;
   background: var(--paper);
   border-bottom: 1px solid var(--ink-2);
+}
+.act .el-button + .el-button {
+  margin-left: 0;
 }
 .share {
   display: flex;

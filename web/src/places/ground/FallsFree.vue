@@ -42,6 +42,9 @@ const shown = computed(() => (all.value ? props.frees : props.frees.slice(0, few
 </template>
 
 <style scoped>
+h3 {
+  margin-top: var(--space-5);
+}
 ul {
   list-style: none;
   margin: 0;

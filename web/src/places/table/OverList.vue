@@ -6,6 +6,8 @@ import { count, day, fullDay } from '../../lib/words'
 
 const store = useHousehold()
 const over = computed(() => store.plan?.over)
+/** Whether anything was recorded as sown: who begins in the middle of a season has nothing yet. */
+const recorded = computed(() => !!store.household?.plantings.length)
 const crops = computed(() => [...new Set(over.value?.map((o) => o.crop_name))])
 </script>
 
@@ -27,6 +29,10 @@ const crops = computed(() => [...new Set(over.value?.map((o) => o.crop_name))])
       </tbody>
     </table>
   </details>
+  <p v-if="over?.length && !recorded" class="small" data-grows-already>
+    Does something grow already?
+    <RouterLink to="/daybook/growing">Put it down</RouterLink>, and the plan is made around it.
+  </p>
 </template>
 
 <style scoped>
