@@ -17,6 +17,7 @@ import (
 	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
+	"inventory/internal/core/work"
 )
 
 // Growing is a crop that grows already, as somebody tells it who kept no record so far; or what
@@ -107,6 +108,35 @@ func (in Input) Grow(all []Growing) (Input, Grown, error) {
 		}
 		out.Plantings = append(out.Plantings, p)
 		in.Household.Plantings = append(in.Household.Plantings, p)
+	}
+	return out.caughtUp(in)
+}
+
+// caughtUp puts down that what was due until today was done for what grows already, but for the
+// harvest: it stands, so it came up, was thinned and planted out.
+func (out Grown) caughtUp(in Input) (Input, Grown, error) {
+	c, err := worked(in, nil)
+	if err != nil {
+		return in, out, err
+	}
+	for i := range out.Plantings {
+		p := &out.Plantings[i]
+		s := c.plan.Sowing(p.ID)
+		if s == nil || !p.Begun() {
+			continue
+		}
+		for _, t := range s.Tasks {
+			if t.Day > in.AsOf || slices.Contains(broughtIn, t.What) {
+				continue
+			}
+			if t.What == work.UpBy {
+				up := t.Day
+				p.Up = &up
+			}
+			p.Done = logged(p.Done, record.Done{What: t.What, Day: t.Day})
+		}
+		k := slices.IndexFunc(in.Household.Plantings, func(x record.Planting) bool { return x.ID == p.ID })
+		in.Household.Plantings[k] = *p
 	}
 	return in, out, nil
 }

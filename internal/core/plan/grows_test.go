@@ -12,6 +12,7 @@ import (
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
+	"inventory/internal/core/work"
 )
 
 // eaten is a wish for meals of a kind, fresh, as long as it can be had.
@@ -53,6 +54,12 @@ func TestWhatGrowsAlreadyCounts(t *testing.T) {
 	}
 	if p.Tally.WeeksFed <= without.Tally.WeeksFed {
 		t.Errorf("with twelve tomatoes that stand %d weeks are fed, without %d", p.Tally.WeeksFed, without.Tally.WeeksFed)
+	}
+	// What was due until today is done: nobody is asked for it.
+	for _, x := range s.Tasks {
+		if x.Day <= in.AsOf && (x.State == work.Overdue || x.State == work.Forgotten || x.State == work.Open) {
+			t.Errorf("%s of %s is still to be done", x.Do, x.Day)
+		}
 	}
 	// A grower picks the first from some ten weeks after setting out, before the end of August.
 	if s.FirstPick == nil || *s.FirstPick < set+50 || *s.FirstPick > set+100 {
