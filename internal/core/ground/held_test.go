@@ -124,12 +124,15 @@ func TestWhatFallsFree(t *testing.T) {
 		piece("beans", "a", 3, 1, day(7, 10), day(9, 30)),   // free for the rest of the year
 		piece("radish", "b", 0, 1, day(6, 1), day(7, 12)),   // free for three weeks only
 		piece("lettuce", "b", 0, 1, day(8, 5), day(12, 20)), // in more than three months
-		piece("row", "b", 4, 0.4, day(6, 1), day(7, 12)),    // too short for anything
-		piece("early", "b", 2, 1, day(4, 1), day(7, 1)),     // over today
+		piece("turnip", "c", 0, 0.5, day(5, 1), day(8, 1)),  // short, and free for four weeks
+		piece("kale", "c", 0, 1, day(8, 29), day(12, 1)),
+		piece("row", "b", 4, 0.4, day(6, 1), day(7, 12)), // too short for anything
+		piece("early", "b", 2, 1, day(4, 1), day(7, 1)),  // over today
 	}}
 	got := ground.FallsFree(l, day(7, 1))
 	want := []ground.Freed{
 		{Bed: "a", From: 0, To: 2, Day: day(7, 20), After: "garlic", Until: day(9, 1), Next: "spinach"},
+		{Bed: "c", From: 0, To: 0.5, Day: day(8, 1), After: "turnip", Until: day(8, 29), Next: "kale"},
 		{Bed: "a", From: 3, To: 4, Day: day(9, 30), After: "beans"},
 	}
 	if !slices.Equal(got, want) {
