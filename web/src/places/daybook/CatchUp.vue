@@ -8,15 +8,17 @@ import { undone, type Undone } from '../../lib/daybook'
 import { useForesight } from '../../lib/foresight'
 import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
-import { byMonth, count, day } from '../../lib/words'
+import { count, day } from '../../lib/words'
+import ChoiceButtons from '../../parts/ChoiceButtons.vue'
 import NumberInput from '../../parts/NumberInput.vue'
 import ForesightPanel from '../../parts/ForesightPanel.vue'
+import { useGroups } from './groups'
 
 const store = useHousehold()
 const { change, found, wrong, propose, drop } = useForesight()
 const refused = ref('')
 const lines = computed(() => (store.plan ? undone(store.plan) : []))
-const months = computed(() => byMonth(lines.value, (l) => l.date))
+const { by, orders, beds, groups } = useGroups(() => lines.value)
 const chosen = ref(new Set<string>())
 const picked = computed(() => lines.value.filter((l) => chosen.value.has(l.id)))
 const on = ref('')
@@ -36,6 +38,11 @@ function pick(l: Undone, yes: boolean) {
   if (yes) next.add(l.id)
   else next.delete(l.id)
   chosen.value = next
+  drop()
+}
+/** Chooses the lines of one bed beside those that are chosen. */
+function pickOf(more: Undone[]) {
+  chosen.value = new Set([...chosen.value, ...more.map((l) => l.id)])
   drop()
 }
 function pickAll(yes: boolean) {
@@ -74,6 +81,12 @@ async function take() {
         What the plan had to begin and nobody has put down. For some days it counts as done; after that it counts no
         more, and the plan is reckoned with what can still be begun.
       </p>
+      <ChoiceButtons
+        v-if="lines.length && store.household?.beds.length"
+        v-model="by"
+        label="Order of the sowings"
+        :options="orders"
+      />
       <RouterLink to="/daybook" class="small">Back to the Daybook</RouterLink>
     </div>
     <p v-if="!lines.length" class="empty">Nothing is overdue: all that was to be begun until today is put down.</p>
@@ -101,8 +114,11 @@ async function take() {
       </div>
       <ForesightPanel v-if="change" :found="found" :what="what" @take="take" @leave="drop" />
       <p v-if="refused || wrong" class="wrong small" role="alert">{{ refused || wrong }}</p>
-      <section v-for="m in months" :key="m.month" :aria-label="m.month">
-        <h3>{{ m.month }}</h3>
+      <section v-for="m in groups" :key="m.name" :aria-label="m.name">
+        <h3>
+          {{ m.name }}
+          <button v-if="by === 'bed'" type="button" class="link small" @click="pickOf(m.entries)">choose these</button>
+        </h3>
         <ul>
           <li v-for="l in m.entries" :key="l.id" :data-undone="l.id" @click="pick(l, !chosen.has(l.id))">
             <ElCheckbox
@@ -113,7 +129,7 @@ async function take() {
             />
             <b class="date">{{ day(l.date) }}</b>
             <span class="crop">{{ l.crop }}</span>
-            <span class="quiet small">{{ l.for }}</span>
+            <span class="quiet small">{{ l.for }}{{ beds.get(l.id) ? `; ${beds.get(l.id)}` : '' }}</span>
             <span class="small" :class="l.counts ? 'quiet' : 'warn'">{{
               l.counts
                 ? 'counts as done for now'
@@ -162,6 +178,12 @@ async function take() {
 }
 .on .el-input {
   width: 9.5rem;
+}
+h3 .link {
+  margin-left: var(--space-4);
+  font-family: var(--sans);
+  font-size: var(--type-small);
+  font-weight: 400;
 }
 h3 {
   padding: var(--space-5) 0 var(--space-1);
