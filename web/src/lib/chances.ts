@@ -1,23 +1,29 @@
-// The chances of the sowings to be ready before the first autumn frost: asked once for all of them.
-import { defineStore } from 'pinia'
-import { computed } from 'vue'
+// The chances of the sowings to be ready before the first autumn frost: asked once for all of them,
+// by the place that lists them, and only while it is open.
+import { computed, inject, provide, type InjectionKey } from 'vue'
 import { api } from './api'
 import { useAnswer } from './ask'
 import { useHousehold } from './household'
 
-export const useChances = defineStore('chances', () => {
-  const household = useHousehold()
+/** The chance of a sowing, of a hundred years; nothing where frost does not end it. */
+type ChanceOf = (sowing: string) => number | undefined
+
+const key: InjectionKey<ChanceOf> = Symbol('chances')
+
+/** Asks for the chances, for the lines below. */
+export function provideChances() {
+  const store = useHousehold()
   const { data } = useAnswer(
     'frost-chances',
-    () => !!household.plan || undefined,
+    () => !!store.plan || undefined,
     (_, signal) => api.GET('/frost-chances', { signal }),
   )
   const chances = computed(() => data.value?.chances ?? {})
-  return {
-    /** The chance of a sowing, of a hundred years; nothing where frost does not end it. */
-    of: (sowing: string): number | undefined => {
-      const p = chances.value[sowing]
-      return p === undefined ? undefined : Math.round(100 * p)
-    },
-  }
-})
+  provide(key, (sowing) => {
+    const p = chances.value[sowing]
+    return p === undefined ? undefined : Math.round(100 * p)
+  })
+}
+
+/** The chances that the place has asked for. */
+export const useChances = (): ChanceOf => inject(key, () => undefined, false)

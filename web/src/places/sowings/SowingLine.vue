@@ -23,8 +23,8 @@ const sources = computed(() => {
 })
 
 const whereIs = useWhere()
-const chances = useChances()
-const chance = computed(() => chances.of(props.sowing.id))
+const chanceOf = useChances()
+const chance = computed(() => chanceOf(props.sowing.id))
 const spacing = computed(() => {
   const x = s.value
   if (!x.in_row) return ''

@@ -2,6 +2,7 @@
 // Sowings: every sowing by its date, with all its counts.
 import { ElInput } from 'element-plus'
 import { computed, ref } from 'vue'
+import { provideChances } from '../../lib/chances'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useLate } from '../../lib/late'
@@ -14,6 +15,7 @@ import SowingLine from './SowingLine.vue'
 import TimeField from './TimeField.vue'
 
 const store = useHousehold()
+provideChances()
 const { system } = useUnits()
 const find = ref('')
 const finder = ref<InstanceType<typeof ElInput>>()
