@@ -2,6 +2,8 @@ package e2e
 
 import (
 	"testing"
+
+	"github.com/go-rod/rod/lib/input"
 )
 
 // Whoever begins on 20 July puts down what grows already, sees what follows, and has it in its
@@ -76,6 +78,9 @@ func TestPlacesAreHeldInTheSeason(t *testing.T) {
 	p.shows(".scrub .when", "1 Sep")
 	p.clickNamed(".scrub button", "today")
 	p.shows(".scrub .when", "15 Jul")
+	p.press(input.Escape)
+	p.clickNamed("[data-held] button", "Lay all anew")
+	p.shows(".notice", "Held every place as it is") // the season goes on: the new places are held
 }
 
 // A frost night that the station forecasts is told in the Daybook; the list of sowings says how

@@ -11,9 +11,7 @@ import (
 // choose opens a select by its label and takes the option of a text.
 func (p *page) choose(label, option string) {
 	p.t.Helper()
-	p.see(`[aria-label="` + label + `"]`)
-	p.eval(`l => document.querySelector('[aria-label="' + l + '"]').closest('.el-select__wrapper').click()`, label)
-	p.option(option)
+	p.chooseIn("body", label, option)
 }
 
 // chooseIn chooses in a list of one part of the page.

@@ -11,7 +11,6 @@ import (
 	"log/slog"
 	"net/http"
 	"strings"
-	"sync"
 	"syscall"
 
 	"github.com/labstack/echo/v5"
@@ -35,9 +34,6 @@ type Server struct {
 	demos []DemoHousehold
 
 	station string // address of the weather station it knows of; empty for none
-
-	forecasting sync.Mutex // held while the station is asked
-	forecast    *forecast  // the last one; nil: none yet
 }
 
 // Options are what the application is made of.

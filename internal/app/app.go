@@ -36,6 +36,7 @@ type App struct {
 	laid    *Laid // the last layout
 
 	questions questions
+	forecasts forecasts
 }
 
 // New returns the application over an open store. AsOf tells the date it is.

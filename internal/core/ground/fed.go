@@ -101,7 +101,7 @@ func (c *counting) wish(w *plan.Wish) WishFed {
 		if wish.Form(u.Form).PutUp() {
 			out.Jars = min(out.Jars, amount.FloorWhole(share*float64(w.ToFill)))
 		}
-		weeks = fromFirst(weeks, c.week(u.Kept))
+		weeks = season.InOrder(weeks, c.week(u.Kept))
 		share = u.LeftShare + (1-u.LeftShare)*share
 		for _, week := range weeks[amount.FloorWhole(share*float64(len(weeks))):] {
 			lack[week] = true
@@ -114,11 +114,6 @@ func (c *counting) wish(w *plan.Wish) WishFed {
 	}
 	out.WeeksFed = w.WeeksFed - len(out.Without)
 	return out
-}
-
-// after returns how many weeks a week of the circle lies after another one.
-func after(from, week int) int {
-	return (week - from + season.WeeksPerYear) % season.WeeksPerYear
 }
 
 // weeks returns the wanted weeks of a wish that a form feeds.
@@ -149,7 +144,7 @@ func (c *counting) fresh(w *plan.Wish, weeks []int, lack map[int]bool) {
 				claimed[week] = true
 			}
 		}
-		run = fromFirst(run, c.week(p.s.FirstPick))
+		run = season.InOrder(run, c.week(p.s.FirstPick))
 		for _, week := range run[:amount.FloorWhole(share*float64(len(run)))] {
 			fed[week] = true
 		}
@@ -176,12 +171,6 @@ func (c *counting) week(day *civil.Date) int {
 		return 0
 	}
 	return season.WeekOf(int(*day - c.plan.Weeks[0]))
-}
-
-// fromFirst sorts weeks as they follow one another from a week on.
-func fromFirst(weeks []int, from int) []int {
-	slices.SortFunc(weeks, func(a, b int) int { return after(from, a) - after(from, b) })
-	return weeks
 }
 
 // kept returns how much of what is kept in a form has ground, 0 to 1: of a preparation as far

@@ -62,9 +62,7 @@ func (l lots) unfed(demands []*demand, said *notes) (out []unfed) {
 
 // lastOf returns the weeks of a use that go unfed where a share of its new crop is missing.
 func lastOf(u *table.Use, share float64) (out season.Weeks) {
-	weeks := u.Weeks.List()
-	after := func(week int) int { return (week - u.Kept + season.WeeksPerYear) % season.WeeksPerYear }
-	slices.SortFunc(weeks, func(a, b int) int { return after(a) - after(b) })
+	weeks := season.InOrder(u.Weeks.List(), u.Kept)
 	fed := u.LeftShare + (1-u.LeftShare)*(1-share)
 	for _, week := range weeks[amount.FloorWhole(fed*float64(len(weeks))):] {
 		out = out.With(week)

@@ -34,6 +34,13 @@ func (s Weeks) With(w int) Weeks { return s | 1<<uint(w) }
 // Count returns how many weeks the set holds.
 func (s Weeks) Count() int { return bits.OnesCount64(uint64(s)) }
 
+// InOrder sorts weeks as they follow one another on the circle of the year, from a week on.
+func InOrder(weeks []int, from int) []int {
+	after := func(week int) int { return (week - from + WeeksPerYear) % WeeksPerYear }
+	slices.SortFunc(weeks, func(a, b int) int { return after(a) - after(b) })
+	return weeks
+}
+
 // List returns the weeks in order.
 func (s Weeks) List() []int {
 	out := make([]int, 0, s.Count())

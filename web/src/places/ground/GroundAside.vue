@@ -29,11 +29,12 @@ const worst = computed(() => {
 /** What stands elsewhere than it was agreed to. */
 const moved = computed(() => (layout.value?.pieces ?? []).filter((p) => p.was))
 
+/** Whether a plan is agreed to: its places are held until the agreement is taken back in Sowings. */
+const agreed = computed(() => store.household?.agreed?.year === store.household?.year)
 /** Lets go of what is held, but for what stands and what was put by hand: all else is laid anew. */
 async function anew() {
   const customs = store.household?.customs
-  if (store.household?.agreed) await store.edit({ command: 'disagree' })
-  if (customs?.arranged) await store.edit({ command: 'set-customs', customs: { ...customs, arranged: undefined } })
+  if (customs) await store.edit({ command: 'set-customs', customs: { ...customs, arranged: undefined } })
 }
 </script>
 
@@ -59,7 +60,8 @@ async function anew() {
     </details>
     <p v-if="layout?.held" class="small quiet" data-held>
       Places are held: an entry moves nothing else to another bed unless it must.
-      <button type="button" class="link" @click="anew">Lay all anew</button>
+      <template v-if="agreed">They begin with the plan that was agreed to.</template>
+      <button v-else type="button" class="link" @click="anew">Lay all anew</button>
     </p>
     <template v-if="left.length">
       <h3 class="warn">Without ground</h3>
