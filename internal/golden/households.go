@@ -99,7 +99,7 @@ func (g generator) wish() wish.Wish {
 		if g.oneIn(2) {
 			w.Variety = c.ID
 		}
-		if !w.Amount.Kind.Unweighed() {
+		if !w.Amount.Kind.Unweighed() || g.oneIn(2) {
 			w.Forms = []wish.Form{wish.Fresh, wish.Cellar, wish.Form(prep.Form)}
 			g.r.Shuffle(3, func(i, j int) { w.Forms[i], w.Forms[j] = w.Forms[j], w.Forms[i] })
 			w.Forms = w.Forms[:1+g.below(3)]

@@ -13,7 +13,7 @@ import (
 func (r *reader) formed(s *said, m subject, w wish.Wish, a amounts) ([]wish.Wish, error) {
 	w.Forms = []wish.Form{}
 	if w.Amount.Kind.Unweighed() {
-		return []wish.Wish{w}, nil
+		return r.plantsFor(s, m, w)
 	}
 	if m.prep != nil {
 		w.Forms, w.Preparations = []wish.Form{wish.Form(m.prep.Form)}, []string{m.prep.ID}
@@ -40,6 +40,28 @@ func (r *reader) formed(s *said, m subject, w wish.Wish, a amounts) ([]wish.Wish
 	}
 	w.Forms = forms
 	return r.prepared(s, m, w)
+}
+
+// plantsFor says what so many plants are for: eaten as the line says; where it does not say,
+// eaten fresh where a portion of their food is known, or else plants alone, that feed nobody.
+func (r *reader) plantsFor(s *said, m subject, w wish.Wish) ([]wish.Wish, error) {
+	if m.prep != nil {
+		w.Forms, w.Preparations = []wish.Form{wish.Form(m.prep.Form)}, []string{m.prep.ID}
+		return []wish.Wish{w}, nil
+	}
+	if len(s.forms) > 0 {
+		w.Forms = s.forms[:1]
+		return r.prepared(s, m, w)
+	}
+	if !slices.ContainsFunc(r.kinds(m), func(c *book.Crop) bool { return c.Portion.Known && !c.Perennial() && c.Dense == nil }) {
+		return []wish.Wish{w}, nil
+	}
+	eaten := w
+	eaten.Forms = []wish.Form{wish.Fresh}
+	if wish.UsualForms(r.book, m.food, m.kind)[0] == wish.Cellar {
+		eaten.Forms = []wish.Form{wish.Cellar}
+	}
+	return []wish.Wish{eaten, w}, nil
 }
 
 // prepared names the preparation of each form that is put up; each way of having it

@@ -28,6 +28,7 @@ type demand struct {
 	key        groupKey
 	base       string      // of its figures
 	lot        reckon.Need // the harvest of a form that is kept; fresh ones go by their weeks
+	plants     int         // that the wish counts; 0: as many as it takes
 	confidence float64
 	why        say.Note // why this crop
 }
@@ -35,22 +36,22 @@ type demand struct {
 // groupKey holds the properties that two demands must share to be sown together. Demands
 // with equal keys are added up.
 type groupKey struct {
-	crop      string
-	fresh     bool
-	pieces    bool
-	stagger   wish.Stagger
-	once      season.Weeks
-	sowings   int // of a lot that is kept
-	layout    wish.Layout
-	cover     place.Cover
-	piece     float64
-	unweighed string // the wish of plants nobody weighs, which is sown alone
+	crop    string
+	fresh   bool
+	pieces  bool
+	stagger wish.Stagger
+	once    season.Weeks
+	sowings int // of a lot that is kept
+	layout  wish.Layout
+	cover   place.Cover
+	piece   float64
+	counted string // the wish that counts its plants, which is sown alone
 }
 
 // bed is the part of a key by which sowings of one day become one sowing: one sowing may
 // serve the table and the jars.
 func (k groupKey) bed() groupKey {
-	return groupKey{crop: k.crop, pieces: k.pieces, layout: k.layout, cover: k.cover, piece: k.piece, unweighed: k.unweighed}
+	return groupKey{crop: k.crop, pieces: k.pieces, layout: k.layout, cover: k.cover, piece: k.piece, counted: k.counted}
 }
 
 // asked is what all the wishes ask of the garden.
@@ -138,9 +139,12 @@ func (b *basis) demandOf(w weeks, i, k int, said *notes) *demand {
 			said.add(i, cannot)
 		}
 	}
+	if r.Plants > 0 {
+		d.key.counted, d.plants = x.ID, r.Plants
+	}
 	switch u.Form {
 	case "":
-		d.key.unweighed = x.ID
+		d.key.counted = x.ID
 	case wish.Fresh:
 		d.key.stagger = x.Stagger
 		if x.Stagger.Kind == wish.OneGo {

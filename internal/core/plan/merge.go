@@ -34,7 +34,7 @@ func merged(b *basis, w weeks, rows []*row) []*row {
 	for _, k := range order {
 		bed := beds[k]
 		crop := out[bed[0]].crop
-		if len(bed) < 2 || k.unweighed != "" || crop.Perennial() || crop.Dense != nil {
+		if len(bed) < 2 || k.counted != "" || crop.Perennial() || crop.Dense != nil {
 			continue
 		}
 		plants, largest := make([]int, len(bed)), 0

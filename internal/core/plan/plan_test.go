@@ -214,7 +214,7 @@ func TestAMemoryChangesNothing(t *testing.T) {
 
 // Every crop of the book with every amount kind and form it allows.
 func TestEveryCropWithEveryAmount(t *testing.T) {
-	kinds := []wish.AmountKind{wish.Meals, wish.WeightWeek, wish.WeightYear, wish.PiecesWeek, wish.PiecesYear, wish.Jars, wish.Litres, wish.DriedKg, wish.Plants, wish.Area}
+	kinds := []wish.AmountKind{wish.Meals, wish.WeightWeek, wish.WeightYear, wish.PiecesWeek, wish.PiecesYear, wish.Jars, wish.Litres, wish.DriedKg, wish.Plants, wish.Area, wish.RowLength}
 	tried := 0
 	try := func(w wish.Wish) {
 		in := ford(w)
@@ -230,7 +230,6 @@ func TestEveryCropWithEveryAmount(t *testing.T) {
 		for _, k := range kinds {
 			if k.Unweighed() {
 				try(wish.Wish{Food: c.Food, Variety: c.ID, Amount: wish.Amount{Kind: k, Number: 7}})
-				continue
 			}
 			for _, forms := range [][]wish.Form{{wish.Fresh}, {wish.Cellar}, {wish.Fresh, wish.Cellar}} {
 				try(wish.Wish{Food: c.Food, Variety: c.ID, Forms: forms, Amount: wish.Amount{Kind: k, Number: 7}})

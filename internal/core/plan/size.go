@@ -137,11 +137,11 @@ func (z *sizer) sizeUnweighed(base string, r *row) {
 	z.add(r, size, r.id, []string{base}, false)
 }
 
-// counted returns how many plants somebody has counted for a sowing; 0 where the plan
-// counts them.
+// counted returns how many plants somebody has counted for a sowing, or a wish for all its
+// sowings; 0 where the plan counts them.
 func counted(r *row) int {
-	if r.hand == nil {
-		return 0
+	if r.hand == nil || r.hand.Plants == 0 && r.uses[0].d.plants > 0 {
+		return amount.CeilWhole(float64(r.uses[0].d.plants) / float64(max(1, r.of)))
 	}
 	if r.hand.Plants == 0 && r.uses[0].s.Run == 0 && r.uses[0].d.form == wish.Fresh {
 		return max(1, r.hand.Asked) // nothing is asked of it: as many as were when it was recorded

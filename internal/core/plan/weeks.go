@@ -3,6 +3,8 @@ package plan
 import (
 	"slices"
 
+	"inventory/internal/core/book"
+	"inventory/internal/core/reckon"
 	"inventory/internal/core/season"
 	"inventory/internal/core/table"
 	"inventory/internal/core/wish"
@@ -22,14 +24,34 @@ func sourcesOfWeeks(b *basis, rec recorded) weeks {
 	out := weeks{&table.Resolver{
 		Household: h, Today: b.in.AsOf, Book: b.desk.Book, AdultEquivalents: b.eaters, Seasons: b.season, Whole: b.wholeSeason, Before: b.before, Recorded: rec.byCrop, BaselineDays: h.BaselineDays(),
 		Batches: rules.Evenings * rules.Batches, Cull: rules.Cull, Spoil: rules.Spoil,
+		StandOf: b.stand,
 	}, make([]*table.Resolved, len(h.Wishes)), make([]string, len(h.Wishes))}
 	for i, w := range h.Wishes {
 		w.Fill()
 		out.wishes[i] = out.resolver.Resolve(w)
+		b.wantWhatPlantsGive(out.wishes[i])
 		out.titles[i] = wish.Title(out.wishes[i].Wish, b.desk.Book)
 	}
 	out.resolver.OnTheShelf(out.wishes, b.in.AsOf)
 	return out
+}
+
+// stand returns how a crop's plants stand in the usual bed.
+func (b *basis) stand(c *book.Crop, layout wish.Layout) table.Stand {
+	s := reckon.StandIn(c, layout, b.desk.Bed())
+	return table.Stand{Ground: s.Ground, Factor: s.Factor}
+}
+
+// wantWhatPlantsGive makes a wish of so many plants want what they give: as much as is left
+// of it to be eaten, losses in storage and kitchen taken off.
+func (b *basis) wantWhatPlantsGive(r *table.Resolved) {
+	if r.Plants == 0 {
+		return
+	}
+	u := r.Uses[0]
+	if need := b.trying.Harvest("", "harvested", "", r, u, u.Weeks).Amount; need > 0 {
+		r.Times(r.Gives / need)
+	}
 }
 
 // unfed are weeks that a demand was to be fed in and is not after all.

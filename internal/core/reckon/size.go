@@ -189,7 +189,7 @@ func (d *Desk) classPlants(s *working.Sheet, f figures, c *book.Crop, k *class, 
 			}
 		}
 	}
-	if k.Share < 1-1e-9 {
+	if k.Share < 1-1e-9 && (k.Share > 0 || need.Amount > 0) { // a planting of which nothing is asked has no share
 		s.Do(op, "Share of its picking in the weeks it feeds", k.Share, amount.Share, working.Reckoned)
 	}
 	d.crop(s, keepOr(op), c, "fail_prob")

@@ -27,7 +27,7 @@ func (ch chooser) kind(w wish.Wish, form wish.Form, prep *book.Preparation) (*bo
 	}
 	will := func(c *book.Crop) bool {
 		switch {
-		case w.Amount.Kind.Unweighed():
+		case w.FeedsNobody():
 			return c.Dense == nil
 		case !c.Weighed(), form == wish.Cellar && !wish.KeepsWhole(c),
 			form.PutUp() && (prep == nil || !slices.Contains(prep.Crops, c.ID)):
@@ -47,7 +47,7 @@ func (ch chooser) kind(w wish.Wish, form wish.Form, prep *book.Preparation) (*bo
 		return kinds[0], say.ChosenKind
 	case len(kinds) == 1 && len(ch.book.Food(w.Food)) == 1:
 		return kinds[0], say.OnlyKind
-	case w.Amount.Kind.Unweighed():
+	case w.FeedsNobody():
 		return kinds[0], say.UsualKind
 	case form == wish.Cellar:
 		c := best(kinds, func(c *book.Crop) float64 { return c.StoreWeeks.Value })

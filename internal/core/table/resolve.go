@@ -62,6 +62,8 @@ type Resolved struct {
 	Enough     bool       // what is left on the shelf meets the wish; nothing need be grown
 	Notes      []say.Note // what the family should know
 	Said       wish.Wish  // as the household says it; Wish is what it comes to, for all who get it and by weight
+	Plants     int        // that the wish counts, where it says how they are eaten; else 0
+	Gives      float64    // kg that they give in an average year
 	IdleCovers int        // uses for which the wish's cover does nothing here
 	Heads      float64    // how many each get the amount, where it is for each of some; else 0
 	// Eaters are those who eat of it in each week, an adult being 1.
@@ -90,6 +92,8 @@ type Resolver struct {
 
 	BaselineDays record.BaselineDays // the days that were agreed, by what is sown on them
 
+	StandOf func(*book.Crop, wish.Layout) Stand // how plants stand in the household's usual bed
+
 	whom map[wish.Whom]*[season.WeeksPerYear]float64 // the eaters of wishes that are for some alone
 
 	Batches float64 // that the kitchen puts up in a week; 0: not limited
@@ -106,19 +110,12 @@ func (rs *Resolver) Resolve(w wish.Wish) *Resolved {
 	r := &Resolved{Said: w, Uses: make([]Use, 0, len(w.Forms))}
 	rs.people(r, &w)
 	rs.weigh(r, &w)
+	counted := asWeight(&w)
 	r.Wish, r.Unit = w, w.Amount.Kind.Unit()
 	r.Enough = !w.Amount.Kind.Weekly() && w.Left >= w.Amount.Number
 	ch := chooser{rs.Book, func(c *book.Crop) *season.Season { return rs.whole(c, w.Cover) }}
-	if w.Amount.Kind.Unweighed() {
-		c, why := ch.kind(w, "", nil)
-		u := Use{Crop: c, Why: say.That(why), Season: rs.Seasons(c, w.Cover)}
-		u.Lot = rs.counted(u.Season, w)
-		own := len(u.Season.Starts)
-		for rs.addRecorded(&u, w); own < len(u.Season.Starts); own++ {
-			u.Lot = append(withoutNearest(u.Season, u.Lot, u.Recorded), own)
-		}
-		rs.noteSeason(r, u)
-		r.Uses = []Use{u}
+	if w.FeedsNobody() {
+		r.Uses = []Use{rs.growing(r, w, ch)}
 		return r
 	}
 	var possible season.Weeks
@@ -136,6 +133,9 @@ func (rs *Resolver) Resolve(w wish.Wish) *Resolved {
 		rs.idleCover(r, c)
 		possible |= u.CanFeed
 		r.Uses = append(r.Uses, u)
+	}
+	if counted {
+		rs.harvestOfPlants(r)
 	}
 	rs.want(r, possible)
 	pinned := rs.pinned(r)
@@ -158,6 +158,19 @@ func (rs *Resolver) Resolve(w wish.Wish) *Resolved {
 		}
 	}
 	return r
+}
+
+// growing is the use of plants that feed nobody: they are begun, and nothing is wanted of them.
+func (rs *Resolver) growing(r *Resolved, w wish.Wish, ch chooser) Use {
+	c, why := ch.kind(w, "", nil)
+	u := Use{Crop: c, Why: say.That(why), Season: rs.Seasons(c, w.Cover)}
+	u.Lot = rs.counted(u.Season, w)
+	own := len(u.Season.Starts)
+	for rs.addRecorded(&u, w); own < len(u.Season.Starts); own++ {
+		u.Lot = append(withoutNearest(u.Season, u.Lot, u.Recorded), own)
+	}
+	rs.noteSeason(r, u)
+	return u
 }
 
 // whole returns a crop's season of a whole year.
@@ -250,10 +263,10 @@ func (rs *Resolver) use(w wish.Wish, f wish.Form, c *book.Crop, prep *book.Prepa
 		case wish.Every:
 			u.Season = u.Season.Only(apartFrom(u.Season, u.Season.Every(w.Stagger.Days), hands, w.Stagger.Days))
 		case wish.OneGo:
-			if k := u.Season.Best(rs.inSeason(w)); len(hands) > 0 {
+			if len(hands) > 0 {
 				u.Season = u.Season.Only(nil)
-			} else if k >= 0 {
-				u.Season = u.Season.Only([]int{k})
+			} else {
+				u.Season = oneStart(u.Season, rs.inSeason(w))
 			}
 		case wish.Times:
 			spread := u.Season.Spread(max(1, w.Stagger.Sowings), rs.inSeason(w))
@@ -370,7 +383,7 @@ func (rs *Resolver) inSeason(w wish.Wish) season.Weeks {
 // want spreads the wish over its weeks: a weekly amount on each week of its
 // season, an amount of the year evenly over the weeks that could have it.
 func (rs *Resolver) want(r *Resolved, possible season.Weeks) {
-	if before := rs.Before[r.Wish.ID]; before != nil {
+	if before := rs.Before[r.Wish.ID]; before != nil && r.Plants == 0 { // so many plants want what they can still give
 		r.Wanted = before.Wanted
 		return
 	}

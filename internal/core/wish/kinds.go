@@ -36,7 +36,7 @@ const (
 	CountsPieces Counted = "pieces" // heads, ears, bulbs
 	CountsVolume Counted = "volume" // of what is put up, in jars or litres
 	CountsDried  Counted = "dried"  // kg of what is put up and weighed
-	CountsPlants Counted = "plants" // that nobody weighs: by number, area or row
+	CountsPlants Counted = "plants" // by number, area or row
 )
 
 // KindFacts is all that is known of an amount kind.
@@ -62,9 +62,9 @@ var amountKinds = []KindFacts{
 	{Jars, CountsVolume, amount.Jar, false, 5000, "jars", "jars"},
 	{Litres, CountsVolume, amount.Litre, false, 5000, "litres", "{unit} put up"},
 	{DriedKg, CountsDried, amount.Kilogram, false, 1000, "{unit} dried", "{unit} dried"},
-	{Plants, CountsPlants, amount.Plant, false, 20000, "plants", "plants, not weighed"},
-	{Area, CountsPlants, amount.SquareMetre, false, 10000, "{unit}", "{unit}, not weighed"},
-	{RowLength, CountsPlants, amount.Metre, false, 20000, "{unit} of row", "{unit} of row, not weighed"},
+	{Plants, CountsPlants, amount.Plant, false, 20000, "plants", "plants"},
+	{Area, CountsPlants, amount.SquareMetre, false, 10000, "{unit}", "{unit} of bed space"},
+	{RowLength, CountsPlants, amount.Metre, false, 20000, "{unit} of row", "{unit} of row"},
 }
 
 // AmountKinds returns the facts of every amount kind, in the order of choices.
@@ -114,7 +114,7 @@ func (k AmountKind) PutUp() bool {
 	return c == CountsVolume || c == CountsDried
 }
 
-// Unweighed reports whether the amount is of plants that feed no week.
+// Unweighed reports whether the amount counts plants, and not what they give.
 func (k AmountKind) Unweighed() bool { return k.Counted() == CountsPlants }
 
 // Unit returns the unit of the amount's number.

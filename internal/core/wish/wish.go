@@ -219,13 +219,14 @@ func (w Wish) validateFood(c invalid.Check, b *book.Book) {
 	w.validateHand(c, kinds)
 	k := w.Amount.Kind
 	if k.Unweighed() {
-		if len(w.Forms) > 0 {
-			c.Add("forms", string(w.Forms[0]), "no form: plants counted by number or area feed no week")
-		}
 		if !some(func(c *book.Crop) bool { return c.Dense == nil }) {
 			c.Add("amount.kind", string(k), "a weight or meals: shoots are sown by area on trays")
 		}
-		return
+		if w.FeedsNobody() {
+			return
+		}
+		w.validateCounted(c, kinds)
+		kinds = slices.DeleteFunc(slices.Clone(kinds), (*book.Crop).Perennial)
 	}
 	if !some((*book.Crop).Weighed) {
 		c.Add("amount.kind", string(k), "plants or area: nobody weighs "+w.Food)
@@ -247,6 +248,26 @@ func (w Wish) validateFood(c invalid.Check, b *book.Book) {
 	}
 	w.validateForms(c, b, kinds)
 }
+
+// validateCounted looks at a wish that counts plants and says how they are eaten.
+func (w Wish) validateCounted(c invalid.Check, kinds []*book.Crop) {
+	switch {
+	case len(w.Forms) > 1:
+		c.Add("forms", fmt.Sprint(len(w.Forms)), "one form: what so many plants give is eaten in one way")
+	case !slices.ContainsFunc(kinds, func(x *book.Crop) bool { return !x.Perennial() }):
+		c.Add("forms", string(w.Forms[0]), "no form: plants that stand for years are wished for by what they give")
+	}
+	if w.Stagger.Kind != ByNeed && w.Stagger.Kind != OneGo {
+		c.Add("stagger.kind", string(w.Stagger.Kind), "all at once: so many plants are begun together")
+	}
+	if len(w.Pins) > 0 {
+		c.Add("pins", fmt.Sprint(len(w.Pins)), "no weeks set by hand: the plants feed the weeks that they can")
+	}
+}
+
+// FeedsNobody reports whether a wish counts plants of which nobody says that they are eaten:
+// flowers, edging, fodder. They take ground, days and seed, and feed no week.
+func (w Wish) FeedsNobody() bool { return w.Amount.Kind.Unweighed() && len(w.Forms) == 0 }
 
 func CountedInPieces(c *book.Crop) bool {
 	_, ok := c.PiecesPerPlant(c.Yield.Value)

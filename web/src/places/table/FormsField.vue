@@ -1,22 +1,24 @@
 <script setup lang="ts">
 // In which forms a food is eaten, and in which order: a week takes the first
-// that can feed it.
+// that can feed it. What counted plants give is eaten in a single form, or by nobody.
 import { ElCheckbox, ElOption, ElSelect } from 'element-plus'
 import type { Form, Reference } from '../../lib/api'
 import { formChoice } from '../../lib/facts'
 
-const props = defineProps<{ possible: Form[]; options: Reference['preparations'] }>()
+const props = defineProps<{ possible: Form[]; options: Reference['preparations']; single?: boolean }>()
 const forms = defineModel<Form[]>('forms', { required: true })
 const preparations = defineModel<Partial<Record<Form, string>>>('preparations', { required: true })
 
 const of = (f: Form) => props.options.filter((p) => p.form === f)
 
+const chosen = (f: Form) => (props.single ? forms.value[0] === f : forms.value.includes(f))
+
 function toggle(f: Form) {
-  if (forms.value.includes(f)) {
-    forms.value = forms.value.filter((x) => x !== f)
+  if (chosen(f)) {
+    forms.value = props.single ? [] : forms.value.filter((x) => x !== f)
     return
   }
-  forms.value = [...forms.value, f]
+  forms.value = props.single ? [f] : [...forms.value, f]
   const first = of(f)[0]
   if (first && !preparations.value[f]) preparations.value = { ...preparations.value, [f]: first.id }
 }
@@ -36,9 +38,9 @@ function prepare(f: Form, id: string) {
 <template>
   <div class="forms">
     <span v-for="f in possible" :key="f" class="form">
-      <ElCheckbox :model-value="forms.includes(f)" @change="toggle(f)">{{ formChoice(f) }}</ElCheckbox>
+      <ElCheckbox :model-value="chosen(f)" @change="toggle(f)">{{ formChoice(f) }}</ElCheckbox>
       <ElSelect
-        v-if="forms.includes(f) && of(f).length > 1"
+        v-if="chosen(f) && of(f).length > 1"
         :model-value="preparations[f]"
         size="small"
         :aria-label="'How it is ' + formChoice(f)"
@@ -47,7 +49,10 @@ function prepare(f: Form, id: string) {
         <ElOption v-for="p in of(f)" :key="p.id" :value="p.id" :label="p.name" />
       </ElSelect>
     </span>
-    <p v-if="forms.length > 1" class="order small">
+    <p v-if="single && !forms.length" class="order small quiet">
+      Nobody eats them: they take bed space and feed no week.
+    </p>
+    <p v-if="!single && forms.length > 1" class="order small">
       <span class="quiet">Each week takes the first that can feed it:</span>
       <template v-for="(f, i) in forms" :key="f">
         <span v-if="i" class="quiet">then</span>

@@ -75,13 +75,14 @@ const told = [
   >
     <div class="grid">
       <WishAmount />
-      <div v-if="!unweighed && !putUp" class="field whole">
+      <div v-if="!putUp" class="field whole">
         <span>Eaten</span>
         <FormsField
           v-model:forms="draft.forms"
           v-model:preparations="draft.preparations"
           :possible="possible"
           :options="preparations"
+          :single="unweighed"
         />
         <span v-if="at('forms', 'preparations')" class="wrong" role="alert">{{ at('forms', 'preparations') }}</span>
       </div>

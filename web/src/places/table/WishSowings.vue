@@ -5,11 +5,13 @@ import { computed } from 'vue'
 import { useDraft } from './wishdraft'
 
 const { draft, unweighed, putUp, kept, at } = useDraft()
-const fresh = computed(() => draft.forms.includes('fresh') && !putUp.value)
+const fresh = computed(() => draft.forms.includes('fresh') && !putUp.value && !unweighed.value)
+/** Plants that nobody eats may be sown again; those that feed somebody are sown once. */
+const several = computed(() => fresh.value || (unweighed.value && !draft.forms.length))
 </script>
 
 <template>
-  <label v-if="(unweighed && !putUp) || fresh" class="field">
+  <label v-if="several" class="field">
     <span>Sown</span>
     <ElSelect v-model="draft.stagger" aria-label="Sown">
       <ElOption value="need" :label="unweighed ? 'all at once' : 'as the table needs it'" />
@@ -18,7 +20,7 @@ const fresh = computed(() => draft.forms.includes('fresh') && !putUp.value)
       <ElOption v-if="!unweighed" value="once" label="all at once" />
     </ElSelect>
   </label>
-  <label v-if="((unweighed && !putUp) || fresh) && ['every', 'times'].includes(draft.stagger)" class="field narrow">
+  <label v-if="several && ['every', 'times'].includes(draft.stagger)" class="field narrow">
     <span>Days between</span>
     <ElInput
       v-model="draft.days"
@@ -29,11 +31,11 @@ const fresh = computed(() => draft.forms.includes('fresh') && !putUp.value)
     />
     <span v-if="at('stagger.days')" class="wrong" role="alert">{{ at('stagger.days') }}</span>
   </label>
-  <div v-if="!unweighed && fresh && draft.stagger === 'need'" class="field wide">
+  <div v-if="fresh && draft.stagger === 'need'" class="field wide">
     <span>An early row</span>
     <ElCheckbox v-model="draft.early" data-early>risk one cheap row two weeks early</ElCheckbox>
   </div>
-  <label v-if="(!unweighed && kept) || draft.stagger === 'times'" class="field narrow">
+  <label v-if="(!unweighed && kept) || (several && draft.stagger === 'times')" class="field narrow">
     <span>{{ draft.stagger === 'times' ? 'Sowings' : 'Sowings of what is kept' }}</span>
     <ElInput
       v-model="draft.sowings"

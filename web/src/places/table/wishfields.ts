@@ -125,7 +125,7 @@ export function wishOf(
     priority: f.priority,
     left: chosen.weekly ? 0 : number('left', f.left, chosen.unit, 0),
     stagger: {
-      kind: f.stagger,
+      kind: chosen.unweighed && forms.length ? 'need' : f.stagger,
       days: days[f.stagger as 'every' | 'times']?.() ?? 0,
       sowings: number('stagger.sowings', f.sowings, '', 0),
       early: f.early && f.stagger === 'need',
@@ -144,7 +144,7 @@ export function wishOf(
 type ReadNumber = (name: string, text: string, of?: string, blank?: number) => number
 
 function formsOf(f: Fields, chosen: Chosen): Form[] {
-  if (chosen.unweighed) return []
+  if (chosen.unweighed) return f.forms.filter((form) => chosen.possible.includes(form)).slice(0, 1)
   if (chosen.putUp) return f.forms.slice(0, 1)
   return f.forms.filter((form) => chosen.possible.includes(form))
 }
