@@ -52,6 +52,12 @@ func TestTheNextYearIsBegun(t *testing.T) {
 	if where := p.eval(`() => [...document.querySelectorAll('[data-standing]')].find(e => e.textContent.includes('Kale'))?.textContent ?? ''`); !strings.Contains(where, "bed") {
 		t.Errorf("the kale stands in no bed: %s", where)
 	}
+	p.press('g', 'y')
+	p.clickNamed(".before button", "Look at the year 2027, which has ended")
+	p.shows("[data-before]", "The year 2027 fed")
+	p.clickNamed("[data-before] button", "sowings")
+	p.shows("[data-before] li", "Sweet corn")
 	p.press('u')
+	p.gone(".before")
 	p.shows(".tally", "the year 2027/28")
 }

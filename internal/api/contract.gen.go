@@ -472,9 +472,6 @@ type Climate struct {
 // Coming defines model for Coming.
 type Coming = plan.Coming
 
-// ComingYear the next table year as it would be if it began with what stands
-type ComingYear = ground.Coming
-
 // CropBook defines model for CropBook.
 type CropBook struct {
 	Crops        []BookCrop        `json:"crops"`
@@ -856,6 +853,9 @@ type Obstacle = bed.Obstacle
 // Order defines model for Order.
 type Order = supply.Order
 
+// OtherYear a table year beside the one that runs; the next one as it would be if it began with what stands
+type OtherYear = ground.OtherYear
+
 // Over defines model for Over.
 type Over = plan.Over
 
@@ -1079,6 +1079,9 @@ type State struct {
 	// Calendar where the calendar to subscribe to is, below the contract's own address; nobody can guess it
 	Calendar *string `json:"calendar,omitempty"`
 
+	// Ended the table year that was ended last in this file; left out where none was
+	Ended *int `json:"ended,omitempty"`
+
 	// From the client's revision that parts are told against; household and plan are then left out
 	From      *int       `json:"from,omitempty"`
 	Household *Household `json:"household,omitempty"`
@@ -1230,6 +1233,12 @@ type Working = working.Working
 
 // WorkingLine defines model for WorkingLine.
 type WorkingLine = working.Line
+
+// YearBefore defines model for YearBefore.
+type YearBefore struct {
+	// Year a table year beside the one that runs; the next one as it would be if it began with what stands
+	Year *OtherYear `json:"year,omitempty"`
+}
 
 // YearTurn defines model for YearTurn.
 type YearTurn = ground.Turn
@@ -1541,6 +1550,9 @@ type ServerInterface interface {
 	// GetWorking The working of one figure
 	// (GET /working)
 	GetWorking(ctx *echo.Context, params GetWorkingParams) error
+	// GetYearBefore The table year that was ended last, as it was on its last day
+	// (GET /year-before)
+	GetYearBefore(ctx *echo.Context) error
 	// GetYearTurn What goes over into the next table year; nothing is changed
 	// (GET /year-turn)
 	GetYearTurn(ctx *echo.Context) error
@@ -2111,6 +2123,15 @@ func (w *ServerInterfaceWrapper) GetWorking(ctx *echo.Context) error {
 	return err
 }
 
+// GetYearBefore converts echo context to params.
+func (w *ServerInterfaceWrapper) GetYearBefore(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetYearBefore(ctx)
+	return err
+}
+
 // GetYearTurn converts echo context to params.
 func (w *ServerInterfaceWrapper) GetYearTurn(ctx *echo.Context) error {
 	var err error
@@ -2190,6 +2211,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.POST(options.BaseURL+"/log", wrapper.PostLog, options.OperationMiddlewares["postLog"]...)
 	router.GET(options.BaseURL+"/year-turn", wrapper.GetYearTurn, options.OperationMiddlewares["getYearTurn"]...)
 	router.POST(options.BaseURL+"/year-turn", wrapper.PostYearTurn, options.OperationMiddlewares["postYearTurn"]...)
+	router.GET(options.BaseURL+"/year-before", wrapper.GetYearBefore, options.OperationMiddlewares["getYearBefore"]...)
 	router.POST(options.BaseURL+"/log-all", wrapper.PostLogAll, options.OperationMiddlewares["postLogAll"]...)
 	router.POST(options.BaseURL+"/growing", wrapper.PostGrowing, options.OperationMiddlewares["postGrowing"]...)
 	router.POST(options.BaseURL+"/hold-places", wrapper.PostHoldPlaces, options.OperationMiddlewares["postHoldPlaces"]...)

@@ -98,6 +98,15 @@ func (s *Server) GetYearTurn(c *echo.Context) error {
 	return c.JSON(http.StatusOK, t)
 }
 
+// GetYearBefore answers with the table year that was ended last.
+func (s *Server) GetYearBefore(c *echo.Context) error {
+	y, err := s.app.YearBefore(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, YearBefore{Year: y})
+}
+
 // PostYearTurn begins the next table year.
 func (s *Server) PostYearTurn(c *echo.Context, params PostYearTurnParams) error {
 	var b YearTurnAsked

@@ -80,6 +80,9 @@ func stateOf(now, since *app.Planned) State {
 	if snap.Household == nil {
 		return out
 	}
+	if snap.Ended > 0 {
+		out.Ended = &snap.Ended
+	}
 	feed := calendarFeed(snap.Calendar)
 	out.Calendar = &feed
 	if since == nil || since.Snapshot.Household == nil {

@@ -5,6 +5,7 @@ import (
 
 	"inventory/internal/core/backwards"
 	"inventory/internal/core/ground"
+	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/working"
 	"inventory/internal/store"
@@ -76,6 +77,23 @@ func (a *App) YearTurn(ctx context.Context) (ground.Turn, error) {
 		}
 		turn.Coming, err = ground.LookAhead(l.Of.Input, turn)
 		return turn, err
+	})
+}
+
+// YearBefore returns the table year that was ended last, as it was on its last day; nil where
+// none was ended in this file.
+func (a *App) YearBefore(ctx context.Context) (*ground.OtherYear, error) {
+	now, err := a.Begun(ctx)
+	if err != nil {
+		return nil, err
+	}
+	return ask(ctx, a, "year before", now, func(ctx context.Context) (*ground.OtherYear, error) {
+		h, err := a.store.YearBefore(ctx)
+		if err != nil || h == nil {
+			return nil, err
+		}
+		last := h.YearStart() + place.Days - 1
+		return ground.LookBack(plan.Input{AsOf: min(last, now.Today), Household: *h, Memory: &a.memory})
 	})
 }
 

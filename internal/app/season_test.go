@@ -11,6 +11,7 @@ import (
 	"inventory/demo"
 	"inventory/internal/core/bed"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/ground"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/work"
@@ -206,5 +207,49 @@ func TestTheNextYearIsAsItWasLookedAt(t *testing.T) {
 	}
 	if before == 0 || len(turn.Coming.Sowings) < 60 {
 		t.Errorf("%d sowings, %d of them before the year begins", len(turn.Coming.Sowings), before)
+	}
+}
+
+// The year that was ended can be looked at in the next one, whatever was edited since, and the
+// look changes nothing; where the end is taken back there is no year before.
+func TestTheYearBeforeCanBeLookedAt(t *testing.T) {
+	s := inSeason(t, civil.Of(2027, 5, 1))
+	events := demo.Begun(s.now().Plan)
+	s.done(s.LogAll(context.Background(), s.by(), events))
+	s.day = civil.Of(2028, 1, 10)
+	was := s.now()
+	began := 0
+	for i := range was.Plan.Sowings {
+		if was.Plan.Sowings[i].Begun {
+			began++
+		}
+	}
+	before := func() *ground.OtherYear {
+		t.Helper()
+		y, err := s.YearBefore(context.Background())
+		if err != nil {
+			t.Fatal(err)
+		}
+		return y
+	}
+	if y := before(); y != nil {
+		t.Fatalf("a year before though none was ended: %+v", y)
+	}
+	turned := s.done(s.TurnYear(context.Background(), s.by()))
+	by := s.by()
+	wish := turned.Snapshot.Household.Wishes[0]
+	s.done(s.Edit(context.Background(), store.Edit{Client: by.Client, ID: by.ID, Revision: by.Revision, Command: "remove-wish", Target: wish.ID}))
+	revision := s.now().Snapshot.Revision
+	y := before()
+	if y == nil || y.Year != 2027 || len(y.Sowings) != began || began < 5 || y.Tally != was.Plan.Tally {
+		t.Fatalf("the year before: %+v, %d sowings were begun, %+v", y, began, was.Plan.Tally)
+	}
+	if s.now().Snapshot.Revision != revision {
+		t.Error("to look back changes something")
+	}
+	s.undo()
+	s.undo()
+	if y := before(); y != nil {
+		t.Errorf("the end of the year was taken back: %+v", y)
 	}
 }

@@ -15,12 +15,15 @@ type command struct {
 	do   func(d *drafter, e *Edit) error
 }
 
+// turnsYear is the command that ends a table year.
+const turnsYear = "turn-year"
+
 // commands are the edits that there are, beside add-, change- and remove- for the kinds that
 // are edited plainly.
 var commands = withPlain([]command{
 	{"begin", func(d *drafter, e *Edit) error { return d.begin(e.Household) }},
 	{"set-household", func(d *drafter, e *Edit) error { return d.setHousehold(e.Settings) }},
-	{"turn-year", func(d *drafter, e *Edit) error { return d.turnYear(e) }},
+	{turnsYear, func(d *drafter, e *Edit) error { return d.turnYear(e) }},
 	{"set-place", func(d *drafter, e *Edit) error { return d.setPlace(e.Place) }},
 	{"set-weather", (*drafter).weather},
 	{"remove-store", func(d *drafter, e *Edit) error { return d.removeStore(e.Target) }},

@@ -30,6 +30,7 @@ type Snapshot struct {
 	Undo     *LastEdit // what undo would take back; nil for nothing
 	Redo     *LastEdit // what redo would do again
 	Words    string    // what the last edit did
+	Ended    int       // the table year that was ended last in this file; 0 where none was
 	Calendar string    // the part of the calendar's address that nobody can guess
 }
 
@@ -38,6 +39,7 @@ type LastEdit struct {
 	Revision int    `json:"revision"`
 	Edit     string `json:"edit"` // the id that its client gave it
 	Words    string `json:"words"`
+	Turns    bool   `json:"-"` // it ended a table year
 }
 
 // NotLast is returned where an undo or redo names an edit that is no longer the
@@ -123,6 +125,9 @@ func made(st *state, l log, secret string) (*loaded, error) {
 	}
 	out := &loaded{st, l, Snapshot{Revision: l.revision, Household: h, Words: l.words, Undo: last(l.undo), Redo: last(l.redo), Calendar: secret}}
 	if h != nil {
+		if l.turned() > 0 {
+			out.snapshot.Ended = h.Year - 1
+		}
 		out.snapshot.Known, out.snapshot.Unknown, out.snapshot.Wrong = h.Fitting(book.Usual())
 	}
 	return out, nil
@@ -133,6 +138,16 @@ type log struct {
 	revision   int
 	words      string // of the last entry
 	undo, redo []LastEdit
+}
+
+// turned returns the revision by which a table year was ended last; 0 for none.
+func (l log) turned() (revision int) {
+	for _, e := range l.undo {
+		if e.Turns {
+			revision = e.Revision
+		}
+	}
+	return revision
 }
 
 // last returns the edit on top of a stack; nil where it is empty.
@@ -178,7 +193,7 @@ func (l log) with(all ...rows.JournalStackRow) log {
 			s, l.redo = take(l.redo, int(r.OfRevision))
 			l.undo = append(l.undo, s)
 		case r.Command != "begin": // undo reaches every edit of a household, not the household itself
-			l.undo, l.redo = append(l.undo, LastEdit{l.revision, r.Edit, r.Words}), nil
+			l.undo, l.redo = append(l.undo, LastEdit{l.revision, r.Edit, r.Words, r.Command == turnsYear}), nil
 		}
 	}
 	return l

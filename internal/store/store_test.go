@@ -138,7 +138,7 @@ func TestEditsUndoAndRedoAcrossARestart(t *testing.T) {
 		if err != nil {
 			t.Fatalf("%s: %v", e.Command, err)
 		}
-		if snap.Revision != rev+1 || snap.Words == "" || *snap.Undo != (LastEdit{snap.Revision, e.ID, snap.Words}) {
+		if snap.Revision != rev+1 || snap.Words == "" || *snap.Undo != (LastEdit{snap.Revision, e.ID, snap.Words, false}) {
 			t.Fatalf("%s: revision %d after %d, words %q, undo %v", e.Command, snap.Revision, rev, snap.Words, snap.Undo)
 		}
 		rev = snap.Revision
@@ -163,13 +163,13 @@ func TestEditsUndoAndRedoAcrossARestart(t *testing.T) {
 		}
 	}
 	var none *NotLast
-	if _, err := s.Undo(ctx, "t", "too far", LastEdit{1, "begin", ""}); !errors.As(err, &none) || none.Last != nil {
+	if _, err := s.Undo(ctx, "t", "too far", LastEdit{1, "begin", "", false}); !errors.As(err, &none) || none.Last != nil {
 		t.Errorf("undo before the first edit: %v", err)
 	}
 	for i := 1; i < len(versions); i++ {
 		back("redo", fmt.Sprint("r", i), versions[i])
 	}
-	if _, err := s.Redo(ctx, "t", "too far on", LastEdit{2, "e0", ""}); !errors.As(err, &none) || none.Last != nil {
+	if _, err := s.Redo(ctx, "t", "too far on", LastEdit{2, "e0", "", false}); !errors.As(err, &none) || none.Last != nil {
 		t.Errorf("redo after the last edit: %v", err)
 	}
 }

@@ -21,7 +21,7 @@ type Turn struct {
 	Stood []BedStood `json:"stood"`
 	Beds  []bed.Bed  `json:"-"` // all beds, with what stood in them in the year that ends
 
-	Coming *Coming `json:"coming,omitempty"` // the year that begins, as it would be; nil where nobody asked
+	Coming *OtherYear `json:"coming,omitempty"` // the year that begins, as it would be; nil where nobody asked
 
 	// Where what goes over stands, by the names that it has in the year that begins: a sowing is
 	// named after its year, and a patch stands for many.

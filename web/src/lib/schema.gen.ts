@@ -73,6 +73,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/year-before": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The table year that was ended last, as it was on its last day */
+        get: operations["getYearBefore"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/log-all": {
         parameters: {
             query?: never;
@@ -713,6 +730,8 @@ export interface components {
             before?: components["schemas"]["Tally"];
             undo?: components["schemas"]["LastEdit"];
             redo?: components["schemas"]["LastEdit"];
+            /** @description the table year that was ended last in this file; left out where none was */
+            ended?: number;
             /** @description where the calendar to subscribe to is, below the contract's own address; nobody can guess it */
             calendar?: string;
             /** @description what the last edit did */
@@ -1881,10 +1900,14 @@ export interface components {
             lots: number;
             /** @description families that stood in the beds in the year that ends */
             stood: components["schemas"]["BedStood"][];
-            coming?: components["schemas"]["ComingYear"];
+            coming?: components["schemas"]["OtherYear"];
         };
-        /** @description the next table year as it would be if it began with what stands */
-        ComingYear: {
+        YearBefore: {
+            year?: components["schemas"]["OtherYear"];
+        };
+        /** @description a table year beside the one that runs; the next one as it would be if it began with what stands */
+        OtherYear: {
+            year: number;
             tally: components["schemas"]["Tally"];
             fed?: components["schemas"]["FedByGround"];
             sowings: {
@@ -3009,6 +3032,27 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["State"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getYearBefore: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The year; nothing where none was ended in this file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["YearBefore"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -20,6 +20,7 @@ import WeekCaption from './WeekCaption.vue'
 import YearOverloads from './YearOverloads.vue'
 import YearRow from './YearRow.vue'
 import YearTotals from './YearTotals.vue'
+import YearBefore from './YearBefore.vue'
 import YearTurn from './YearTurn.vue'
 
 const WeekPage = defineAsyncComponent(() => import('./WeekPage.vue'))
@@ -135,6 +136,7 @@ onMounted(() =>
         >
       </p>
       <YearTurn />
+      <YearBefore />
       <GroundLine />
       <GoalsLine />
 

@@ -77,7 +77,7 @@ async function begin() {
             was sown or planted, where it really stood
           </li>
         </ul>
-        <NextYear v-if="turn.coming" :coming="turn.coming" :year="turn.year" :from="turn.from" />
+        <NextYear v-if="turn.coming" :coming="turn.coming" :from="turn.from" />
         <p class="act">
           <ElButton type="primary" :loading="busy" @click="begin">Begin the year {{ turn.year }}</ElButton>
           <span class="quiet small"
