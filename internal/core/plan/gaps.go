@@ -29,7 +29,8 @@ func (g *group) gaps(weeks season.Weeks, s *season.Season, sowings []sowing.Sowi
 }
 
 // tooNear says for which weeks one would have to sow again too near to another sowing,
-// and returns the others. Weeks that one sowing would close are told together.
+// and returns the others. Weeks that one sowing would close are told together; of a day that
+// has gone by nothing is said.
 func (g *group) tooNear(d *demand, weeks season.Weeks, s *season.Season, sowings []sowing.Sowing, said *notes) season.Weeks {
 	type near struct{ sow, beside int }
 	closes := map[near][]int{}
@@ -48,6 +49,9 @@ func (g *group) tooNear(d *demand, weeks season.Weeks, s *season.Season, sowings
 		closes[k] = append(closes[k], w)
 	}
 	for _, k := range order {
+		if g.date(k.sow) < g.in.AsOf {
+			continue // the day has gone by: it is no choice any more
+		}
 		said.add(d.wish, say.TooNear{Weeks: g.daysOf(closes[k]), Would: g.date(k.sow), Beside: g.date(k.beside)})
 	}
 	return left
