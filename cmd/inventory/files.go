@@ -82,7 +82,7 @@ it; for a copy with everything take "inventory backup".`,
 					return fmt.Errorf("%s has no household yet", db)
 				}
 				if len(args) == 0 {
-					return exchange.WriteHousehold(c.OutOrStdout(), *snap.Household)
+					return exchange.WriteHousehold(c.OutOrStdout(), snap.File())
 				}
 				f, err := os.OpenFile(args[0], os.O_CREATE|os.O_EXCL|os.O_WRONLY, 0o600)
 				if errors.Is(err, os.ErrExist) {
@@ -90,7 +90,7 @@ it; for a copy with everything take "inventory backup".`,
 				} else if err != nil {
 					return err
 				}
-				return errors.Join(exchange.WriteHousehold(f, *snap.Household), f.Sync(), f.Close())
+				return errors.Join(exchange.WriteHousehold(f, snap.File()), f.Sync(), f.Close())
 			})
 		},
 	}

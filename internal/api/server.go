@@ -366,7 +366,7 @@ func (s *Server) GetHouseholdFile(c *echo.Context) error {
 	h := c.Response().Header()
 	h.Set("Content-Type", "application/json")
 	h.Set("Content-Disposition", `attachment; filename="household.json"`)
-	return exchange.WriteHousehold(c.Response(), *now.Snapshot.Household)
+	return exchange.WriteHousehold(c.Response(), now.Snapshot.File())
 }
 
 var _ ServerInterface = (*Server)(nil)

@@ -20,8 +20,8 @@ import (
 const HouseholdFormat = "inventory.household/1"
 
 // LargestHousehold bounds a household file, bytes. The largest sensible one is
-// a few hundred kB.
-const LargestHousehold = 4 << 20
+// a few hundred kB, and some 200 bytes more for each entry of its record.
+const LargestHousehold = 32 << 20
 
 // householdFile is the file: its format, and the household's own fields.
 type householdFile struct {

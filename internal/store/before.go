@@ -31,7 +31,9 @@ func (s *Store) YearBefore(ctx context.Context) (*household.Household, error) {
 		if err := json.Unmarshal([]byte(since[i].Changes), &cs); err != nil {
 			return nil, err
 		}
-		st = st.with(inverse(cs))
+		if st, err = st.with(inverse(cs)); err != nil {
+			return nil, err
+		}
 	}
 	h, err := st.household()
 	if err != nil || h == nil {

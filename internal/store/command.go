@@ -37,15 +37,16 @@ type Edit struct {
 	Remove         []string             // put-wishes: those that are left out
 	Overrule       *book.Overrule       // overrule, put-back
 	Lot            *stock.Lot           // add-lot, change-lot; put-planting: what goes into a storage place by it
-	Lots           []stock.Lot          // add-lots; put-plantings: what goes into a storage place by them
+	Lots           []stock.Lot          // add-lots; put-plantings, record: what goes into a storage place by them
 	Patch          *household.Patch     // add-patch, change-patch
 	OwnCrop        *book.OwnCrop        // add-own-crop, change-own-crop
 	OwnPreparation *book.OwnPreparation // add-own-preparation, change-own-preparation
 	Habit          *household.Habit     // set-habit; an empty one forgets it
-	Planting       *record.Planting     // put-planting
+	Planting       *record.Planting     // put-planting; record: that is over with it
 	Plantings      []record.Planting    // put-plantings
 	Patches        []household.Patch    // put-plantings: perennials among them
 	Placements     []bed.Placement      // put-plantings: where they then stand
+	Entries        []record.Entry       // record: what happened; with an id that is there, in its place
 	Agreement      *record.Baseline     // agree
 	Weather        []place.Day          // set-weather, with or without a place
 	Plot           *bed.Plot            // add-beds: the land they lie on, where it changes
@@ -266,7 +267,10 @@ func (d *drafter) begin(h *household.Household) error {
 		}
 	}
 	d.about = key{}
-	return nil
+	if err := fit(h.Entries, d.book()); err != nil {
+		return err
+	}
+	return d.enter(h.Entries)
 }
 
 func (d *drafter) overrule(e *Edit) error {

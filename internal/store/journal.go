@@ -13,6 +13,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
+	"inventory/internal/core/record"
 	"inventory/internal/store/gen/rows"
 )
 
@@ -27,11 +28,12 @@ type Snapshot struct {
 	Unknown []household.Unknown
 	Wrong   error
 
-	Undo     *LastEdit // what undo would take back; nil for nothing
-	Redo     *LastEdit // what redo would do again
-	Words    string    // what the last edit did
-	Ended    int       // the table year that was ended last in this file; 0 where none was
-	Calendar string    // the part of the calendar's address that nobody can guess
+	Record   *record.Record // what was recorded; nobody may change it
+	Undo     *LastEdit      // what undo would take back; nil for nothing
+	Redo     *LastEdit      // what redo would do again
+	Words    string         // what the last edit did
+	Ended    int            // the table year that was ended last in this file; 0 where none was
+	Calendar string         // the part of the calendar's address that nobody can guess
 }
 
 // LastEdit names the edit that undo would take back, or redo do again.
@@ -123,7 +125,7 @@ func made(st *state, l log, secret string) (*loaded, error) {
 	if err != nil {
 		return nil, err
 	}
-	out := &loaded{st, l, Snapshot{Revision: l.revision, Household: h, Words: l.words, Undo: last(l.undo), Redo: last(l.redo), Calendar: secret}}
+	out := &loaded{st, l, Snapshot{Revision: l.revision, Household: h, Record: st.record, Words: l.words, Undo: last(l.undo), Redo: last(l.redo), Calendar: secret}}
 	if h != nil {
 		if l.turned() > 0 {
 			out.snapshot.Ended = h.Year - 1
@@ -350,7 +352,11 @@ func (s *Store) after(ctx context.Context, q *rows.Queries, now *loaded, e entry
 		Revision: int64(now.log.revision + 1), Edit: e.edit.ID, Kind: e.kind, OfRevision: int64(e.of), Command: e.edit.Command, Words: e.words,
 	})
 	if draft != nil {
-		if next, err = made(now.state.with(e.changes), l, now.snapshot.Calendar); err != nil {
+		st, err := now.state.with(e.changes)
+		if err != nil {
+			return nil, err
+		}
+		if next, err = made(st, l, now.snapshot.Calendar); err != nil {
 			return nil, err
 		}
 		if err := draft.validate(now.snapshot, next.snapshot); err != nil {
@@ -373,8 +379,12 @@ func (s *Store) after(ctx context.Context, q *rows.Queries, now *loaded, e entry
 	if err != nil || draft != nil {
 		return next, err
 	}
-	st, err := load(ctx, q)
+	st, err := loadItems(ctx, q)
 	if err != nil {
+		return nil, err
+	}
+	st.record = now.state.record // entries are many: they are not read again
+	if err := st.withEntries(e.changes); err != nil {
 		return nil, err
 	}
 	return made(st, l, now.snapshot.Calendar)

@@ -50,6 +50,9 @@ func kindOf(name string) (*kind, error) {
 			return k, nil
 		}
 	}
+	if name == entryKind.name {
+		return entryKind, nil
+	}
 	return nil, fmt.Errorf("nothing of kind %q is kept", name)
 }
 

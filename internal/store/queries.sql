@@ -256,3 +256,13 @@ DELETE FROM customs;
 
 -- name: GetSecret :one
 SELECT value FROM secret WHERE name = ?;
+
+-- name: ListEntries :many
+SELECT body FROM entry ORDER BY day, id;
+
+-- name: PutEntry :exec
+INSERT INTO entry (id, day, act, food, lot, body) VALUES (?, ?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET day = excluded.day, act = excluded.act, food = excluded.food, lot = excluded.lot, body = excluded.body;
+
+-- name: DeleteEntry :exec
+DELETE FROM entry WHERE id = ?;

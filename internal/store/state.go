@@ -9,6 +9,7 @@ import (
 	"slices"
 
 	"inventory/internal/core/household"
+	"inventory/internal/core/record"
 	"inventory/internal/store/gen/rows"
 )
 
@@ -42,8 +43,9 @@ type key struct{ Kind, ID string }
 
 // state is a household as stored, item by item, with the lists in order.
 type state struct {
-	items map[key]item
-	order []key
+	items  map[key]item
+	order  []key
+	record *record.Record // what was recorded: many entries, that no edit but their own changes
 }
 
 func (s *state) add(kind, id string, position float64, value any) error {
@@ -57,8 +59,20 @@ func (s *state) add(kind, id string, position float64, value any) error {
 	return nil
 }
 
-// load reads the household item by item.
+// load reads the household item by item, and what was recorded.
 func load(ctx context.Context, q *rows.Queries) (*state, error) {
+	s, err := loadItems(ctx, q)
+	if err != nil {
+		return nil, err
+	}
+	if s.record, err = loadEntries(ctx, q); err != nil {
+		return nil, explain("", err)
+	}
+	return s, nil
+}
+
+// loadItems reads the household item by item.
+func loadItems(ctx context.Context, q *rows.Queries) (*state, error) {
 	s := &state{items: map[key]item{}}
 	for _, k := range kinds {
 		err := k.load(ctx, q, func(id string, position float64, value any) error { return s.add(k.name, id, position, value) })
@@ -71,13 +85,16 @@ func load(ctx context.Context, q *rows.Queries) (*state, error) {
 
 // copy returns the state as a draft that may be changed.
 func (s *state) copy() *state {
-	return &state{items: maps.Clone(s.items), order: slices.Clone(s.order)}
+	return &state{items: maps.Clone(s.items), order: slices.Clone(s.order), record: s.record}
 }
 
 // with returns the state with changes made to it.
-func (s *state) with(cs []Change) *state {
+func (s *state) with(cs []Change) (*state, error) {
 	out := s.copy()
 	for _, c := range cs {
+		if c.Kind == entryKind.name {
+			continue
+		}
 		k := key{c.Kind, c.ID}
 		_, there := out.items[k]
 		switch {
@@ -91,7 +108,7 @@ func (s *state) with(cs []Change) *state {
 		out.items[k] = newItem(c.After.Position, c.After.Value)
 	}
 	out.sort()
-	return out
+	return out, out.withEntries(cs)
 }
 
 // sort puts the items in the order in which they are loaded: by kind, position and id.

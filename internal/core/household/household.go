@@ -48,6 +48,8 @@ type Household struct {
 
 	Placements []bed.Placement `json:"placements"`        // sowings put in a bed by hand
 	Customs    *bed.Customs    `json:"customs,omitempty"` // how the ground is kept; nil: nothing said
+
+	Entries []record.Entry `json:"entries,omitempty"` // what was recorded, in a household file alone: at work the record is kept beside the household
 }
 
 // Patch is a perennial that stands already.
@@ -127,6 +129,7 @@ func (h Household) validate(b *book.Book) error {
 	}
 	bed.ValidateAll(c, h.Plot, h.Beds)
 	validateList(c, "placements", h.Placements, func(x bed.Placement) string { return x.Sowing }, bed.Placement.Validate)
+	validateList(c, "entries", h.Entries, func(x record.Entry) string { return x.ID }, func(x record.Entry, at invalid.Check) { x.Validate(at, b) })
 	validateList(c, "lots", h.Lots, func(x stock.Lot) string { return x.ID }, func(x stock.Lot, at invalid.Check) { stock.ValidateLot(at, x, b) })
 	seen := map[string]bool{}
 	for i, o := range h.Overrules {
@@ -147,7 +150,7 @@ func (h Household) validateLengths(c invalid.Check) bool {
 	}{{"members", len(h.Members), MostWishes}, {"guests", len(h.Guests), MostWishes}, {"stores", len(h.Storage), MostWishes}, {"wishes", len(h.Wishes), MostWishes},
 		{"overrules", len(h.Overrules), MostWishes}, {"patches", len(h.Patches), MostWishes}, {"own_crops", len(h.OwnCrops), MostWishes},
 		{"own_preparations", len(h.OwnPreparations), MostWishes}, {"habits", len(h.Habits), MostWishes}, {"plantings", len(h.Plantings), record.MostPlantings},
-		{"beds", len(h.Beds), bed.MostBeds}, {"placements", len(h.Placements), record.MostPlantings}, {"lots", len(h.Lots), stock.MostLots}} {
+		{"beds", len(h.Beds), bed.MostBeds}, {"placements", len(h.Placements), record.MostPlantings}, {"lots", len(h.Lots), stock.MostLots}, {"entries", len(h.Entries), record.MostEntries}} {
 		if l.n > l.most {
 			c.Add(l.name, fmt.Sprint(l.n), fmt.Sprintf("at most %d", l.most))
 			return false

@@ -36,6 +36,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	if q.deleteCustomsStmt, err = db.PrepareContext(ctx, deleteCustoms); err != nil {
 		return nil, fmt.Errorf("error preparing query DeleteCustoms: %w", err)
 	}
+	if q.deleteEntryStmt, err = db.PrepareContext(ctx, deleteEntry); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteEntry: %w", err)
+	}
 	if q.deleteGuestStmt, err = db.PrepareContext(ctx, deleteGuest); err != nil {
 		return nil, fmt.Errorf("error preparing query DeleteGuest: %w", err)
 	}
@@ -129,6 +132,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	if q.listBedsStmt, err = db.PrepareContext(ctx, listBeds); err != nil {
 		return nil, fmt.Errorf("error preparing query ListBeds: %w", err)
 	}
+	if q.listEntriesStmt, err = db.PrepareContext(ctx, listEntries); err != nil {
+		return nil, fmt.Errorf("error preparing query ListEntries: %w", err)
+	}
 	if q.listGuestsStmt, err = db.PrepareContext(ctx, listGuests); err != nil {
 		return nil, fmt.Errorf("error preparing query ListGuests: %w", err)
 	}
@@ -188,6 +194,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	}
 	if q.putCustomsStmt, err = db.PrepareContext(ctx, putCustoms); err != nil {
 		return nil, fmt.Errorf("error preparing query PutCustoms: %w", err)
+	}
+	if q.putEntryStmt, err = db.PrepareContext(ctx, putEntry); err != nil {
+		return nil, fmt.Errorf("error preparing query PutEntry: %w", err)
 	}
 	if q.putGuestStmt, err = db.PrepareContext(ctx, putGuest); err != nil {
 		return nil, fmt.Errorf("error preparing query PutGuest: %w", err)
@@ -272,6 +281,11 @@ func (q *Queries) Close() error {
 	if q.deleteCustomsStmt != nil {
 		if cerr := q.deleteCustomsStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing deleteCustomsStmt: %w", cerr)
+		}
+	}
+	if q.deleteEntryStmt != nil {
+		if cerr := q.deleteEntryStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteEntryStmt: %w", cerr)
 		}
 	}
 	if q.deleteGuestStmt != nil {
@@ -429,6 +443,11 @@ func (q *Queries) Close() error {
 			err = fmt.Errorf("error closing listBedsStmt: %w", cerr)
 		}
 	}
+	if q.listEntriesStmt != nil {
+		if cerr := q.listEntriesStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listEntriesStmt: %w", cerr)
+		}
+	}
 	if q.listGuestsStmt != nil {
 		if cerr := q.listGuestsStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing listGuestsStmt: %w", cerr)
@@ -527,6 +546,11 @@ func (q *Queries) Close() error {
 	if q.putCustomsStmt != nil {
 		if cerr := q.putCustomsStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing putCustomsStmt: %w", cerr)
+		}
+	}
+	if q.putEntryStmt != nil {
+		if cerr := q.putEntryStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putEntryStmt: %w", cerr)
 		}
 	}
 	if q.putGuestStmt != nil {
@@ -672,6 +696,7 @@ type Queries struct {
 	deleteAgreementStmt      *sql.Stmt
 	deleteBedStmt            *sql.Stmt
 	deleteCustomsStmt        *sql.Stmt
+	deleteEntryStmt          *sql.Stmt
 	deleteGuestStmt          *sql.Stmt
 	deleteHabitStmt          *sql.Stmt
 	deleteHouseholdStmt      *sql.Stmt
@@ -703,6 +728,7 @@ type Queries struct {
 	journalSinceStmt         *sql.Stmt
 	journalStackStmt         *sql.Stmt
 	listBedsStmt             *sql.Stmt
+	listEntriesStmt          *sql.Stmt
 	listGuestsStmt           *sql.Stmt
 	listHabitsStmt           *sql.Stmt
 	listLotsStmt             *sql.Stmt
@@ -723,6 +749,7 @@ type Queries struct {
 	putAgreementStmt         *sql.Stmt
 	putBedStmt               *sql.Stmt
 	putCustomsStmt           *sql.Stmt
+	putEntryStmt             *sql.Stmt
 	putGuestStmt             *sql.Stmt
 	putHabitStmt             *sql.Stmt
 	putHouseholdStmt         *sql.Stmt
@@ -753,6 +780,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		deleteAgreementStmt:      q.deleteAgreementStmt,
 		deleteBedStmt:            q.deleteBedStmt,
 		deleteCustomsStmt:        q.deleteCustomsStmt,
+		deleteEntryStmt:          q.deleteEntryStmt,
 		deleteGuestStmt:          q.deleteGuestStmt,
 		deleteHabitStmt:          q.deleteHabitStmt,
 		deleteHouseholdStmt:      q.deleteHouseholdStmt,
@@ -784,6 +812,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		journalSinceStmt:         q.journalSinceStmt,
 		journalStackStmt:         q.journalStackStmt,
 		listBedsStmt:             q.listBedsStmt,
+		listEntriesStmt:          q.listEntriesStmt,
 		listGuestsStmt:           q.listGuestsStmt,
 		listHabitsStmt:           q.listHabitsStmt,
 		listLotsStmt:             q.listLotsStmt,
@@ -804,6 +833,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		putAgreementStmt:         q.putAgreementStmt,
 		putBedStmt:               q.putBedStmt,
 		putCustomsStmt:           q.putCustomsStmt,
+		putEntryStmt:             q.putEntryStmt,
 		putGuestStmt:             q.putGuestStmt,
 		putHabitStmt:             q.putHabitStmt,
 		putHouseholdStmt:         q.putHouseholdStmt,

@@ -24,6 +24,15 @@ type Custom struct {
 	Body string
 }
 
+type Entry struct {
+	ID   string
+	Day  string
+	Act  string
+	Food string
+	Lot  string
+	Body string
+}
+
 type Guest struct {
 	ID       string
 	Position float64

@@ -68,6 +68,15 @@ func (q *Queries) DeleteCustoms(ctx context.Context) error {
 	return err
 }
 
+const deleteEntry = `-- name: DeleteEntry :exec
+DELETE FROM entry WHERE id = ?
+`
+
+func (q *Queries) DeleteEntry(ctx context.Context, id string) error {
+	_, err := q.exec(ctx, q.deleteEntryStmt, deleteEntry, id)
+	return err
+}
+
 const deleteGuest = `-- name: DeleteGuest :exec
 DELETE FROM guest WHERE id = ?
 `
@@ -557,6 +566,33 @@ func (q *Queries) ListBeds(ctx context.Context) ([]Bed, error) {
 			return nil, err
 		}
 		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const listEntries = `-- name: ListEntries :many
+SELECT body FROM entry ORDER BY day, id
+`
+
+func (q *Queries) ListEntries(ctx context.Context) ([]string, error) {
+	rows, err := q.query(ctx, q.listEntriesStmt, listEntries)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []string
+	for rows.Next() {
+		var body string
+		if err := rows.Scan(&body); err != nil {
+			return nil, err
+		}
+		items = append(items, body)
 	}
 	if err := rows.Close(); err != nil {
 		return nil, err
@@ -1186,6 +1222,32 @@ INSERT INTO customs (id, body) VALUES (1, ?) ON CONFLICT (id) DO UPDATE SET body
 
 func (q *Queries) PutCustoms(ctx context.Context, body string) error {
 	_, err := q.exec(ctx, q.putCustomsStmt, putCustoms, body)
+	return err
+}
+
+const putEntry = `-- name: PutEntry :exec
+INSERT INTO entry (id, day, act, food, lot, body) VALUES (?, ?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET day = excluded.day, act = excluded.act, food = excluded.food, lot = excluded.lot, body = excluded.body
+`
+
+type PutEntryParams struct {
+	ID   string
+	Day  string
+	Act  string
+	Food string
+	Lot  string
+	Body string
+}
+
+func (q *Queries) PutEntry(ctx context.Context, arg PutEntryParams) error {
+	_, err := q.exec(ctx, q.putEntryStmt, putEntry,
+		arg.ID,
+		arg.Day,
+		arg.Act,
+		arg.Food,
+		arg.Lot,
+		arg.Body,
+	)
 	return err
 }
 

@@ -1,0 +1,99 @@
+package record
+
+import (
+	"fmt"
+	"math"
+
+	"inventory/internal/core/civil"
+	"inventory/internal/core/stock"
+)
+
+// LotBalance is what became of a lot. The figures are thousandths: of a kilogram where the lot is
+// kept by weight, else of a container. PutIn is Went, Unrecorded and There together.
+type LotBalance struct {
+	PutIn      int        `json:"put_in"`
+	Went       map[To]int `json:"went"`
+	Unrecorded int        `json:"unrecorded"` // what a count found missing, or, below 0, found besides
+	There      int        `json:"there"`
+	Counted    civil.Date `json:"counted,omitzero"` // the day of the last count
+}
+
+// NotThere is returned where more is taken from a lot than there is in it.
+type NotThere struct {
+	Entry *Entry
+	There int // thousandths
+}
+
+// Error says what there is.
+func (n *NotThere) Error() string {
+	return fmt.Sprintf("there is %g of it on %s", float64(n.There)/1000, n.Entry.Day.Short())
+}
+
+// thousandths returns what an entry takes from a lot or counts in it.
+func (e *Entry) thousandths(l stock.Lot) int {
+	switch {
+	case !Containers(l) && e.Gram > 0:
+		return e.Gram
+	case !Containers(l):
+		return int(math.Round(e.Jars * l.Size * 1000))
+	}
+	return int(math.Round(e.Jars * 1000))
+}
+
+// BalanceOf reckons what became of a lot, up to a day and with it. The error is a *NotThere: the
+// first draw of more than there was. What is expected but not found by a count is unrecorded,
+// and a later draw goes by the count.
+func (r *Record) BalanceOf(l stock.Lot, upTo civil.Date) (LotBalance, error) {
+	out := LotBalance{Went: map[To]int{}}
+	out.PutIn = int(math.Round(l.Count * 1000))
+	if !Containers(l) {
+		out.PutIn = int(math.Round(l.Amount() * 1000))
+	}
+	out.There = out.PutIn
+	for _, e := range r.Entries() {
+		if e.Lot != l.ID || e.Day > upTo {
+			continue
+		}
+		switch n := e.thousandths(l); e.Act {
+		case Draw:
+			if n > out.There {
+				return out, &NotThere{e, out.There}
+			}
+			out.There -= n
+			out.Went[e.To] += n
+		case Count:
+			out.Unrecorded += out.There - n
+			out.There, out.Counted = n, e.Day
+		}
+	}
+	return out, nil
+}
+
+// Standing returns the lots with what is there of them on a day; what is used up is left out.
+func (r *Record) Standing(lots []stock.Lot, day civil.Date) []stock.Lot {
+	touched := map[string]bool{}
+	for _, e := range r.Entries() {
+		if e.Act == Draw || e.Act == Count {
+			touched[e.Lot] = true
+		}
+	}
+	if len(touched) == 0 {
+		return lots
+	}
+	out := make([]stock.Lot, 0, len(lots))
+	for _, l := range lots {
+		if touched[l.ID] {
+			b, _ := r.BalanceOf(l, day) // what cannot be is refused when it is entered
+			if b.There <= 0 {
+				continue
+			}
+			if Containers(l) {
+				l.Count = float64(b.There) / 1000
+			} else {
+				l.Count = float64(b.There) / 1000 / l.Size
+			}
+		}
+		out = append(out, l)
+	}
+	return out
+}
