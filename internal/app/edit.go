@@ -100,31 +100,37 @@ func (a *App) Log(ctx context.Context, by Stamp, event plan.Event) (Done, error)
 // LogAll puts several events down as one edit, which one undo takes back.
 func (a *App) LogAll(ctx context.Context, by Stamp, events []plan.Event) (Done, error) {
 	return a.once(ctx, by, func(now *Planned) (store.Edit, error) {
-		changed, outcomes, err := now.Input.Logged(events)
-		if err != nil {
-			return store.Edit{}, err
-		}
-		e := store.Edit{Command: "put-plantings"}
-		for i, out := range outcomes {
-			if out.Planting == nil {
-				return store.Edit{}, &invalid.Field{Field: invalid.Element("events", i), Value: events[i].Sowing, Allowed: "a sowing of a season; a perennial is put down by itself"}
-			}
-			e.Words = out.Happened.String()
-			e.Plantings = slices.DeleteFunc(e.Plantings, func(p record.Planting) bool { return p.ID == out.Planting.ID })
-			e.Plantings = append(e.Plantings, *out.Planting)
-			if out.Lot != nil {
-				e.Lots = append(e.Lots, *out.Lot)
-			}
-		}
-		if e.Placements, err = a.growAt(changed, e.Plantings); err != nil {
-			return store.Edit{}, err
-		}
-		if len(e.Plantings) > 1 {
-			e.Words = say.Recorded{Sowings: len(e.Plantings)}.String()
-		}
-		e.Customs, err = a.holds(now, e.Plantings...)
-		return e, err
+		return a.put(now, events)
 	})
+}
+
+// put returns the edit that puts events down: what becomes of their sowings, where they then
+// stand and what goes on the shelf.
+func (a *App) put(now *Planned, events []plan.Event) (store.Edit, error) {
+	changed, outcomes, err := now.Input.Logged(events)
+	if err != nil {
+		return store.Edit{}, err
+	}
+	e := store.Edit{Command: "put-plantings"}
+	for i, out := range outcomes {
+		if out.Planting == nil {
+			return store.Edit{}, &invalid.Field{Field: invalid.Element("events", i), Value: events[i].Sowing, Allowed: "a sowing of a season; a perennial is put down by itself"}
+		}
+		e.Words = out.Happened.String()
+		e.Plantings = slices.DeleteFunc(e.Plantings, func(p record.Planting) bool { return p.ID == out.Planting.ID })
+		e.Plantings = append(e.Plantings, *out.Planting)
+		if out.Lot != nil {
+			e.Lots = append(e.Lots, *out.Lot)
+		}
+	}
+	if e.Placements, err = a.growAt(changed, e.Plantings); err != nil {
+		return store.Edit{}, err
+	}
+	if len(e.Plantings) > 1 {
+		e.Words = say.Recorded{Sowings: len(e.Plantings)}.String()
+	}
+	e.Customs, err = a.holds(now, e.Plantings...)
+	return e, err
 }
 
 // Grow puts down what grows already, or is to be begun from what is at hand, as one edit.

@@ -15,12 +15,12 @@ import (
 )
 
 // rooms is the order of the house: a room may import only those above it.
-var rooms = []string{"invalid", "civil", "amount", "say", "working", "book", "caution", "place", "season", "bed", "wish", "stock", "record", "household", "table", "sowing", "reckon", "work", "supply", "line", "plan", "ground", "backwards"}
+var rooms = []string{"invalid", "civil", "amount", "say", "working", "book", "caution", "place", "season", "bed", "wish", "stock", "record", "household", "table", "sowing", "reckon", "work", "supply", "line", "plan", "ground", "backwards", "daybook"}
 
 // pure are the packages of the standard library that a pure core may use: none
 // of them reads a clock, a file, a network or a generator of its own seed.
 var pure = []string{
-	"cmp", "reflect", "errors", "fmt", "maps", "math", "math/bits", "slices", "sort", "strconv", "strings", "sync", "sync/atomic", "unicode",
+	"cmp", "reflect", "errors", "fmt", "maps", "math", "math/bits", "regexp", "slices", "sort", "strconv", "strings", "sync", "sync/atomic", "unicode",
 	"context",               // to end what nobody waits for any longer
 	"encoding/json", "time", // time: for the calendar alone, see below
 	"golang.org/x/text/language", "golang.org/x/text/message", "golang.org/x/text/number", // to write numbers

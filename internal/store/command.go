@@ -42,8 +42,8 @@ type Edit struct {
 	OwnCrop        *book.OwnCrop        // add-own-crop, change-own-crop
 	OwnPreparation *book.OwnPreparation // add-own-preparation, change-own-preparation
 	Habit          *household.Habit     // set-habit; an empty one forgets it
-	Planting       *record.Planting     // put-planting; record: that is over with it
-	Plantings      []record.Planting    // put-plantings
+	Planting       *record.Planting     // put-planting
+	Plantings      []record.Planting    // put-plantings; record: of which something is said beside the entries
 	Patches        []household.Patch    // put-plantings: perennials among them
 	Placements     []bed.Placement      // put-plantings: where they then stand
 	Entries        []record.Entry       // record: what happened; with an id that is there, in its place

@@ -69,7 +69,11 @@ func (s *state) withEntries(cs []Change) error {
 // enter puts entries into the draft, each in place of the one with its id.
 func (d *drafter) enter(entries []record.Entry) error {
 	before := len(d.changes)
+	next := d.state.record.Next()
 	for i := range entries {
+		if entries[i].Order == 0 {
+			entries[i].Order, next = next, next+1
+		}
 		if err := d.change(&entries[i]); err != nil {
 			return err
 		}
@@ -121,15 +125,12 @@ func (d *drafter) recordAll(e *Edit) error {
 	if err := fit(e.Entries, b); err != nil {
 		return err
 	}
-	for i := range e.Lots {
-		if err := d.set(lotKind, e.Lots[i].ID, 0, &e.Lots[i]); err != nil {
-			return err
-		}
+	put := (*drafter).putPlantings
+	if len(e.Plantings) == 0 {
+		put = func(d *drafter, e *Edit) error { return d.shelve(e.Lots) }
 	}
-	if e.Planting != nil {
-		if err := d.set(plantingKind, e.Planting.ID, 0, e.Planting); err != nil {
-			return err
-		}
+	if err := put(d, e); err != nil {
+		return err
 	}
 	touched := map[string]bool{}
 	for i := range e.Entries {

@@ -50,7 +50,9 @@ func (d *drafter) putPlanting(e *Edit) error {
 // shelve puts lots of the harvest on the shelf.
 func (d *drafter) shelve(lots []stock.Lot) error {
 	for i := range lots {
-		lots[i].ID = newID("l")
+		if lots[i].ID == "" {
+			lots[i].ID = newID("l")
+		}
 		if err := d.set(lotKind, lots[i].ID, 0, &lots[i]); err != nil {
 			return err
 		}

@@ -57,6 +57,10 @@ type Entry struct {
 	Act Act        `json:"act"`
 	Who string     `json:"who,omitempty"` // who says so
 
+	// Order is the place among the entries of a day: what is entered first comes first. The
+	// store gives it; a corrected entry keeps its own.
+	Order int `json:"order,omitempty"`
+
 	Food   string `json:"food,omitempty"`
 	Crop   string `json:"crop,omitempty"`   // the kind, where it is known
 	Sowing string `json:"sowing,omitempty"` // the planting it came from
@@ -192,7 +196,18 @@ func Of(entries []*Entry) *Record {
 	return &Record{out}
 }
 
-func compare(a, b *Entry) int { return cmp.Or(cmp.Compare(a.Day, b.Day), cmp.Compare(a.ID, b.ID)) }
+func compare(a, b *Entry) int {
+	return cmp.Or(cmp.Compare(a.Day, b.Day), cmp.Compare(a.Order, b.Order), cmp.Compare(a.ID, b.ID))
+}
+
+// Next returns the order of an entry that is entered after all others.
+func (r *Record) Next() int {
+	most := 0
+	for _, e := range r.Entries() {
+		most = max(most, e.Order)
+	}
+	return most + 1
+}
 
 // Entries returns the entries by their days; nobody may change them.
 func (r *Record) Entries() []*Entry {

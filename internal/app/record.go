@@ -1,0 +1,157 @@
+package app
+
+import (
+	"context"
+	"crypto/rand"
+	"errors"
+	"fmt"
+	"strings"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/daybook"
+	"inventory/internal/core/invalid"
+	"inventory/internal/core/record"
+	"inventory/internal/core/stock"
+	"inventory/internal/store"
+)
+
+// newID makes an id that nothing else has.
+func newID(letter string) string { return letter + strings.ToLower(rand.Text()[:10]) }
+
+// ReadLine says what a line of the daybook comes to; nothing is changed.
+func (a *App) ReadLine(ctx context.Context, text string) (daybook.Meaning, error) {
+	now, err := a.Begun(ctx)
+	if err != nil {
+		return daybook.Meaning{}, err
+	}
+	return readLine(now, text)
+}
+
+func readLine(now *Planned, text string) (daybook.Meaning, error) {
+	return daybook.Understand(daybook.Now{Input: now.Input, Plan: &now.Plan, Record: now.Snapshot.Record, Lots: now.Snapshot.Known.Lots, NewID: newID}, text)
+}
+
+// WriteLine enters what a line of the daybook comes to, as one edit which one undo takes back.
+func (a *App) WriteLine(ctx context.Context, by Stamp, text string) (Done, error) {
+	return a.once(ctx, by, func(now *Planned) (store.Edit, error) {
+		m, err := readLine(now, text)
+		if err != nil {
+			return store.Edit{}, err
+		}
+		var e store.Edit
+		if len(m.Events) > 0 {
+			if e, err = a.put(now, m.Events); err != nil {
+				return e, ofLine(err)
+			}
+		}
+		if len(m.Entries) > 0 {
+			e.Command, e.Entries, e.Lots = "record", entered(by, m.Entries), append(e.Lots, m.Lots...)
+			e.Words = strings.Join(m.Words, "; ")
+		}
+		return e, nil
+	})
+}
+
+// ofLine makes a mistake of an event one of the line that it was read from.
+func ofLine(err error) error {
+	if all := invalid.All(err); len(all) > 0 {
+		return &invalid.Field{Field: "line", Value: all[0].Value, Allowed: "Wanted: " + all[0].Allowed + "."}
+	}
+	return err
+}
+
+// entered says whose the entries are.
+func entered(by Stamp, all []record.Entry) []record.Entry {
+	for i := range all {
+		if all[i].Who == "" {
+			all[i].Who = firstRunes(by.Client, 60)
+		}
+	}
+	return all
+}
+
+func firstRunes(s string, n int) string {
+	if r := []rune(s); len(r) > n {
+		return string(r[:n])
+	}
+	return s
+}
+
+// Recorded is an edit of the record: entries, each new or in the place of the one with its id, and
+// the lots that they make.
+type Recorded struct {
+	Entries []record.Entry
+	Lots    []stock.Lot
+}
+
+// Record enters what happened. An entry of a day to come, or of a planting that was not begun, is
+// an invalid.Field.
+func (a *App) Record(ctx context.Context, by Stamp, what Recorded) (Done, error) {
+	return a.once(ctx, by, func(now *Planned) (store.Edit, error) {
+		b, _, _, err := now.Input.Household.Book(book.Usual())
+		if err != nil {
+			return store.Edit{}, err
+		}
+		words := make([]string, len(what.Entries))
+		for i := range what.Entries {
+			e := &what.Entries[i]
+			if err := happened(now, *e); err != nil {
+				var f *invalid.Field
+				if errors.As(err, &f) {
+					f.Field = invalid.Element("entries", i) + "." + f.Field
+				}
+				return store.Edit{}, err
+			}
+			words[i] = daybook.Words(*e, b, now.Snapshot.Known.Lots)
+		}
+		return store.Edit{Command: "record", Entries: entered(by, what.Entries), Lots: what.Lots, Words: strings.Join(words, "; ")}, nil
+	})
+}
+
+// happened looks whether an entry can have happened.
+func happened(now *Planned, e record.Entry) error {
+	if e.Day > now.Today {
+		return &invalid.Field{Field: "day", Value: e.Day.String(), Allowed: "a day that has been, until " + now.Today.Short()}
+	}
+	if e.Act != record.Harvest || e.Sowing == "" {
+		return nil
+	}
+	for i := range now.Plan.Sowings {
+		if s := &now.Plan.Sowings[i]; s.ID == e.Sowing && !s.Begun && !s.Stands {
+			return &invalid.Field{Field: "sowing", Value: e.Sowing, Allowed: fmt.Sprintf("a planting that grows: %s was not put down as sown or planted. Enter that first", s.CropName)}
+		}
+	}
+	return nil
+}
+
+// Unrecord takes an entry back, whenever it was made.
+func (a *App) Unrecord(ctx context.Context, by Stamp, id string) (Done, error) {
+	return a.once(ctx, by, func(*Planned) (store.Edit, error) {
+		return store.Edit{Command: "remove-entry", Target: id}, nil
+	})
+}
+
+// Told is an entry with its words.
+type Told struct {
+	record.Entry
+	Words string `json:"words"` // quantities are marked
+}
+
+// Entries returns what was recorded from one day to another, the newest first.
+func (a *App) Entries(ctx context.Context, from, to civil.Date) ([]Told, error) {
+	now, err := a.Begun(ctx)
+	if err != nil {
+		return nil, err
+	}
+	b, _, _, err := now.Input.Household.Book(book.Usual())
+	if err != nil {
+		return nil, err
+	}
+	all := now.Snapshot.Record.Span(from, to)
+	out := make([]Told, 0, len(all))
+	for i := len(all) - 1; i >= 0; i-- {
+		out = append(out, Told{*all[i], daybook.Words(*all[i], b, now.Snapshot.Known.Lots)})
+	}
+	return out, nil
+}
