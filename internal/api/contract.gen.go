@@ -7,6 +7,7 @@ import (
 	"fmt"
 	"net/http"
 
+	"inventory/internal/app"
 	"inventory/internal/core/amount"
 	"inventory/internal/core/backwards"
 	"inventory/internal/core/bed"
@@ -103,6 +104,7 @@ const (
 	EditCommandPutBack              EditCommand = "put-back"
 	EditCommandPutWishes            EditCommand = "put-wishes"
 	EditCommandRemoveBed            EditCommand = "remove-bed"
+	EditCommandRemoveEntry          EditCommand = "remove-entry"
 	EditCommandRemoveGuest          EditCommand = "remove-guest"
 	EditCommandRemoveLot            EditCommand = "remove-lot"
 	EditCommandRemoveMember         EditCommand = "remove-member"
@@ -185,6 +187,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandPutWishes:
 		return true
 	case EditCommandRemoveBed:
+		return true
+	case EditCommandRemoveEntry:
 		return true
 	case EditCommandRemoveGuest:
 		return true
@@ -481,6 +485,26 @@ type CropBook struct {
 // Customs defines model for Customs.
 type Customs = bed.Customs
 
+// DaybookLine defines model for DaybookLine.
+type DaybookLine struct {
+	Client   string    `json:"client"`
+	Follows  *[]string `json:"follows,omitempty"`
+	ID       string    `json:"id"`
+	Revision int       `json:"revision"`
+	Text     string    `json:"text"`
+}
+
+// DaybookMeaning defines model for DaybookMeaning.
+type DaybookMeaning struct {
+	// Words what was understood; quantities are marked
+	Words []string `json:"words"`
+}
+
+// DaybookText defines model for DaybookText.
+type DaybookText struct {
+	Text string `json:"text"`
+}
+
 // DemoHousehold defines model for DemoHousehold.
 type DemoHousehold struct {
 	Household Household `json:"household"`
@@ -563,6 +587,18 @@ type Edit struct {
 
 // EditCommand defines model for Edit.Command.
 type EditCommand string
+
+// EntriesAsked defines model for EntriesAsked.
+type EntriesAsked struct {
+	Client   string    `json:"client"`
+	Entries  []Entry   `json:"entries"`
+	Follows  *[]string `json:"follows,omitempty"`
+	ID       string    `json:"id"`
+	Revision int       `json:"revision"`
+}
+
+// Entry defines model for Entry.
+type Entry = record.Entry
 
 // Fed defines model for Fed.
 type Fed = supply.Fed
@@ -1172,6 +1208,9 @@ type Tally = plan.Tally
 // Task defines model for Task.
 type Task = work.Task
 
+// ToldEntry defines model for ToldEntry.
+type ToldEntry = app.Told
+
 // Unit defines model for Unit.
 type Unit struct {
 	Metric Shown  `json:"metric"`
@@ -1266,8 +1305,26 @@ type GetCalendarFeedParams struct {
 // GetCalendarFeedParamsUnits defines parameters for GetCalendarFeed.
 type GetCalendarFeedParamsUnits string
 
+// PostDaybookLineParams defines parameters for PostDaybookLine.
+type PostDaybookLineParams struct {
+	// Since the revision that the client has; what has changed since is then told instead of the whole
+	Since *int `form:"since,omitempty" json:"since,omitempty"`
+}
+
 // PostEditParams defines parameters for PostEdit.
 type PostEditParams struct {
+	// Since the revision that the client has; what has changed since is then told instead of the whole
+	Since *int `form:"since,omitempty" json:"since,omitempty"`
+}
+
+// GetEntriesParams defines parameters for GetEntries.
+type GetEntriesParams struct {
+	From string `form:"from" json:"from"`
+	To   string `form:"to" json:"to"`
+}
+
+// PostEntriesParams defines parameters for PostEntries.
+type PostEntriesParams struct {
 	// Since the revision that the client has; what has changed since is then told instead of the whole
 	Since *int `form:"since,omitempty" json:"since,omitempty"`
 }
@@ -1374,8 +1431,17 @@ type PostYearTurnParams struct {
 // PostBedBesideJSONRequestBody defines body for PostBedBeside for application/json ContentType.
 type PostBedBesideJSONRequestBody = BesideAsk
 
+// PostDaybookLineJSONRequestBody defines body for PostDaybookLine for application/json ContentType.
+type PostDaybookLineJSONRequestBody = DaybookLine
+
+// PostDaybookReadJSONRequestBody defines body for PostDaybookRead for application/json ContentType.
+type PostDaybookReadJSONRequestBody = DaybookText
+
 // PostEditJSONRequestBody defines body for PostEdit for application/json ContentType.
 type PostEditJSONRequestBody = Edit
+
+// PostEntriesJSONRequestBody defines body for PostEntries for application/json ContentType.
+type PostEntriesJSONRequestBody = EntriesAsked
 
 // PostForesightJSONRequestBody defines body for PostForesight for application/json ContentType.
 type PostForesightJSONRequestBody = Change
@@ -1445,12 +1511,24 @@ type ServerInterface interface {
 	// GetCalendarFeed The same calendar under an address to subscribe to, which nobody can guess
 	// (GET /calendar/{secret}/sowings.ics)
 	GetCalendarFeed(ctx *echo.Context, secret string, params GetCalendarFeedParams) error
+	// PostDaybookLine Enter what a line of the daybook comes to, as one edit
+	// (POST /daybook-line)
+	PostDaybookLine(ctx *echo.Context, params PostDaybookLineParams) error
+	// PostDaybookRead What a line of the daybook comes to; nothing is changed
+	// (POST /daybook-read)
+	PostDaybookRead(ctx *echo.Context) error
 	// GetDemoHouseholds The made-up households to look around in
 	// (GET /demo-households)
 	GetDemoHouseholds(ctx *echo.Context) error
 	// PostEdit One edit, by a named command
 	// (POST /edits)
 	PostEdit(ctx *echo.Context, params PostEditParams) error
+	// GetEntries What was recorded, the newest first
+	// (GET /entries)
+	GetEntries(ctx *echo.Context, params GetEntriesParams) error
+	// PostEntries Record what happened, as one edit; an entry with an id that is there takes its place
+	// (POST /entries)
+	PostEntries(ctx *echo.Context, params PostEntriesParams) error
 	// GetFittedWishes What of the wishes to grow so that all of it has ground, reckoned and laid out; nothing is changed
 	// (GET /fitted-wishes)
 	GetFittedWishes(ctx *echo.Context) error
@@ -1636,6 +1714,33 @@ func (w *ServerInterfaceWrapper) GetCalendarFeed(ctx *echo.Context) error {
 	return err
 }
 
+// PostDaybookLine converts echo context to params.
+func (w *ServerInterfaceWrapper) PostDaybookLine(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PostDaybookLineParams
+	// ------------- Optional query parameter "since" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "since", ctx.QueryParams(), &params.Since, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter since: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostDaybookLine(ctx, params)
+	return err
+}
+
+// PostDaybookRead converts echo context to params.
+func (w *ServerInterfaceWrapper) PostDaybookRead(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostDaybookRead(ctx)
+	return err
+}
+
 // GetDemoHouseholds converts echo context to params.
 func (w *ServerInterfaceWrapper) GetDemoHouseholds(ctx *echo.Context) error {
 	var err error
@@ -1660,6 +1765,49 @@ func (w *ServerInterfaceWrapper) PostEdit(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PostEdit(ctx, params)
+	return err
+}
+
+// GetEntries converts echo context to params.
+func (w *ServerInterfaceWrapper) GetEntries(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetEntriesParams
+	// ------------- Required query parameter "from" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "from", ctx.QueryParams(), &params.From, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter from: %s", err))
+	}
+
+	// ------------- Required query parameter "to" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "to", ctx.QueryParams(), &params.To, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter to: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetEntries(ctx, params)
+	return err
+}
+
+// PostEntries converts echo context to params.
+func (w *ServerInterfaceWrapper) PostEntries(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PostEntriesParams
+	// ------------- Optional query parameter "since" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "since", ctx.QueryParams(), &params.Since, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter since: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostEntries(ctx, params)
 	return err
 }
 
@@ -2213,6 +2361,10 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.POST(options.BaseURL+"/year-turn", wrapper.PostYearTurn, options.OperationMiddlewares["postYearTurn"]...)
 	router.GET(options.BaseURL+"/year-before", wrapper.GetYearBefore, options.OperationMiddlewares["getYearBefore"]...)
 	router.POST(options.BaseURL+"/log-all", wrapper.PostLogAll, options.OperationMiddlewares["postLogAll"]...)
+	router.POST(options.BaseURL+"/daybook-read", wrapper.PostDaybookRead, options.OperationMiddlewares["postDaybookRead"]...)
+	router.POST(options.BaseURL+"/daybook-line", wrapper.PostDaybookLine, options.OperationMiddlewares["postDaybookLine"]...)
+	router.GET(options.BaseURL+"/entries", wrapper.GetEntries, options.OperationMiddlewares["getEntries"]...)
+	router.POST(options.BaseURL+"/entries", wrapper.PostEntries, options.OperationMiddlewares["postEntries"]...)
 	router.POST(options.BaseURL+"/growing", wrapper.PostGrowing, options.OperationMiddlewares["postGrowing"]...)
 	router.POST(options.BaseURL+"/hold-places", wrapper.PostHoldPlaces, options.OperationMiddlewares["postHoldPlaces"]...)
 	router.POST(options.BaseURL+"/station-read", wrapper.PostStationRead, options.OperationMiddlewares["postStationRead"]...)

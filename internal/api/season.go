@@ -36,6 +36,56 @@ func (s *Server) PostLogAll(c *echo.Context, params PostLogAllParams) error {
 	return s.done(c, params.Since, d, err)
 }
 
+// PostDaybookRead answers with what a line of the daybook comes to.
+func (s *Server) PostDaybookRead(c *echo.Context) error {
+	var b DaybookText
+	if err := decode(c, &b); err != nil {
+		return err
+	}
+	m, err := s.app.ReadLine(c.Request().Context(), b.Text)
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, DaybookMeaning{Words: m.Words})
+}
+
+// PostDaybookLine enters what a line of the daybook comes to.
+func (s *Server) PostDaybookLine(c *echo.Context, params PostDaybookLineParams) error {
+	var b DaybookLine
+	if err := decode(c, &b); err != nil {
+		return err
+	}
+	d, err := s.app.WriteLine(c.Request().Context(), app.Stamp{Client: b.Client, ID: b.ID, Revision: b.Revision}, b.Text)
+	return s.done(c, params.Since, d, err)
+}
+
+// GetEntries answers with what was recorded between two days.
+func (s *Server) GetEntries(c *echo.Context, params GetEntriesParams) error {
+	from, err := s.day(&params.From)
+	if err != nil {
+		return err
+	}
+	to, err := s.day(&params.To)
+	if err != nil {
+		return err
+	}
+	out, err := s.app.Entries(c.Request().Context(), from, to)
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, out)
+}
+
+// PostEntries records what happened.
+func (s *Server) PostEntries(c *echo.Context, params PostEntriesParams) error {
+	var b EntriesAsked
+	if err := decode(c, &b); err != nil {
+		return err
+	}
+	d, err := s.app.Record(c.Request().Context(), app.Stamp{Client: b.Client, ID: b.ID, Revision: b.Revision}, b.Entries)
+	return s.done(c, params.Since, d, err)
+}
+
 // PostGrowing puts down what grows already, or is to be begun from what is at hand, as one edit.
 func (s *Server) PostGrowing(c *echo.Context, params PostGrowingParams) error {
 	var b GrowingAll

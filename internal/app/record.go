@@ -12,7 +12,6 @@ import (
 	"inventory/internal/core/daybook"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/record"
-	"inventory/internal/core/stock"
 	"inventory/internal/store"
 )
 
@@ -78,24 +77,17 @@ func firstRunes(s string, n int) string {
 	return s
 }
 
-// Recorded is an edit of the record: entries, each new or in the place of the one with its id, and
-// the lots that they make.
-type Recorded struct {
-	Entries []record.Entry
-	Lots    []stock.Lot
-}
-
-// Record enters what happened. An entry of a day to come, or of a planting that was not begun, is
+// Record enters what happened, each entry new or in the place of the one with its id. An entry of a day to come, or of a planting that was not begun, is
 // an invalid.Field.
-func (a *App) Record(ctx context.Context, by Stamp, what Recorded) (Done, error) {
+func (a *App) Record(ctx context.Context, by Stamp, entries []record.Entry) (Done, error) {
 	return a.once(ctx, by, func(now *Planned) (store.Edit, error) {
 		b, _, _, err := now.Input.Household.Book(book.Usual())
 		if err != nil {
 			return store.Edit{}, err
 		}
-		words := make([]string, len(what.Entries))
-		for i := range what.Entries {
-			e := &what.Entries[i]
+		words := make([]string, len(entries))
+		for i := range entries {
+			e := &entries[i]
 			if err := happened(now, *e); err != nil {
 				var f *invalid.Field
 				if errors.As(err, &f) {
@@ -105,7 +97,7 @@ func (a *App) Record(ctx context.Context, by Stamp, what Recorded) (Done, error)
 			}
 			words[i] = daybook.Words(*e, b, now.Snapshot.Known.Lots)
 		}
-		return store.Edit{Command: "record", Entries: entered(by, what.Entries), Lots: what.Lots, Words: strings.Join(words, "; ")}, nil
+		return store.Edit{Command: "record", Entries: entered(by, entries), Words: strings.Join(words, "; ")}, nil
 	})
 }
 
@@ -123,13 +115,6 @@ func happened(now *Planned, e record.Entry) error {
 		}
 	}
 	return nil
-}
-
-// Unrecord takes an entry back, whenever it was made.
-func (a *App) Unrecord(ctx context.Context, by Stamp, id string) (Done, error) {
-	return a.once(ctx, by, func(*Planned) (store.Edit, error) {
-		return store.Edit{Command: "remove-entry", Target: id}, nil
-	})
 }
 
 // Told is an entry with its words.

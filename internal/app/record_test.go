@@ -10,6 +10,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/record"
+	"inventory/internal/store"
 )
 
 // write enters a line of the daybook.
@@ -55,7 +56,7 @@ func TestADayWrittenDownByLines(t *testing.T) {
 			t.Errorf("it is not known what it was picked from: %+v", *e)
 		}
 	}
-	if words := p.Snapshot.Words; !strings.Contains(words, "{8|kg} of") || !strings.Contains(words, "given away") {
+	if words := p.Snapshot.Words; !strings.Contains(words, ": {8|kg} came in") || !strings.Contains(words, "given away") {
 		t.Errorf("words %q", words)
 	}
 	p = s.write("put up 7 quarts of beans, one did not seal")
@@ -130,15 +131,16 @@ func TestEntriesAreCorrectedLater(t *testing.T) {
 	e := *p.Snapshot.Record.Entries()[0]
 	s.day += 40
 	e.Gram, e.Note = 4200, "read wrongly"
-	p = s.done(s.Record(context.Background(), s.by(), Recorded{Entries: []record.Entry{e}}))
+	p = s.done(s.Record(context.Background(), s.by(), []record.Entry{e}))
 	if got := p.Snapshot.Record.Find(e.ID); got.Gram != 4200 || got.Day != civil.Of(2027, 8, 1) {
 		t.Errorf("%+v", *got)
 	}
 	told, err := s.Entries(context.Background(), e.Day, s.day)
-	if err != nil || len(told) != 1 || told[0].Words != "{4.2|kg} of snap bean came in" {
+	if err != nil || len(told) != 1 || told[0].Words != "Snap bean: {4.2|kg} came in" {
 		t.Errorf("%+v %v", told, err)
 	}
-	p = s.done(s.Unrecord(context.Background(), s.by(), e.ID))
+	by := s.by()
+	p = s.done(s.Edit(context.Background(), store.Edit{Client: by.Client, ID: by.ID, Revision: by.Revision, Command: "remove-entry", Target: e.ID}))
 	if len(p.Snapshot.Record.Entries()) != 0 {
 		t.Error("it is there still")
 	}
@@ -152,7 +154,7 @@ func TestEntriesAreCorrectedLater(t *testing.T) {
 		}
 	}
 	for field, x := range map[string]record.Entry{"entries[0].day": late, "entries[0].sowing": never} {
-		_, err := s.Record(context.Background(), s.by(), Recorded{Entries: []record.Entry{x}})
+		_, err := s.Record(context.Background(), s.by(), []record.Entry{x})
 		if all := invalid.All(err); len(all) != 1 || all[0].Field != field {
 			t.Errorf("%s: %v", field, err)
 		}

@@ -155,7 +155,18 @@ func (d *desk) went(l line.Logged) error {
 	if err != nil {
 		return err
 	}
+	if l.To == record.Jars && len(l.Preparations) > 0 { // "3 kg into the freezer": as many as that fills
+		p := d.book.Preparation(l.Preparations[0])
+		l.RawKg, l.Litre, l.Ask = float64(gram)/1000, cmp.Or(p.JarLitre, 1), ""
+		l.Number = math.Max(1, math.Round(l.RawKg/p.Raw/l.Litre))
+		l.Preparations = l.Preparations[:1]
+		return d.putUp(l)
+	}
 	e := record.Entry{Day: l.Day, Act: record.Use, Food: l.Food, Crop: l.Kind, Gram: gram, To: l.To, Reason: l.Reason}
+	if l.To == record.Storage && slices.ContainsFunc(d.book.Food(l.Food), wish.KeepsWhole) {
+		e.Lot = d.NewID("l")
+		d.out.Lots = append(d.out.Lots, stock.Lot{ID: e.Lot, Food: l.Food, Form: string(wish.Cellar), Count: 1, Size: float64(gram) / 1000, Unit: "kg", PutUp: l.Day})
+	}
 	d.enter(e, say.Went{Food: d.named(l.Food, l.Kind), Gram: gram, To: string(l.To), Reason: l.Reason})
 	return nil
 }

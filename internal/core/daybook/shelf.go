@@ -104,7 +104,7 @@ func (d *desk) draw(l line.Logged) error {
 	}
 	if leftJars > 1e-9 || leftGram > 0 {
 		there := say.Drawn{What: d.called(lots[0]), Jars: jars - leftJars, Gram: gram - leftGram}
-		return ask("", "There is less on the shelf: %s is all. Count the shelf, where more stands there.", there.Amount())
+		return ask("", "There is less of %s on the shelf: %s is all. Count the shelf, where more stands there.", there.What, there.Amount())
 	}
 	d.out.Words = append(d.out.Words, say.Drawn{What: d.called(lots[0]), Jars: jars, Gram: gram, To: string(to), Reason: l.Reason}.String())
 	return nil

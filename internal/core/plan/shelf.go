@@ -10,6 +10,7 @@ import (
 type ShelfItem struct {
 	Lot     string      `json:"lot"`
 	Amount  float64     `json:"amount"`
+	Count   float64     `json:"count"` // containers that are there
 	Unit    amount.Unit `json:"unit"`
 	Until   civil.Date  `json:"until"`
 	Expired bool        `json:"expired"`
@@ -23,7 +24,7 @@ func shelfOf(b *basis, w weeks) []ShelfItem {
 	out := []ShelfItem{}
 	lots := b.in.Household.Lots
 	for i, f := range w.resolver.Fates(w.wishes, b.in.AsOf) {
-		st := ShelfItem{Lot: lots[i].ID, Amount: lots[i].Amount(), Unit: amount.Unit(lots[i].Unit), Until: f.Until, Expired: f.Until < b.in.AsOf, Wish: f.Wish, Wasted: f.Wasted}
+		st := ShelfItem{Lot: lots[i].ID, Amount: lots[i].Amount(), Count: lots[i].Count, Unit: amount.Unit(lots[i].Unit), Until: f.Until, Expired: f.Until < b.in.AsOf, Wish: f.Wish, Wasted: f.Wasted}
 		if f.RunsOut != 0 {
 			st.RunsOut = &f.RunsOut
 		}

@@ -20,9 +20,9 @@ type CameIn struct {
 }
 
 func (x CameIn) String() string {
-	text := weight(x.Gram) + " of " + strings.ToLower(x.Food) + " came in"
+	text := first(x.Food) + ": " + weight(x.Gram) + " came in"
 	if x.Pieces > 0 {
-		text = fmt.Sprintf("%g %s came in, about %s", x.Pieces, strings.ToLower(x.Food), weight(x.Gram))
+		text = fmt.Sprintf("%s: %g came in, about %s", first(x.Food), x.Pieces, weight(x.Gram))
 	}
 	if x.Bought {
 		text += ", bought or given to us"
@@ -48,7 +48,7 @@ var goneTo = map[string]string{
 }
 
 func (x Went) String() string {
-	text := weight(x.Gram) + " of " + strings.ToLower(x.Food) + " " + goneTo[x.To]
+	text := first(x.Food) + ": " + weight(x.Gram) + " " + goneTo[x.To]
 	if x.Reason != "" {
 		text += " (" + x.Reason + ")"
 	}
@@ -64,7 +64,7 @@ type PutUpNow struct {
 }
 
 func (x PutUpNow) String() string {
-	text := fmt.Sprintf("%g %s filled: %s", x.Filled, plural(x.Filled, "container"), strings.ToLower(x.Preparation))
+	text := fmt.Sprintf("%s: %g filled", first(x.Preparation), x.Filled)
 	if x.Failed > 0 {
 		text += fmt.Sprintf(", %d did not seal", x.Failed)
 	}
@@ -86,13 +86,13 @@ type Drawn struct {
 // Amount says how much it is.
 func (x Drawn) Amount() string {
 	if x.Jars > 0 {
-		return fmt.Sprintf("%g of %s", x.Jars, strings.ToLower(x.What))
+		return fmt.Sprintf("%g", x.Jars)
 	}
-	return weight(x.Gram) + " of " + strings.ToLower(x.What)
+	return weight(x.Gram)
 }
 
 func (x Drawn) String() string {
-	text := x.Amount() + " taken from the shelf"
+	text := first(x.What) + ": " + x.Amount() + " taken from the shelf"
 	if x.To != "" && x.To != "table" {
 		text += ", " + goneTo[x.To]
 	}
@@ -114,20 +114,21 @@ func (x ShelfCounted) String() string {
 	if x.Jars > 0 || x.Gram == 0 {
 		how = fmt.Sprintf("%g", x.Jars)
 	}
-	return how + " of " + strings.ToLower(x.What) + " counted on the shelf"
+	return first(x.What) + ": " + how + " counted on the shelf"
 }
 
 // Noted is told of a note.
 type Noted struct{ Text string }
 
-func (x Noted) String() string { return "noted: " + x.Text }
+func (x Noted) String() string { return "Noted: " + x.Text }
 
 // weight marks a weight in kilograms, for the reader's units.
 func weight(gram int) string { return amount.Mark(float64(gram)/1000, amount.Kilogram) }
 
-func plural(n float64, word string) string {
-	if n == 1 {
-		return word
+// first puts a name at the beginning of a sentence.
+func first(name string) string {
+	if name == "" {
+		return ""
 	}
-	return word + "s"
+	return strings.ToUpper(name[:1]) + name[1:]
 }

@@ -7,6 +7,7 @@ import {
   Refused,
   type Edit,
   type Growing,
+  type Happened,
   type Move,
   type Problem,
   type Reference,
@@ -159,6 +160,10 @@ export const useHousehold = defineStore('household', () => {
   /** Puts down what grows already, or is to be begun, as one edit. */
   const grow = (growing: Growing[]): Promise<Problem | undefined> => inTurn(() => send({ growing, ...stamp() }))
 
+  /** Records what happened: a line of the daybook, or entries. */
+  const record = (what: { text: string } | { entries: Happened[] }): Promise<Problem | undefined> =>
+    inTurn(() => send({ ...what, ...stamp() }))
+
   /** Holds every place in the beds as the layout has it now. */
   const hold = (): Promise<Problem | undefined> => inTurn(() => send({ holds: true, ...stamp() }))
 
@@ -225,6 +230,7 @@ export const useHousehold = defineStore('household', () => {
     log,
     logAll,
     grow,
+    record,
     hold,
     turnYear,
     place,

@@ -12,6 +12,8 @@ export function post(entry: Entry, since: number | undefined): Promise<State> {
     const { client, id, revision } = entry
     return answer(() => api.POST('/year-turn', { body: { client, id, revision }, ...rest }))
   }
+  if ('text' in entry) return answer(() => api.POST('/daybook-line', { body: entry, ...rest }))
+  if ('entries' in entry) return answer(() => api.POST('/entries', { body: entry, ...rest }))
   if ('events' in entry) return answer(() => api.POST('/log-all', { body: entry, ...rest }))
   if ('growing' in entry) return answer(() => api.POST('/growing', { body: entry, ...rest }))
   if ('holds' in entry) return answer(() => api.POST('/hold-places', { body: entry, ...rest }))

@@ -2,10 +2,29 @@
 // through a reload too, and sent when it answers again. Every entry has an id of its
 // own, so that one that was sent twice is done once.
 import { ref } from 'vue'
-import type { Edit, GrowingAll, HoldAsked, Log, LogAll, PlaceAsk, Plan, YearTurnAsked } from './api'
+import type {
+  DaybookLine,
+  Edit,
+  EntriesAsked,
+  GrowingAll,
+  HoldAsked,
+  Log,
+  LogAll,
+  PlaceAsk,
+  Plan,
+  YearTurnAsked,
+} from './api'
 
 export type Entry =
-  Edit | GrowingAll | (HoldAsked & { holds: true }) | Log | LogAll | PlaceAsk | (YearTurnAsked & { turns: true })
+  | DaybookLine
+  | Edit
+  | EntriesAsked
+  | GrowingAll
+  | (HoldAsked & { holds: true })
+  | Log
+  | LogAll
+  | PlaceAsk
+  | (YearTurnAsked & { turns: true })
 
 export interface Waiting {
   entry: Entry
@@ -72,6 +91,8 @@ export function entryWords(entry: Entry, plan?: Plan): string {
     const task = plan?.sowings.find((s) => s.id === e.sowing)?.tasks.find((t) => t.what === e.task)
     return [task?.do ?? e.what, sowing(e.sowing), e.day].filter(Boolean).join(' ')
   }
+  if ('text' in entry) return entry.text
+  if ('entries' in entry) return `${entry.entries.length} things that happened`
   if ('events' in entry) return `what became of ${entry.events.length} sowings`
   if ('growing' in entry) return `${entry.growing.length} things that grow`
   if ('holds' in entry) return 'hold every place as it is'

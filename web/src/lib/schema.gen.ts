@@ -107,6 +107,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/daybook-read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a line of the daybook comes to; nothing is changed */
+        post: operations["postDaybookRead"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/daybook-line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Enter what a line of the daybook comes to, as one edit */
+        post: operations["postDaybookLine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was recorded, the newest first */
+        get: operations["getEntries"];
+        put?: never;
+        /** Record what happened, as one edit; an entry with an id that is there takes its place */
+        post: operations["postEntries"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/growing": {
         parameters: {
             query?: never;
@@ -777,7 +829,7 @@ export interface components {
             /** @description the revision it was made against */
             revision: number;
             /** @enum {string} */
-            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "put-wishes" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs" | "call-it" | "remove-unknown";
+            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "put-wishes" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs" | "call-it" | "remove-unknown" | "remove-entry";
             household?: components["schemas"]["Household"];
             settings?: components["schemas"]["Settings"];
             place?: components["schemas"]["Place"];
@@ -1242,6 +1294,11 @@ export interface components {
         };
         Standing: {
             lot: string;
+            /**
+             * Format: double
+             * @description containers that are there
+             */
+            count: number;
             /** Format: double */
             amount: number;
             unit: string;
@@ -2541,6 +2598,64 @@ export interface components {
             for: string[];
             weeks: number;
         };
+        DaybookText: {
+            text: string;
+        };
+        DaybookMeaning: {
+            /** @description what was understood; quantities are marked */
+            words: string[];
+        };
+        DaybookLine: {
+            client: string;
+            id: string;
+            revision: number;
+            follows?: string[];
+            text: string;
+        };
+        EntriesAsked: {
+            client: string;
+            id: string;
+            revision: number;
+            follows?: string[];
+            entries: components["schemas"]["Entry"][];
+        };
+        Entry: {
+            /** @description empty for a new one */
+            id?: string;
+            /** Format: date */
+            day: string;
+            /** @description harvest, bought, more, use, put-up, draw, count or note */
+            act: string;
+            who?: string;
+            /** @description the place among the entries of its day; a corrected entry keeps it */
+            order?: number;
+            food?: string;
+            crop?: string;
+            sowing?: string;
+            bed?: string;
+            lot?: string;
+            /** @description whole grams */
+            gram?: number;
+            /** @description counted */
+            pieces?: number;
+            /** @description containers filled */
+            jars?: number;
+            /** @description table, storage, put-up, given, animals, compost, lost, seed or dried */
+            to?: string;
+            reason?: string;
+            last?: boolean;
+            share?: number;
+            preparation?: string;
+            /** @description that one container holds */
+            litre?: number;
+            failed?: number;
+            hours?: number;
+            note?: string;
+        };
+        ToldEntry: WithRequired<components["schemas"]["Entry"], "id" | "day" | "act"> & {
+            /** @description the entry in words; quantities are marked */
+            words: string;
+        };
         LogAll: {
             client: string;
             id: string;
@@ -3071,6 +3186,111 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["LogAll"];
+            };
+        };
+        responses: {
+            /** @description The state after it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["State"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postDaybookRead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DaybookText"];
+            };
+        };
+        responses: {
+            /** @description What was understood */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DaybookMeaning"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postDaybookLine: {
+        parameters: {
+            query?: {
+                /** @description the revision that the client has; what has changed since is then told instead of the whole */
+                since?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DaybookLine"];
+            };
+        };
+        responses: {
+            /** @description The state after it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["State"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getEntries: {
+        parameters: {
+            query: {
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The entries */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToldEntry"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postEntries: {
+        parameters: {
+            query?: {
+                /** @description the revision that the client has; what has changed since is then told instead of the whole */
+                since?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EntriesAsked"];
             };
         };
         responses: {
@@ -3946,3 +4166,6 @@ export interface operations {
         };
     };
 }
+type WithRequired<T, K extends keyof T> = T & {
+    [P in K]-?: T[P];
+};

@@ -10,8 +10,10 @@ import { useKeys } from '../../lib/keys'
 import { day, dayNumber, fullDay, isoDay, weekday } from '../../lib/words'
 import BehindLine from './BehindLine.vue'
 import DoneTasks from './DoneTasks.vue'
+import EntryList from './EntryList.vue'
 import FrostNights from './FrostNights.vue'
 import GreenTasks from './GreenTasks.vue'
+import LogLine from './LogLine.vue'
 import StandingLine from './StandingLine.vue'
 import TaskLine from './TaskLine.vue'
 import MoonLine from './MoonLine.vue'
@@ -119,6 +121,7 @@ useKeys([
         />
       </div>
     </div>
+    <LogLine />
     <BehindLine />
     <FrostNights />
     <div class="columns">
@@ -147,6 +150,7 @@ useKeys([
         </section>
       </div>
       <div class="beside">
+        <EntryList :from="isoDay(dayNumber(today) - 6)" :to="today" title="Recorded in the last seven days" />
         <GreenTasks v-if="greens.length" :tasks="greens" />
         <section aria-label="What stands">
           <h3>

@@ -6,56 +6,38 @@ import { computed, ref } from 'vue'
 import { answer, api, Refused, type Lot } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
 import { linesOf, otherErrors } from '../../lib/problems'
-import { useRows } from '../../lib/rowedit'
-import { useUnits } from '../../lib/units'
 import { formChoice, sources, texture } from '../../lib/facts'
-import { count, day, fullDay } from '../../lib/words'
+import { capital, count } from '../../lib/words'
 import FilePick from '../../parts/FilePick.vue'
-import NumberInput from '../../parts/NumberInput.vue'
 import WrongLines from '../../parts/WrongLines.vue'
 import LotForm from './LotForm.vue'
+import LotRow from './LotRow.vue'
 import ShelfRooms from './ShelfRooms.vue'
 
 const store = useHousehold()
-const { say } = useUnits()
-const { rows, wrong, save, remove } = useRows('lot', () => store.household?.lots ?? [])
 const adding = ref(false)
 const read = ref<Lot[]>()
 const fileWrong = ref<string[]>([])
 
-const standing = (id: string) => store.plan?.shelf.find((s) => s.lot === id)
-const prep = (id: string | undefined) => store.reference?.preparations.find((p) => p.id === id)
-const storeName = (id: string | undefined) => store.household?.stores.find((s) => s.id === id)?.name ?? ''
-
 /** What one lot is, in words. */
 function what(l: Lot): string {
-  const p = prep(l.preparation)
-  if (l.form === 'cellar') return l.food.charAt(0).toUpperCase() + l.food.slice(1)
-  return p ? p.name : `${l.food.charAt(0).toUpperCase()}${l.food.slice(1)}, ${formChoice(l.form)}`
+  const p = store.reference?.preparations.find((x) => x.id === l.preparation)
+  if (l.form === 'cellar') return capital(l.food)
+  return p ? p.name : `${capital(l.food)}, ${formChoice(l.form)}`
 }
 
-const sections = computed(() => {
-  return sources()
+const lots = computed(() => store.household?.lots ?? [])
+const there = computed(() => new Set(store.plan?.shelf.map((s) => s.lot)))
+const sections = computed(() =>
+  sources()
     .map((s) => ({
       title: s.shelf,
-      rows: rows.map((r, i) => ({ r, i })).filter((x) => texture(x.r.value.form) === s.source),
+      lots: lots.value.filter((l) => there.value.has(l.id) && texture(l.form) === s.source),
     }))
-    .filter((s) => s.rows.length)
-})
-
-/** How long a lot lasts, in words. */
-function lasts(id: string): { words: string; loud: boolean } {
-  const s = standing(id)
-  if (!s) return { words: '', loud: false }
-  if (s.expired) return { words: `past its time since ${fullDay(s.until)}`, loud: true }
-  if (s.runs_out) return { words: `eaten by ${fullDay(s.runs_out)}`, loud: false }
-  if (s.wasted > 0) {
-    const size = rows.find((r) => r.value.id === id)?.value.size ?? 1
-    const many = s.unit === 'kg' ? say(s.wasted, 'kg') : `${Math.max(1, Math.round(s.wasted / size))}`
-    return { words: `${many} too many by ${fullDay(s.until)}`, loud: s.wasted > s.amount / 3 }
-  }
-  return { words: s.wish ? 'lasts beyond two years' : 'no wish draws on it', loud: !s.wish }
-}
+    .filter((s) => s.lots.length),
+)
+/** What was all taken; it may be counted again, where some is found. */
+const used = computed(() => lots.value.filter((l) => !there.value.has(l.id)))
 
 async function readFile(text: string) {
   fileWrong.value = []
@@ -83,7 +65,7 @@ async function takeFile() {
       <ElButton type="primary" :aria-expanded="adding" @click="adding = !adding">Put in</ElButton>
       <span class="files small">
         <FilePick words="read a CSV" accept=".csv,text/csv" @read="readFile" />
-        <a v-if="rows.length" class="link" href="/api/shelf-file" download="shelf.csv">save as CSV</a>
+        <a v-if="lots.length" class="link" href="/api/shelf-file" download="shelf.csv">save as CSV</a>
       </span>
     </div>
     <LotForm v-if="adding" @done="adding = false" />
@@ -97,44 +79,18 @@ async function takeFile() {
     </div>
     <WrongLines :lines="fileWrong" :most="8" />
 
-    <p v-if="!rows.length" class="empty">
+    <p v-if="!lots.length" class="empty">
       Nothing is entered. Put in what stands in the cellar, in jars and in the freezer, and each wish is reduced by what
       will still be there when the new crop comes.
     </p>
     <template v-for="s in sections" :key="s.title">
       <h3>{{ s.title }}</h3>
-      <div class="lots">
-        <template v-for="{ r, i } in s.rows" :key="r.value.id">
-          <div class="lot" :data-lot="r.value.id">
-            <span class="what">
-              {{ what(r.value) }}
-              <span v-if="r.value.note || r.value.store" class="quiet small">{{
-                [storeName(r.value.store), r.value.note].filter(Boolean).join(' · ')
-              }}</span>
-            </span>
-            <span class="n"
-              ><NumberInput v-model="r.value.count" :label="'How many: ' + what(r.value)" @done="save(i)"
-            /></span>
-            <span class="size quiet small">{{
-              r.value.unit === 'pieces' ? 'pieces' : '× ' + say(r.value.size, r.value.unit)
-            }}</span>
-            <span class="date small">{{ fullDay(r.value.put_up) }}</span>
-            <span class="small keeps">keeps to {{ day(standing(r.value.id)?.until) }}</span>
-            <span class="small lasts" :class="{ warn: lasts(r.value.id).loud }">{{ lasts(r.value.id).words }}</span>
-            <button
-              type="button"
-              class="link small"
-              :aria-label="'Remove ' + what(r.value)"
-              @click="remove(r.value.id)"
-            >
-              remove
-            </button>
-            <p v-if="r.wrong" class="wrong" role="alert">{{ r.wrong }}</p>
-          </div>
-        </template>
-      </div>
+      <LotRow v-for="l in s.lots" :key="l.id" :lot="l" />
     </template>
-    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <details v-if="used.length" class="used">
+      <summary>{{ count(used.length, 'lot') }} used up</summary>
+      <LotRow v-for="l in used" :key="l.id" :lot="l" />
+    </details>
 
     <ShelfRooms v-if="store.plan?.rooms.length" />
   </section>
@@ -156,29 +112,9 @@ h3 {
   border-bottom: 1px solid var(--ink-2);
   padding-bottom: var(--space-1);
 }
-.lot {
-  display: grid;
-  grid-template-columns: minmax(10rem, 2.4fr) 4.2rem 5rem 6.4rem 7rem minmax(9rem, 1.4fr) auto;
-  gap: 0 var(--space-5);
-  align-items: center;
-  border-bottom: 1px solid var(--hair);
-  min-height: 32px;
-}
-.lot .wrong {
-  grid-column: 1 / -1;
-}
-.what {
-  font-family: var(--serif);
-  line-height: 1.2;
-}
-.what .small {
-  display: block;
-  font-family: var(--sans);
-}
-.date,
-.keeps,
-.lasts {
-  font-variant-numeric: tabular-nums;
+.used summary {
+  padding: var(--space-5) 0 var(--space-2);
+  cursor: pointer;
 }
 .read {
   margin: var(--space-5) 0;
@@ -194,18 +130,5 @@ h3 {
   font-family: var(--serif);
   font-size: var(--type-large);
   max-width: 44rem;
-}
-@container leaf (max-width: 720px) {
-  .lot {
-    grid-template-columns: minmax(0, 1fr) 4.2rem auto;
-    padding: var(--space-4) 0;
-  }
-  .lot .date,
-  .lot .keeps {
-    display: none;
-  }
-  .lot .lasts {
-    grid-column: 1 / 3;
-  }
 }
 </style>

@@ -1,0 +1,59 @@
+<script setup lang="ts">
+// What was recorded from one day to another, each entry with a way to take it back.
+import { computed, ref } from 'vue'
+import { api } from '../../lib/api'
+import { useAnswer } from '../../lib/ask'
+import { useHousehold } from '../../lib/household'
+import { wordsOf } from '../../lib/problems'
+import { useUnits } from '../../lib/units'
+import { capital, day } from '../../lib/words'
+
+const props = defineProps<{ from: string; to: string; title: string }>()
+const store = useHousehold()
+const { render } = useUnits()
+const refused = ref('')
+const { data: entries } = useAnswer(
+  'entries',
+  () => ({ from: props.from, to: props.to }),
+  (span, signal) => api.GET('/entries', { params: { query: span }, signal }),
+)
+const several = computed(() => props.from !== props.to)
+
+async function remove(id: string) {
+  refused.value = wordsOf(await store.edit({ command: 'remove-entry', target: id }))
+}
+</script>
+
+<template>
+  <section v-if="entries?.length" :aria-label="title">
+    <h3>{{ title }}</h3>
+    <ul class="entries">
+      <li v-for="e in entries" :key="e.id" :data-entry="e.act">
+        <span>
+          {{ capital(render(e.words)) }}
+          <span v-if="e.note && e.act !== 'note'" class="quiet small">{{ e.note }}</span>
+        </span>
+        <span class="small quiet when"
+          >{{ several ? day(e.day) : '' }}
+          <button type="button" class="link no-print" :aria-label="`Remove: ${render(e.words)}`" @click="remove(e.id)">
+            remove
+          </button></span
+        >
+      </li>
+    </ul>
+    <p v-if="refused" class="wrong" role="alert">{{ capital(refused) }}</p>
+  </section>
+</template>
+
+<style scoped>
+.entries li {
+  display: flex;
+  justify-content: space-between;
+  gap: var(--space-4);
+  padding: var(--space-2) 0;
+  border-bottom: 1px solid var(--hair);
+}
+.when {
+  white-space: nowrap;
+}
+</style>

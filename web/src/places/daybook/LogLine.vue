@@ -1,0 +1,77 @@
+<script setup lang="ts">
+// One line for what happened: what came in and where it went, what was put up or taken from the
+// shelf, what was sown, lost or seen. What is understood is shown before Enter takes it.
+import { ElButton, ElInput } from 'element-plus'
+import { computed, ref } from 'vue'
+import { api } from '../../lib/api'
+import { useAnswer } from '../../lib/ask'
+import { useHousehold } from '../../lib/household'
+import { fieldError } from '../../lib/problems'
+import { useUnits } from '../../lib/units'
+
+const store = useHousehold()
+const { render } = useUnits()
+const text = ref('')
+const refused = ref('')
+const {
+  data: meaning,
+  problem,
+  old,
+} = useAnswer(
+  'daybook-read',
+  () => text.value.trim() || undefined,
+  (line, signal) => api.POST('/daybook-read', { body: { text: line }, signal }),
+)
+const wrong = computed(() => {
+  if (refused.value) return refused.value
+  const p = text.value.trim() ? problem.value : undefined
+  return p ? fieldError(p, 'line') || p.detail : ''
+})
+
+async function take() {
+  const line = text.value.trim()
+  if (!line) return
+  const p = await store.record({ text: line })
+  refused.value = p ? fieldError(p, 'line') || p.detail : ''
+  if (!p) text.value = ''
+}
+</script>
+
+<template>
+  <form class="log-line no-print" @submit.prevent="take">
+    <div class="line">
+      <ElInput
+        v-model="text"
+        size="large"
+        maxlength="200"
+        aria-label="What happened, as one line"
+        placeholder="What happened? 2.4 kg tomatoes · 3 kg beans, 1 to the neighbour · took 2 jars of sauce"
+        @input="refused = ''"
+      />
+      <ElButton type="primary" native-type="submit" size="large">Enter</ElButton>
+    </div>
+    <p class="understood small" aria-live="polite">
+      <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
+      <template v-else-if="meaning && text.trim() && !old"
+        ><span class="quiet">Understood:</span> <strong>{{ meaning.words.map(render).join('; ') }}</strong></template
+      >
+    </p>
+  </form>
+</template>
+
+<style scoped>
+.line {
+  display: flex;
+  gap: var(--space-4);
+  align-items: center;
+}
+.understood {
+  min-height: 1.6rem;
+  margin: var(--space-2) 0 0;
+}
+@media (max-width: 640px) {
+  .line .el-button {
+    min-height: 48px;
+  }
+}
+</style>
