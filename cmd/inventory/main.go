@@ -34,7 +34,7 @@ their dates, and shows the working of every figure.`,
 		SilenceUsage:  true,
 		SilenceErrors: true,
 	}
-	c.AddCommand(serveCommand(), demoCommand(), planCommand(), importCommand(), exportCommand(), backupCommand(), restoreCommand(), stationCommand(), versionCommand())
+	c.AddCommand(serveCommand(), demoCommand(), planCommand(), importCommand(), exportCommand(), backupCommand(), restoreCommand(), stationCommand(), scaleCommand(), versionCommand())
 	c.CompletionOptions.HiddenDefaultCmd = true
 	return c
 }

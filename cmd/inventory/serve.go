@@ -31,13 +31,13 @@ const usualAddress = "127.0.0.1:8580"
 
 // serving is how a household is served.
 type serving struct {
-	db, addr, station string
-	asOf              asOfFlag
-	open              bool     // others than this machine may reach it
-	hosts             []string // further names it answers to
-	untouched         bool     // the demo household has put nothing down
-	demo              string   // the id of the made-up household that an empty file begins with; empty: none
-	asDemo            bool
+	db, addr, station, scale string
+	asOf                     asOfFlag
+	open                     bool     // others than this machine may reach it
+	hosts                    []string // further names it answers to
+	untouched                bool     // the demo household has put nothing down
+	demo                     string   // the id of the made-up household that an empty file begins with; empty: none
+	asDemo                   bool
 }
 
 func (s *serving) add(c *cobra.Command, db, what string) {
@@ -61,6 +61,7 @@ that is not there is made, and the first screen leads to a first wish.`,
 	}
 	s.add(c, usualFile, "the household's `FILE`")
 	c.Flags().StringVar(&s.station, "station", "", "`ADDRESS` of a weather station to offer in House")
+	c.Flags().StringVar(&s.scale, "scale", "", "`ADDRESS` of a kitchen scale, where House names none")
 	return c
 }
 
@@ -124,11 +125,17 @@ func (s *serving) serve(c *cobra.Command) error {
 	}
 	defer st.Close()
 	if s.asDemo {
-		end, err := demoStation(clock, &s.station)
-		if err != nil {
-			return err
+		for _, beside := range []struct {
+			what    string
+			device  http.Handler
+			address *string
+		}{{"weather station", standin.Station(clock), &s.station}, {"kitchen scale", standin.NewScale(time.Now), &s.scale}} {
+			end, err := demoDevice(beside.what, beside.device, beside.address)
+			if err != nil {
+				return err
+			}
+			defer end()
 		}
-		defer end()
 	}
 	handler, err := s.prepare(ctx, st, clock)
 	if err != nil {
@@ -204,7 +211,7 @@ func (s *serving) prepare(ctx context.Context, st *store.Store, clock func() civ
 		}
 	}
 	name, _ := os.Hostname() // a machine without a name has none to answer to
-	return api.New(api.Options{Store: st, AsOf: clock, Demos: demos, Station: s.station, Web: web.Files(), Hosts: api.Hosts{Open: s.open, Names: s.names(name)}})
+	return api.New(api.Options{Store: st, AsOf: clock, Demos: demos, Station: s.station, Scale: s.scale, Web: web.Files(), Hosts: api.Hosts{Open: s.open, Names: s.names(name)}})
 }
 
 // lived lets a made-up household live up to today: what it had to begin, then what it saw and
@@ -246,15 +253,15 @@ func (s *serving) names(machine string) []string {
 	return append([]string{machine, machine + ".local"}, s.hosts...)
 }
 
-// demoStation runs the simulated weather station beside the demo, at an address
-// of its own, and returns what ends it.
-func demoStation(clock func() civil.Date, address *string) (end func(), err error) {
+// demoDevice runs a simulated device beside the demo, at an address of its own, and returns what
+// ends it.
+func demoDevice(what string, device http.Handler, address *string) (end func(), err error) {
 	l, err := net.Listen("tcp", "127.0.0.1:0")
 	if err != nil {
-		return nil, fmt.Errorf("the demo's weather station: %w", err)
+		return nil, fmt.Errorf("the demo's %s: %w", what, err)
 	}
 	*address = "http://" + l.Addr().String()
-	server := &http.Server{Handler: standin.Station(clock), ReadHeaderTimeout: 10 * time.Second}
+	server := &http.Server{Handler: device, ReadHeaderTimeout: 10 * time.Second}
 	go func() { _ = server.Serve(l) }()
 	return func() { _ = server.Close() }, nil
 }
@@ -275,20 +282,43 @@ func stationCommand() *cobra.Command {
 			if err != nil {
 				return err
 			}
-			l, err := net.Listen("tcp", addr)
-			if err != nil {
-				return fmt.Errorf("cannot serve on %s: %w", addr, err)
-			}
-			fmt.Fprintf(c.OutOrStdout(), "The simulated weather station is at http://%s; Ctrl-C ends it.\n", l.Addr())
-			server := &http.Server{Handler: standin.Station(clock), ReadHeaderTimeout: 10 * time.Second}
-			context.AfterFunc(c.Context(), func() { _ = server.Close() })
-			if err := server.Serve(l); !errors.Is(err, http.ErrServerClosed) {
-				return err
-			}
-			return nil
+			return runDevice(c, "weather station", addr, standin.Station(clock))
 		},
 	}
 	c.Flags().StringVar(&addr, "addr", "127.0.0.1:8590", "`HOST:PORT` to serve on")
 	asOf.add(c)
+	return c
+}
+
+// runDevice runs a simulated device alone until it is ended.
+func runDevice(c *cobra.Command, what, addr string, device http.Handler) error {
+	l, err := net.Listen("tcp", addr)
+	if err != nil {
+		return fmt.Errorf("cannot serve on %s: %w", addr, err)
+	}
+	fmt.Fprintf(c.OutOrStdout(), "The simulated %s is at http://%s; Ctrl-C ends it.\n", what, l.Addr())
+	server := &http.Server{Handler: device, ReadHeaderTimeout: 10 * time.Second}
+	context.AfterFunc(c.Context(), func() { _ = server.Close() })
+	if err := server.Serve(l); !errors.Is(err, http.ErrServerClosed) {
+		return err
+	}
+	return nil
+}
+
+// scaleCommand runs the simulated kitchen scale alone.
+func scaleCommand() *cobra.Command {
+	var addr string
+	c := &cobra.Command{
+		Use:   "scale",
+		Short: "Run a simulated kitchen scale",
+		Long: `Run a simulated kitchen scale: GET /weight gives what it shows, POST /tare calls
+what lies on it nothing, POST /simulate {"kg": 2.4} puts something on it. Name it in
+House, or to "inventory serve" with --scale, as you would a real one.`,
+		Args: cobra.NoArgs,
+		RunE: func(c *cobra.Command, _ []string) error {
+			return runDevice(c, "kitchen scale", addr, standin.NewScale(time.Now))
+		},
+	}
+	c.Flags().StringVar(&addr, "addr", "127.0.0.1:8591", "`HOST:PORT` to serve on")
 	return c
 }

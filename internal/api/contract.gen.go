@@ -12,6 +12,7 @@ import (
 	"inventory/internal/core/backwards"
 	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
+	"inventory/internal/core/daybook"
 	"inventory/internal/core/ground"
 	"inventory/internal/core/household"
 	"inventory/internal/core/place"
@@ -23,6 +24,7 @@ import (
 	"inventory/internal/core/wish"
 	"inventory/internal/core/work"
 	"inventory/internal/core/working"
+	"inventory/internal/exchange"
 	"inventory/internal/store"
 
 	"github.com/labstack/echo/v5"
@@ -120,6 +122,7 @@ const (
 	EditCommandSetHabit             EditCommand = "set-habit"
 	EditCommandSetHousehold         EditCommand = "set-household"
 	EditCommandSetPlace             EditCommand = "set-place"
+	EditCommandSetScale             EditCommand = "set-scale"
 	EditCommandSetWeather           EditCommand = "set-weather"
 )
 
@@ -219,6 +222,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandSetHousehold:
 		return true
 	case EditCommandSetPlace:
+		return true
+	case EditCommandSetScale:
 		return true
 	case EditCommandSetWeather:
 		return true
@@ -933,6 +938,9 @@ type Pairing struct {
 // Patch defines model for Patch.
 type Patch = household.Patch
 
+// Picking defines model for Picking.
+type Picking = daybook.Picking
+
 // Piece defines model for Piece.
 type Piece = ground.Piece
 
@@ -1066,6 +1074,16 @@ type Risk = season.Risk
 
 // Room defines model for Room.
 type Room = plan.StorageUse
+
+// ScaleDo defines model for ScaleDo.
+type ScaleDo struct {
+	// Kg that are put on it, where it is a simulated one
+	Kg   *float64 `json:"kg,omitempty"`
+	Tare *bool    `json:"tare,omitempty"`
+}
+
+// ScaleReading defines model for ScaleReading.
+type ScaleReading = exchange.ScaleReading
 
 // School defines model for School.
 type School = season.School
@@ -1255,6 +1273,17 @@ type WeatherRecord struct {
 // Week defines model for Week.
 type Week = plan.Week
 
+// WeighAsked defines model for WeighAsked.
+type WeighAsked struct {
+	Client   string    `json:"client"`
+	Crop     *string   `json:"crop,omitempty"`
+	Follows  *[]string `json:"follows,omitempty"`
+	Food     string    `json:"food"`
+	ID       string    `json:"id"`
+	Revision int       `json:"revision"`
+	Sowing   *string   `json:"sowing,omitempty"`
+}
+
 // Window defines model for Window.
 type Window = plan.Window
 
@@ -1416,6 +1445,12 @@ type GetWeekParams struct {
 	Week int `form:"week" json:"week"`
 }
 
+// PostWeighParams defines parameters for PostWeigh.
+type PostWeighParams struct {
+	// Since the revision that the client has; what has changed since is then told instead of the whole
+	Since *int `form:"since,omitempty" json:"since,omitempty"`
+}
+
 // GetWorkingParams defines parameters for GetWorking.
 type GetWorkingParams struct {
 	// Figure such as wish/w1/harvested, sowing/w1-fresh-1/plants or tally/area
@@ -1482,6 +1517,9 @@ type PostPlotDivideJSONRequestBody = DivideAsk
 // PostRedoJSONRequestBody defines body for PostRedo for application/json ContentType.
 type PostRedoJSONRequestBody = Step
 
+// PostScaleJSONRequestBody defines body for PostScale for application/json ContentType.
+type PostScaleJSONRequestBody = ScaleDo
+
 // PostStationReadJSONRequestBody defines body for PostStationRead for application/json ContentType.
 type PostStationReadJSONRequestBody = StationAsk
 
@@ -1490,6 +1528,9 @@ type PostUndoJSONRequestBody = Step
 
 // PostWeatherReadJSONRequestBody defines body for PostWeatherRead for application/json ContentType.
 type PostWeatherReadJSONRequestBody = WeatherFile
+
+// PostWeighJSONRequestBody defines body for PostWeigh for application/json ContentType.
+type PostWeighJSONRequestBody = WeighAsked
 
 // PostYearTurnJSONRequestBody defines body for PostYearTurn for application/json ContentType.
 type PostYearTurnJSONRequestBody = YearTurnAsked
@@ -1580,6 +1621,9 @@ type ServerInterface interface {
 	// PostLotsRead Read a CSV of what stands on the shelf, without changing anything
 	// (POST /lots-read)
 	PostLotsRead(ctx *echo.Context) error
+	// GetPickings What is likely to come in today, what can be picked first
+	// (GET /pickings)
+	GetPickings(ctx *echo.Context) error
 	// PostPlaceChart The year of a place as it is drawn, without changing anything
 	// (POST /place-chart)
 	PostPlaceChart(ctx *echo.Context) error
@@ -1604,6 +1648,12 @@ type ServerInterface interface {
 	// GetRemediesProgress How far the search for what would make the shortage of ground less has come
 	// (GET /remedies-progress)
 	GetRemediesProgress(ctx *echo.Context) error
+	// GetScale What the household's kitchen scale shows
+	// (GET /scale)
+	GetScale(ctx *echo.Context) error
+	// PostScale Tare the scale, or put something on a simulated one
+	// (POST /scale)
+	PostScale(ctx *echo.Context) error
 	// GetShelfFile What stands on the shelf as CSV
 	// (GET /shelf-file)
 	GetShelfFile(ctx *echo.Context) error
@@ -1625,6 +1675,9 @@ type ServerInterface interface {
 	// GetWeek One week of the ledger (what is eaten and from where, what comes in, what the kitchen does)
 	// (GET /week)
 	GetWeek(ctx *echo.Context, params GetWeekParams) error
+	// PostWeigh Enter what lies on the scale as a harvest, once its weight is stable
+	// (POST /weigh)
+	PostWeigh(ctx *echo.Context, params PostWeighParams) error
 	// GetWorking The working of one figure
 	// (GET /working)
 	GetWorking(ctx *echo.Context, params GetWorkingParams) error
@@ -2025,6 +2078,15 @@ func (w *ServerInterfaceWrapper) PostLotsRead(ctx *echo.Context) error {
 	return err
 }
 
+// GetPickings converts echo context to params.
+func (w *ServerInterfaceWrapper) GetPickings(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetPickings(ctx)
+	return err
+}
+
 // PostPlaceChart converts echo context to params.
 func (w *ServerInterfaceWrapper) PostPlaceChart(ctx *echo.Context) error {
 	var err error
@@ -2154,6 +2216,24 @@ func (w *ServerInterfaceWrapper) GetRemediesProgress(ctx *echo.Context) error {
 	return err
 }
 
+// GetScale converts echo context to params.
+func (w *ServerInterfaceWrapper) GetScale(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetScale(ctx)
+	return err
+}
+
+// PostScale converts echo context to params.
+func (w *ServerInterfaceWrapper) PostScale(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostScale(ctx)
+	return err
+}
+
 // GetShelfFile converts echo context to params.
 func (w *ServerInterfaceWrapper) GetShelfFile(ctx *echo.Context) error {
 	var err error
@@ -2250,6 +2330,24 @@ func (w *ServerInterfaceWrapper) GetWeek(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetWeek(ctx, params)
+	return err
+}
+
+// PostWeigh converts echo context to params.
+func (w *ServerInterfaceWrapper) PostWeigh(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params PostWeighParams
+	// ------------- Optional query parameter "since" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "since", ctx.QueryParams(), &params.Since, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter since: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostWeigh(ctx, params)
 	return err
 }
 
@@ -2365,6 +2463,10 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.POST(options.BaseURL+"/daybook-line", wrapper.PostDaybookLine, options.OperationMiddlewares["postDaybookLine"]...)
 	router.GET(options.BaseURL+"/entries", wrapper.GetEntries, options.OperationMiddlewares["getEntries"]...)
 	router.POST(options.BaseURL+"/entries", wrapper.PostEntries, options.OperationMiddlewares["postEntries"]...)
+	router.GET(options.BaseURL+"/pickings", wrapper.GetPickings, options.OperationMiddlewares["getPickings"]...)
+	router.GET(options.BaseURL+"/scale", wrapper.GetScale, options.OperationMiddlewares["getScale"]...)
+	router.POST(options.BaseURL+"/scale", wrapper.PostScale, options.OperationMiddlewares["postScale"]...)
+	router.POST(options.BaseURL+"/weigh", wrapper.PostWeigh, options.OperationMiddlewares["postWeigh"]...)
 	router.POST(options.BaseURL+"/growing", wrapper.PostGrowing, options.OperationMiddlewares["postGrowing"]...)
 	router.POST(options.BaseURL+"/hold-places", wrapper.PostHoldPlaces, options.OperationMiddlewares["postHoldPlaces"]...)
 	router.POST(options.BaseURL+"/station-read", wrapper.PostStationRead, options.OperationMiddlewares["postStationRead"]...)

@@ -33,6 +33,7 @@ type Server struct {
 	store *store.Store
 	demos []DemoHousehold
 
+	scale   string // address of the kitchen scale it knows of; empty for none
 	station string // address of the weather station it knows of; empty for none
 }
 
@@ -42,6 +43,7 @@ type Options struct {
 	AsOf    func() civil.Date // tells the date it is
 	Demos   []DemoHousehold   // the made-up households offered to a newcomer
 	Station string            // address of the weather station it knows of; empty for none
+	Scale   string            // address of the kitchen scale it knows of; empty for none
 	Web     fs.FS             // the interface's files
 	Hosts   Hosts             // the names it answers to
 }
@@ -49,7 +51,7 @@ type Options struct {
 // New makes the handler of the whole application: the contract under /api, the
 // interface's files under everything else.
 func New(o Options) (http.Handler, error) {
-	s := &Server{app: app.New(o.Store, o.AsOf), store: o.Store, demos: o.Demos, station: o.Station}
+	s := &Server{app: app.New(o.Store, o.AsOf), store: o.Store, demos: o.Demos, station: o.Station, scale: o.Scale}
 	e := echo.New()
 	e.HTTPErrorHandler = problems
 	e.Use(middleware.Recover())

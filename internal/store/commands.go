@@ -24,6 +24,7 @@ var commands = withPlain([]command{
 	{"begin", func(d *drafter, e *Edit) error { return d.begin(e.Household) }},
 	{"set-household", func(d *drafter, e *Edit) error { return d.setHousehold(e.Settings) }},
 	{turnsYear, func(d *drafter, e *Edit) error { return d.turnYear(e) }},
+	{"set-scale", func(d *drafter, e *Edit) error { return d.setScale(e.Target) }},
 	{"set-place", func(d *drafter, e *Edit) error { return d.setPlace(e.Place) }},
 	{"set-weather", (*drafter).weather},
 	{"remove-store", func(d *drafter, e *Edit) error { return d.removeStore(e.Target) }},
@@ -100,9 +101,24 @@ func (d *drafter) setHousehold(s *Settings) error {
 	if err != nil {
 		return err
 	}
-	s.Since = was.Since
+	s.Since, s.Scale = was.Since, was.Scale
 	err = d.set(householdKind, "", 0, s)
 	d.words = "changed the household"
+	return err
+}
+
+// setScale says where the kitchen scale answers; empty: there is none.
+func (d *drafter) setScale(address string) error {
+	if len(address) > 200 {
+		return &invalid.Field{Field: "target", Value: address[:200], Allowed: "an address of at most 200 characters"}
+	}
+	was, err := read[Settings](d.state.items[key{Kind: householdKind.name}])
+	if err != nil {
+		return err
+	}
+	was.Scale = address
+	err = d.set(householdKind, "", 0, &was)
+	d.words = "changed where the scale answers"
 	return err
 }
 

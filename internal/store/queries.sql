@@ -2,8 +2,8 @@
 SELECT * FROM household;
 
 -- name: PutHousehold :exec
-INSERT INTO household (id, name, year, start, risk, school, since) VALUES (1, ?, ?, ?, ?, ?, ?)
-ON CONFLICT (id) DO UPDATE SET name = excluded.name, year = excluded.year, start = excluded.start, risk = excluded.risk, school = excluded.school, since = excluded.since;
+INSERT INTO household (id, name, year, start, risk, school, since, scale) VALUES (1, ?, ?, ?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET name = excluded.name, year = excluded.year, start = excluded.start, risk = excluded.risk, school = excluded.school, since = excluded.since, scale = excluded.scale;
 
 -- name: DeleteHousehold :exec
 DELETE FROM household;

@@ -20,20 +20,21 @@ type Settings struct {
 	Risk  season.Risk    `json:"risk"`
 
 	School season.School `json:"school,omitempty"`
-	Since  civil.Date    `json:"since,omitzero"` // kept as it is by set-household
+	Since  civil.Date    `json:"since,omitzero"`  // kept as it is by set-household
+	Scale  string        `json:"scale,omitempty"` // where the kitchen scale answers; kept as it is by set-household
 }
 
 var householdKind = (&kind{
 	name: "household",
 	put: func(h *household.Household, it item) error {
 		s, err := read[Settings](it)
-		h.Name, h.Year, h.Start, h.Risk, h.School, h.Since = s.Name, s.Year, s.Start, s.Risk, s.School, s.Since
+		h.Name, h.Year, h.Start, h.Risk, h.School, h.Since, h.Scale = s.Name, s.Year, s.Start, s.Risk, s.School, s.Since, s.Scale
 		return err
 	},
 	ids: func(*household.Household) []string { return nil },
 	each: func(h *household.Household, tell func(*string, any) error) error {
 		none := ""
-		return tell(&none, Settings{h.Name, h.Year, h.Start, h.Risk, h.School, h.Since})
+		return tell(&none, Settings{h.Name, h.Year, h.Start, h.Risk, h.School, h.Since, h.Scale})
 	},
 	ofEdit: func(*Edit) (*string, any) { return nil, nil },
 }).rowsOf(
@@ -53,14 +54,14 @@ var householdKind = (&kind{
 				return err
 			}
 		}
-		return add("", 0, Settings{h.Name, int(h.Year), start, season.Risk(h.Risk), season.School(h.School), since})
+		return add("", 0, Settings{h.Name, int(h.Year), start, season.Risk(h.Risk), season.School(h.School), since, h.Scale})
 	},
 	as(func(ctx context.Context, q *rows.Queries, _ float64, s Settings) error {
 		since := ""
 		if s.Since != 0 {
 			since = s.Since.String()
 		}
-		return q.PutHousehold(ctx, rows.PutHouseholdParams{Name: s.Name, Year: int64(s.Year), Start: s.Start.String(), Risk: string(s.Risk), School: string(s.School), Since: since})
+		return q.PutHousehold(ctx, rows.PutHouseholdParams{Name: s.Name, Year: int64(s.Year), Start: s.Start.String(), Risk: string(s.Risk), School: string(s.School), Since: since, Scale: s.Scale})
 	}),
 	without((*rows.Queries).DeleteHousehold))
 

@@ -11,9 +11,9 @@ import (
 // OtherYear is a table year beside the one that runs: its sums, what of it had or has ground,
 // and its sowings. Of the next one those that are to be begun; of the one before those that were.
 type OtherYear struct {
-	Year    int            `json:"year"`
-	Tally   plan.Tally     `json:"tally"`
-	Fed     *Fed           `json:"fed,omitempty"` // nil where there is no bed yet
+	Year    int          `json:"year"`
+	Tally   plan.Tally   `json:"tally"`
+	Fed     *Fed         `json:"fed,omitempty"` // nil where there is no bed yet
 	Sowings []YearSowing `json:"sowings"`       // by their days
 }
 

@@ -25,6 +25,7 @@ type Household struct {
 	Start     civil.MonthDay       `json:"start"`          // first day of the table year; none: the median last frost, or 1 January
 	Since     civil.Date           `json:"since,omitzero"` // the day on which it began with the plan: what was to be begun before is not missed
 	Risk      season.Risk          `json:"risk"`
+	Scale     string               `json:"scale,omitempty"` // where the kitchen scale answers; empty: there is none
 	Place     place.Place          `json:"place"`
 	Members   []Member             `json:"members"`
 	Guests    []Guest              `json:"guests"`

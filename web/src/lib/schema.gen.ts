@@ -159,6 +159,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/pickings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is likely to come in today, what can be picked first */
+        get: operations["getPickings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the household's kitchen scale shows */
+        get: operations["getScale"];
+        put?: never;
+        /** Tare the scale, or put something on a simulated one */
+        post: operations["postScale"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/weigh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Enter what lies on the scale as a harvest, once its weight is stable */
+        post: operations["postWeigh"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/growing": {
         parameters: {
             query?: never;
@@ -829,7 +881,7 @@ export interface components {
             /** @description the revision it was made against */
             revision: number;
             /** @enum {string} */
-            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "put-wishes" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs" | "call-it" | "remove-unknown" | "remove-entry";
+            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "put-wishes" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs" | "call-it" | "remove-unknown" | "remove-entry" | "set-scale";
             household?: components["schemas"]["Household"];
             settings?: components["schemas"]["Settings"];
             place?: components["schemas"]["Place"];
@@ -916,6 +968,8 @@ export interface components {
             year: number;
             /** @description first day of the table year, such as 04-28; empty for the median last frost */
             start: string;
+            /** @description where the kitchen scale answers */
+            scale?: string;
             /** @description the day on which it began with the plan; what was to be begun before is not missed */
             since?: string;
             risk: components["schemas"]["Risk"];
@@ -951,6 +1005,8 @@ export interface components {
             school?: components["schemas"]["School"];
             /** @description kept as it is */
             since?: string;
+            /** @description kept as it is; set-scale changes it */
+            scale?: string;
         };
         Place: {
             name: string;
@@ -2656,6 +2712,41 @@ export interface components {
             /** @description the entry in words; quantities are marked */
             words: string;
         };
+        Picking: {
+            sowing: string;
+            food: string;
+            crop: string;
+            crop_name: string;
+            first: string;
+            last?: string;
+            /** @description it can be picked today */
+            now: boolean;
+            /** @description g of one, where it is counted in pieces */
+            piece: number;
+        };
+        ScaleReading: {
+            gram: number;
+            stable: boolean;
+            overload: boolean;
+            simulated: boolean;
+        };
+        ScaleDo: {
+            tare?: boolean;
+            /**
+             * Format: double
+             * @description that are put on it, where it is a simulated one
+             */
+            kg?: number;
+        };
+        WeighAsked: {
+            client: string;
+            id: string;
+            revision: number;
+            follows?: string[];
+            food: string;
+            crop?: string;
+            sowing?: string;
+        };
         LogAll: {
             client: string;
             id: string;
@@ -3291,6 +3382,99 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["EntriesAsked"];
+            };
+        };
+        responses: {
+            /** @description The state after it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["State"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getPickings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The plantings */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Picking"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getScale: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What it shows */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScaleReading"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postScale: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScaleDo"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postWeigh: {
+        parameters: {
+            query?: {
+                /** @description the revision that the client has; what has changed since is then told instead of the whole */
+                since?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeighAsked"];
             };
         };
         responses: {

@@ -61,6 +61,7 @@ type Household struct {
 	Risk   string
 	School string
 	Since  string
+	Scale  string
 }
 
 type Journal struct {

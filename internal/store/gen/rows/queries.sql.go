@@ -317,7 +317,7 @@ func (q *Queries) GetCustoms(ctx context.Context) ([]string, error) {
 }
 
 const getHousehold = `-- name: GetHousehold :many
-SELECT id, name, year, start, risk, school, since FROM household
+SELECT id, name, year, start, risk, school, since, scale FROM household
 `
 
 func (q *Queries) GetHousehold(ctx context.Context) ([]Household, error) {
@@ -337,6 +337,7 @@ func (q *Queries) GetHousehold(ctx context.Context) ([]Household, error) {
 			&i.Risk,
 			&i.School,
 			&i.Since,
+			&i.Scale,
 		); err != nil {
 			return nil, err
 		}
@@ -1310,8 +1311,8 @@ func (q *Queries) PutHabit(ctx context.Context, arg PutHabitParams) error {
 }
 
 const putHousehold = `-- name: PutHousehold :exec
-INSERT INTO household (id, name, year, start, risk, school, since) VALUES (1, ?, ?, ?, ?, ?, ?)
-ON CONFLICT (id) DO UPDATE SET name = excluded.name, year = excluded.year, start = excluded.start, risk = excluded.risk, school = excluded.school, since = excluded.since
+INSERT INTO household (id, name, year, start, risk, school, since, scale) VALUES (1, ?, ?, ?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET name = excluded.name, year = excluded.year, start = excluded.start, risk = excluded.risk, school = excluded.school, since = excluded.since, scale = excluded.scale
 `
 
 type PutHouseholdParams struct {
@@ -1321,6 +1322,7 @@ type PutHouseholdParams struct {
 	Risk   string
 	School string
 	Since  string
+	Scale  string
 }
 
 func (q *Queries) PutHousehold(ctx context.Context, arg PutHouseholdParams) error {
@@ -1331,6 +1333,7 @@ func (q *Queries) PutHousehold(ctx context.Context, arg PutHouseholdParams) erro
 		arg.Risk,
 		arg.School,
 		arg.Since,
+		arg.Scale,
 	)
 	return err
 }

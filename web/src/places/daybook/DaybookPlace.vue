@@ -103,7 +103,10 @@ useKeys([
   <section v-if="plan" class="daybook">
     <div class="place-bar">
       <h2 tabindex="-1">Daybook</h2>
-      <p class="today">{{ weekday(today) }}, {{ fullDay(today) }}</p>
+      <p class="today">
+        {{ weekday(today) }}, {{ fullDay(today) }} ·
+        <RouterLink class="no-print" to="/daybook/weigh">Weigh in</RouterLink>
+      </p>
       <div class="tools no-print">
         <span class="choice" role="group" aria-label="Which weeks">
           <button type="button" class="plain" :disabled="!ahead" aria-label="A week back" @click="ahead--">‹</button>

@@ -8,6 +8,7 @@ import Overrules from './Overrules.vue'
 import Patches from './Patches.vue'
 import PlaceForm from './PlaceForm.vue'
 import Rules from './Rules.vue'
+import ScaleAddress from './ScaleAddress.vue'
 import Stores from './Stores.vue'
 </script>
 
@@ -44,6 +45,7 @@ import Stores from './Stores.vue'
         ]"
         hint="From these come the hours in Daybook and the trays in Sowings."
       />
+      <ScaleAddress />
       <Rules />
       <Copies />
       <section aria-label="Crop book">

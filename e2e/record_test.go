@@ -1,0 +1,139 @@
+package e2e
+
+import (
+	"fmt"
+	"inventory/internal/standin"
+	"net/http"
+	"net/http/httptest"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/go-rod/rod/lib/input"
+)
+
+// A line of the daybook says what came in and where it went; what is understood is shown before,
+// what cannot be is told at the line and nothing typed is lost; one undo takes it back.
+func TestALineOfTheDaybook(t *testing.T) {
+	t.Parallel()
+	p := livedOn(t, "2027-08-20").open("/daybook")
+	line := `[aria-label="What happened, as one line"]`
+	p.must(p.see(line).Input("3 kg plums"))
+	p.shows(".log-line .wrong", "“plums” is not understood")
+	p.must(p.see(line).SelectAllText())
+	p.must(p.see(line).Input("3 heads lettuce to the neighbour, 1 lost to slugs"))
+	p.shows(".understood", "Head lettuce: 4 came in")
+	p.press(input.Enter)
+	p.shows(".entries", "given away")
+	p.shows(".entries", "lost (slugs)")
+	if n := number(t, p.eval(`() => document.querySelectorAll('.entries li').length`)); n != 3 {
+		t.Errorf("%g entries, want a harvest and two uses", n)
+	}
+	p.must(p.see(line).Input("gave mum 40 kg of kale"))
+	p.press(input.Enter)
+	p.shows(".log-line .wrong", "so much kale came in")
+	if left := p.eval(fmt.Sprintf(`() => document.querySelector('%s').value`, strings.ReplaceAll(line, `"`, `\"`))); left != "gave mum 40 kg of kale" {
+		t.Errorf("what was typed is lost: %q", left)
+	}
+	p.must(p.see(line).SelectAllText())
+	p.must(p.see(line).Input("tomatoes two weeks behind"))
+	p.press(input.Enter)
+	p.shows(".notice", "behind")
+	p.press(input.Escape)
+	p.must(p.see("h2").Focus())
+	p.press('u')
+	p.shows(".notice", "Took back")
+	p.press('u')
+	p.gone(".entries")
+}
+
+// A jar is taken at one press; a changed number is a count of the shelf; what is used up stands
+// apart; all of it is undone.
+func TestAJarIsTakenAndTheShelfIsCounted(t *testing.T) {
+	t.Parallel()
+	p := start(t, "demo").open("/shelves")
+	p.see("[data-lot]")
+	jars := `[aria-label^="How many: Tomato sauce"]`
+	before := number(t, p.eval(`() => document.querySelector('[aria-label^="How many: Tomato sauce"]').value`))
+	p.click(`[aria-label^="Take 1 of Tomato sauce"]`)
+	p.shows(".notice", "1 taken from the shelf")
+	there := func(n float64) {
+		t.Helper()
+		p.until(fmt.Sprintf("%g jars", n), `n => Number(document.querySelector('[aria-label^="How many: Tomato sauce"]').value) === n`, n)
+	}
+	there(before - 1)
+	p.fill(jars, "4")
+	p.shows(".notice", "4 counted on the shelf")
+	there(4)
+	p.fill(jars, "0")
+	p.shows(".used", "used up")
+	p.press('u')
+	there(4)
+	p.press('u')
+	there(before - 1)
+	p.press('u')
+	there(before)
+}
+
+// Three crops are weighed on a scale whose address is entered in House; it breaks off in between and
+// comes back, and what it never settles on is not taken. Two presses from the Daybook enter a harvest.
+func TestThreeCropsAreWeighed(t *testing.T) {
+	t.Parallel()
+	device := httptest.NewServer(standin.NewScale(time.Now))
+	defer device.Close()
+	simulate := func(body string) {
+		t.Helper()
+		res, err := http.Post(device.URL+"/simulate", "application/json", strings.NewReader(body))
+		if err != nil || res.StatusCode != http.StatusNoContent {
+			t.Fatalf("%s: %v", body, err)
+		}
+		_ = res.Body.Close()
+	}
+	p := livedOn(t, "2027-08-20").open("/house")
+	address := `[aria-label="Where the scale answers"]`
+	p.must(p.see(address).Input(device.URL + "/nowhere"))
+	p.clickNamed(`[aria-label="Kitchen scale"] button`, "Save and try it")
+	p.shows(`[aria-label="Kitchen scale"] .wrong`, "what answers there is none")
+	p.must(p.see(address).SelectAllText())
+	p.must(p.see(address).Input(device.URL))
+	p.clickNamed(`[aria-label="Kitchen scale"] button`, "Save and try it")
+	p.shows(`[aria-label="Kitchen scale"]`, "It answers: 0")
+
+	p.press('g', 'd')
+	p.clickNamed(".today a", "Weigh in") // the first press
+	p.shows("[data-scale]", "stable")
+	simulate(`{"kg": 0.35}`)
+	p.shows("[data-scale] .shows", "0.35")
+	p.shows("[data-scale]", "stable")
+	p.clickNamed("[data-scale] button", "Tare the empty basket")
+	p.shows("[data-scale] .shows", "0")
+	simulate(`{"kg": 2.75}`)
+	p.clickNamed(`[data-picking="tomato-slicing"] button`, "Tomato, slicing") // the second: it waits until the weight is stable
+	p.shows(".entries", "Tomato, slicing: 2.4 kg came in")
+
+	simulate(`{"gone": true}`)
+	p.shows("[data-scale]", "No scale")
+	p.fill(`[data-picking="chard"] [aria-label="What it weighs: Chard"]`, "1.2") // typed meanwhile
+	p.shows(".entries", "Chard: 1.2 kg came in")
+	simulate(`{"gone": false, "kg": 1.25, "unit": "lb"}`)
+	p.shows("[data-scale]", "stable")
+	p.clickNamed(`[data-picking="kale"] button`, "Kale")
+	p.shows(".entries", "Kale: 0.90 kg came in")
+
+	simulate(`{"kg": 20}`)
+	p.shows("[data-scale]", "too much for the scale")
+	p.clickNamed(`[data-picking="kale"] button`, "Kale")
+	p.shows(".weigh .wrong", "it is overloaded")
+	simulate(`{"kg": 0.35}`)
+	p.shows("[data-scale]", "stable")
+	p.clickNamed(`[data-picking="kale"] button`, "Kale")
+	p.shows(".weigh .wrong", "it shows nothing")
+	if n := number(t, p.eval(`() => document.querySelectorAll('.entries li').length`)); n != 3 {
+		t.Errorf("%g entries, three crops were weighed", n)
+	}
+	for range 3 {
+		p.press('u')
+		p.shows(".notice", "Took back")
+	}
+	p.gone(".entries")
+}

@@ -1,0 +1,65 @@
+package api
+
+import (
+	"net/http"
+
+	"github.com/labstack/echo/v5"
+
+	"inventory/internal/app"
+	"inventory/internal/core/record"
+)
+
+// GetPickings answers with what is likely to come in today.
+func (s *Server) GetPickings(c *echo.Context) error {
+	out, err := s.app.Pickings(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, out)
+}
+
+// GetScale answers with what the household's scale shows.
+func (s *Server) GetScale(c *echo.Context) error {
+	r, err := s.app.Scale(c.Request().Context(), s.scale)
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, r)
+}
+
+// PostScale tares the scale, or puts something on a simulated one.
+func (s *Server) PostScale(c *echo.Context) error {
+	var b ScaleDo
+	if err := decode(c, &b); err != nil {
+		return err
+	}
+	ctx := c.Request().Context()
+	if b.Kg != nil {
+		if err := s.app.Load(ctx, s.scale, *b.Kg); err != nil {
+			return err
+		}
+	}
+	if b.Tare != nil && *b.Tare {
+		if err := s.app.Tare(ctx, s.scale); err != nil {
+			return err
+		}
+	}
+	return c.NoContent(http.StatusNoContent)
+}
+
+// PostWeigh enters what lies on the scale.
+func (s *Server) PostWeigh(c *echo.Context, params PostWeighParams) error {
+	var b WeighAsked
+	if err := decode(c, &b); err != nil {
+		return err
+	}
+	e := record.Entry{Food: b.Food}
+	if b.Crop != nil {
+		e.Crop = *b.Crop
+	}
+	if b.Sowing != nil {
+		e.Sowing = *b.Sowing
+	}
+	d, err := s.app.Weigh(c.Request().Context(), app.Stamp{Client: b.Client, ID: b.ID, Revision: b.Revision}, s.scale, e)
+	return s.done(c, params.Since, d, err)
+}

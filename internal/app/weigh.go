@@ -1,0 +1,113 @@
+package app
+
+import (
+	"context"
+	"time"
+
+	"inventory/internal/core/book"
+	"inventory/internal/core/daybook"
+	"inventory/internal/core/invalid"
+	"inventory/internal/core/record"
+	"inventory/internal/exchange"
+)
+
+// How often a scale is asked while it settles, and for how long it may swing.
+const (
+	scaleAsked    = 150 * time.Millisecond
+	scalePatience = 6 * time.Second
+)
+
+// Pickings returns what is likely to come in today.
+func (a *App) Pickings(ctx context.Context) ([]daybook.Picking, error) {
+	now, err := a.Begun(ctx)
+	if err != nil {
+		return nil, err
+	}
+	b, _, _, err := now.Input.Household.Book(book.Usual())
+	if err != nil {
+		return nil, err
+	}
+	return daybook.Pickings(&now.Plan, b, now.Today), nil
+}
+
+// scaleAt returns where the household's scale answers: as it says in House, or else the one that
+// the command line names.
+func (a *App) scaleAt(ctx context.Context, known string) (string, error) {
+	now, err := a.Begun(ctx)
+	if err != nil {
+		return "", err
+	}
+	if at := now.Snapshot.Household.Scale; at != "" {
+		return at, nil
+	}
+	if known == "" {
+		return "", &invalid.Field{Field: "scale", Allowed: "the address of a kitchen scale, to be entered in House"}
+	}
+	return known, nil
+}
+
+// Scale returns what the household's scale shows. Known is the address that the command line names.
+func (a *App) Scale(ctx context.Context, known string) (exchange.ScaleReading, error) {
+	at, err := a.scaleAt(ctx, known)
+	if err != nil {
+		return exchange.ScaleReading{}, err
+	}
+	return exchange.ReadScale(ctx, at)
+}
+
+// Tare calls what lies on the household's scale nothing: the empty basket.
+func (a *App) Tare(ctx context.Context, known string) error {
+	at, err := a.scaleAt(ctx, known)
+	if err != nil {
+		return err
+	}
+	return exchange.TareScale(ctx, at)
+}
+
+// Load puts something on the household's scale, where it is a simulated one.
+func (a *App) Load(ctx context.Context, known string, kg float64) error {
+	at, err := a.scaleAt(ctx, known)
+	if err != nil {
+		return err
+	}
+	return exchange.SimulateScale(ctx, at, kg)
+}
+
+// Weigh waits until the household's scale has settled, and enters what lies on it as a harvest.
+// The weight is the server's to read: what a browser says of it may be old.
+func (a *App) Weigh(ctx context.Context, by Stamp, known string, e record.Entry) (Done, error) {
+	at, err := a.scaleAt(ctx, known)
+	if err != nil {
+		return Done{}, err
+	}
+	r, err := settled(ctx, at)
+	if err != nil {
+		return Done{}, err
+	}
+	e.Act, e.Gram, e.Day = record.Harvest, r.Gram, a.Today()
+	return a.Record(ctx, by, []record.Entry{e})
+}
+
+// settled reads a scale until its weight is stable.
+func settled(ctx context.Context, at string) (exchange.ScaleReading, error) {
+	ctx, cancel := context.WithTimeout(ctx, scalePatience)
+	defer cancel()
+	for tick := time.NewTicker(scaleAsked); ; {
+		r, err := exchange.ReadScale(ctx, at)
+		switch {
+		case err != nil:
+			return r, err
+		case r.Overload:
+			return r, &invalid.Field{Field: "scale", Allowed: "less on the scale: it is overloaded"}
+		case r.Stable && r.Gram <= 0:
+			return r, &invalid.Field{Field: "scale", Allowed: "something on the scale: it shows nothing. Tare it with the empty basket first"}
+		case r.Stable:
+			return r, nil
+		}
+		select {
+		case <-ctx.Done():
+			return r, &invalid.Field{Field: "scale", Allowed: "a scale that stands still: its weight does not settle"}
+		case <-tick.C:
+		}
+	}
+}
