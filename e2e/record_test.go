@@ -36,15 +36,24 @@ func TestALineOfTheDaybook(t *testing.T) {
 		t.Errorf("what was typed is lost: %q", left)
 	}
 	p.must(p.see(line).SelectAllText())
-	p.must(p.see(line).Input("tomatoes two weeks behind"))
+	p.must(p.see(line).Input("3 kg chard"))
+	p.press(input.Enter)
+	p.shows("[data-outlook]", "3 kg picked of")
+	p.shows("[data-outlook]", "to come")
+	p.clickNamed(".where button", "animals") // where it went, at one press
+	p.shows(".entries", "3 kg for the animals")
+	p.gone(".where")
+	p.must(p.see(line).Input("chard two weeks behind"))
 	p.press(input.Enter)
 	p.shows(".notice", "behind")
 	p.press(input.Escape)
 	p.must(p.see("h2").Focus())
-	p.press('u')
-	p.shows(".notice", "Took back")
-	p.press('u')
+	for range 4 {
+		p.press('u')
+		p.shows(".notice", "Took back")
+	}
 	p.gone(".entries")
+	p.gone("[data-outlook]")
 }
 
 // A jar is taken at one press; a changed number is a count of the shelf; what is used up stands

@@ -897,6 +897,9 @@ type Order = supply.Order
 // OtherYear a table year beside the one that runs; the next one as it would be if it began with what stands
 type OtherYear = ground.OtherYear
 
+// Outlook defines model for Outlook.
+type Outlook = daybook.Outlook
+
 // Over defines model for Over.
 type Over = plan.Over
 
@@ -1621,6 +1624,9 @@ type ServerInterface interface {
 	// PostLotsRead Read a CSV of what stands on the shelf, without changing anything
 	// (POST /lots-read)
 	PostLotsRead(ctx *echo.Context) error
+	// GetOutlooks What was picked of plantings that grow, and what is still to come
+	// (GET /outlooks)
+	GetOutlooks(ctx *echo.Context) error
 	// GetPickings What is likely to come in today, what can be picked first
 	// (GET /pickings)
 	GetPickings(ctx *echo.Context) error
@@ -2078,6 +2084,15 @@ func (w *ServerInterfaceWrapper) PostLotsRead(ctx *echo.Context) error {
 	return err
 }
 
+// GetOutlooks converts echo context to params.
+func (w *ServerInterfaceWrapper) GetOutlooks(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetOutlooks(ctx)
+	return err
+}
+
 // GetPickings converts echo context to params.
 func (w *ServerInterfaceWrapper) GetPickings(ctx *echo.Context) error {
 	var err error
@@ -2464,6 +2479,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/entries", wrapper.GetEntries, options.OperationMiddlewares["getEntries"]...)
 	router.POST(options.BaseURL+"/entries", wrapper.PostEntries, options.OperationMiddlewares["postEntries"]...)
 	router.GET(options.BaseURL+"/pickings", wrapper.GetPickings, options.OperationMiddlewares["getPickings"]...)
+	router.GET(options.BaseURL+"/outlooks", wrapper.GetOutlooks, options.OperationMiddlewares["getOutlooks"]...)
 	router.GET(options.BaseURL+"/scale", wrapper.GetScale, options.OperationMiddlewares["getScale"]...)
 	router.POST(options.BaseURL+"/scale", wrapper.PostScale, options.OperationMiddlewares["postScale"]...)
 	router.POST(options.BaseURL+"/weigh", wrapper.PostWeigh, options.OperationMiddlewares["postWeigh"]...)

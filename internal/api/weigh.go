@@ -18,6 +18,15 @@ func (s *Server) GetPickings(c *echo.Context) error {
 	return c.JSON(http.StatusOK, out)
 }
 
+// GetOutlooks answers with what is still to come of what was picked.
+func (s *Server) GetOutlooks(c *echo.Context) error {
+	out, err := s.app.Outlooks(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, out)
+}
+
 // GetScale answers with what the household's scale shows.
 func (s *Server) GetScale(c *echo.Context) error {
 	r, err := s.app.Scale(c.Request().Context(), s.scale)

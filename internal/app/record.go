@@ -12,6 +12,7 @@ import (
 	"inventory/internal/core/daybook"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/record"
+	"inventory/internal/core/stock"
 	"inventory/internal/store"
 )
 
@@ -85,6 +86,7 @@ func (a *App) Record(ctx context.Context, by Stamp, entries []record.Entry) (Don
 		if err != nil {
 			return store.Edit{}, err
 		}
+		var lots []stock.Lot
 		words := make([]string, len(entries))
 		for i := range entries {
 			e := &entries[i]
@@ -95,9 +97,12 @@ func (a *App) Record(ctx context.Context, by Stamp, entries []record.Entry) (Don
 				}
 				return store.Edit{}, err
 			}
+			if lot := daybook.StorageLot(*e, b, newID); lot != nil {
+				e.Lot, lots = lot.ID, append(lots, *lot)
+			}
 			words[i] = daybook.Words(*e, b, now.Snapshot.Known.Lots)
 		}
-		return store.Edit{Command: "record", Entries: entered(by, entries), Words: strings.Join(words, "; ")}, nil
+		return store.Edit{Command: "record", Entries: entered(by, entries), Lots: lots, Words: strings.Join(words, "; ")}, nil
 	})
 }
 
@@ -121,6 +126,7 @@ func happened(now *Planned, e record.Entry) error {
 type Told struct {
 	record.Entry
 	Words string `json:"words"` // quantities are marked
+	Left  int    `json:"left"`  // grams of what came in by it of which nothing is said yet
 }
 
 // Entries returns what was recorded from one day to another, the newest first.
@@ -135,8 +141,17 @@ func (a *App) Entries(ctx context.Context, from, to civil.Date) ([]Told, error) 
 	}
 	all := now.Snapshot.Record.Span(from, to)
 	out := make([]Told, 0, len(all))
+	ledgers := map[string]*record.Ledger{}
 	for i := len(all) - 1; i >= 0; i-- {
-		out = append(out, Told{*all[i], daybook.Words(*all[i], b, now.Snapshot.Known.Lots)})
+		e := all[i]
+		told := Told{Entry: *e, Words: daybook.Words(*e, b, now.Snapshot.Known.Lots)}
+		if e.ComesIn() {
+			if ledgers[e.Food] == nil {
+				ledgers[e.Food], _ = now.Snapshot.Record.LedgerOf(e.Food, record.KeepDays(b, e.Food)) // what does not hold was refused
+			}
+			told.Left = ledgers[e.Food].LeftOf(e.ID)
+		}
+		out = append(out, told)
 	}
 	return out, nil
 }

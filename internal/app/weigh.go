@@ -7,6 +7,7 @@ import (
 	"inventory/internal/core/book"
 	"inventory/internal/core/daybook"
 	"inventory/internal/core/invalid"
+	"inventory/internal/core/plan"
 	"inventory/internal/core/record"
 	"inventory/internal/exchange"
 )
@@ -28,6 +29,21 @@ func (a *App) Pickings(ctx context.Context) ([]daybook.Picking, error) {
 		return nil, err
 	}
 	return daybook.Pickings(&now.Plan, b, now.Today), nil
+}
+
+// Outlooks returns what is still to come of every planting of which something was picked.
+func (a *App) Outlooks(ctx context.Context) ([]daybook.Outlook, error) {
+	now, err := a.Begun(ctx)
+	if err != nil {
+		return nil, err
+	}
+	return ask(ctx, a, "outlooks", now, func(context.Context) ([]daybook.Outlook, error) {
+		courses, err := plan.Courses(now.Input)
+		if err != nil {
+			return nil, err
+		}
+		return daybook.Outlooks(courses, now.Snapshot.Record, now.Today), nil
+	})
 }
 
 // scaleAt returns where the household's scale answers: as it says in House, or else the one that

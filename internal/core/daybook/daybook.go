@@ -163,12 +163,20 @@ func (d *desk) went(l line.Logged) error {
 		return d.putUp(l)
 	}
 	e := record.Entry{Day: l.Day, Act: record.Use, Food: l.Food, Crop: l.Kind, Gram: gram, To: l.To, Reason: l.Reason}
-	if l.To == record.Storage && slices.ContainsFunc(d.book.Food(l.Food), wish.KeepsWhole) {
-		e.Lot = d.NewID("l")
-		d.out.Lots = append(d.out.Lots, stock.Lot{ID: e.Lot, Food: l.Food, Form: string(wish.Cellar), Count: 1, Size: float64(gram) / 1000, Unit: "kg", PutUp: l.Day})
+	if lot := StorageLot(e, d.book, d.NewID); lot != nil {
+		e.Lot, d.out.Lots = lot.ID, append(d.out.Lots, *lot)
 	}
 	d.enter(e, say.Went{Food: d.named(l.Food, l.Kind), Gram: gram, To: string(l.To), Reason: l.Reason})
 	return nil
+}
+
+// StorageLot returns the lot that an entry makes by which something goes into storage; nil for
+// other entries, and for what does not keep whole.
+func StorageLot(e record.Entry, b *book.Book, newID func(string) string) *stock.Lot {
+	if e.Act != record.Use || e.To != record.Storage || e.Lot != "" || e.Gram <= 0 || !slices.ContainsFunc(b.Food(e.Food), wish.KeepsWhole) {
+		return nil
+	}
+	return &stock.Lot{ID: newID("l"), Food: e.Food, Form: string(wish.Cellar), Count: 1, Size: float64(e.Gram) / 1000, Unit: "kg", PutUp: e.Day}
 }
 
 // grams returns what an amount weighs, whole grams: as it was said, or by the usual weight of a

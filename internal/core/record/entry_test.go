@@ -39,6 +39,9 @@ func TestBalanceByHand(t *testing.T) {
 	if all.CameIn != 12500 || all.Went[Table] != 1000 || all.Went[Jars] != 7000 || all.Went[Given] != 1500 || all.Went[Compost] != 300 || all.NotSaid != 2700 {
 		t.Errorf("%+v", all)
 	}
+	if l.LeftOf("c4-6500") != 700 || l.LeftOf("c1-4000") != 0 || l.LeftOf("nothing") != 0 {
+		t.Errorf("%d g are left of day 4, want 700", l.LeftOf("c4-6500"))
+	}
 	for on, want := range map[int]int{1: 0, 4: 700, 6: 2000} {
 		if got := l.Over(day(on), day(on)).NotSaid; got != want {
 			t.Errorf("of day %d %d g are not said, want %d", on, got, want)

@@ -20,6 +20,7 @@ type Ledger struct{ batches []*batch }
 
 // batch is what came in by one entry.
 type batch struct {
+	id   string
 	day  civil.Date
 	gram int
 	left int
@@ -66,7 +67,7 @@ func (r *Record) LedgerOf(food string, keepDays int) (*Ledger, error) {
 		}
 		switch {
 		case e.ComesIn():
-			l.batches = append(l.batches, &batch{e.Day, e.Gram, e.Gram, map[To]int{}})
+			l.batches = append(l.batches, &batch{e.ID, e.Day, e.Gram, e.Gram, map[To]int{}})
 		case e.Goes() != "" && e.Gram > 0:
 			uses = append(uses, e)
 		}
@@ -104,6 +105,16 @@ func (l *Ledger) book(e *Entry, keepDays int) {
 	for i := older - 1; i >= 0; i-- {
 		take(l.batches[i])
 	}
+}
+
+// LeftOf returns the grams of what came in by an entry of which nothing is said yet.
+func (l *Ledger) LeftOf(id string) int {
+	for _, b := range l.batches {
+		if b.id == id {
+			return b.left
+		}
+	}
+	return 0
 }
 
 // Over returns the balance of what came in during a span, the last day counted.

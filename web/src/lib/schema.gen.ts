@@ -176,6 +176,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/outlooks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was picked of plantings that grow, and what is still to come */
+        get: operations["getOutlooks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/scale": {
         parameters: {
             query?: never;
@@ -2711,6 +2728,8 @@ export interface components {
         ToldEntry: WithRequired<components["schemas"]["Entry"], "id" | "day" | "act"> & {
             /** @description the entry in words; quantities are marked */
             words: string;
+            /** @description g of what came in by it of which nothing is said yet */
+            left: number;
         };
         Picking: {
             sowing: string;
@@ -2723,6 +2742,29 @@ export interface components {
             now: boolean;
             /** @description g of one, where it is counted in pieces */
             piece: number;
+        };
+        Outlook: {
+            sowing: string;
+            /**
+             * Format: double
+             * @description kg of the whole planting
+             */
+            expected: number;
+            /**
+             * Format: double
+             * @description kg so far
+             */
+            picked: number;
+            /**
+             * Format: double
+             * @description kg to come, no less in nine seasons of ten
+             */
+            low: number;
+            /** Format: double */
+            likely: number;
+            /** Format: double */
+            high: number;
+            nearly_over: boolean;
         };
         ScaleReading: {
             gram: number;
@@ -3413,6 +3455,27 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Picking"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getOutlooks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Those of which something was picked */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Outlook"][];
                 };
             };
             default: components["responses"]["Problem"];

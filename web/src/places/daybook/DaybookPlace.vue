@@ -7,6 +7,7 @@ import type { Sowing } from '../../lib/api'
 import { doneIn, greenTasks, linesUntil, monday } from '../../lib/daybook'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
+import { provideOutlooks } from '../../lib/outlooks'
 import { day, dayNumber, fullDay, isoDay, weekday } from '../../lib/words'
 import BehindLine from './BehindLine.vue'
 import DoneTasks from './DoneTasks.vue'
@@ -20,6 +21,7 @@ import MoonLine from './MoonLine.vue'
 import { fixed } from '../../lib/numbers'
 
 const store = useHousehold()
+provideOutlooks()
 const ahead = ref(0) // weeks looked ahead
 const find = ref('')
 const finder = ref<InstanceType<typeof ElInput>>()

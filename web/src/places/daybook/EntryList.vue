@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // What was recorded from one day to another, each entry with a way to take it back.
 import { computed, ref } from 'vue'
-import { api } from '../../lib/api'
+import { api, type ToldEntry } from '../../lib/api'
 import { useAnswer } from '../../lib/ask'
 import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
@@ -10,7 +10,7 @@ import { capital, day } from '../../lib/words'
 
 const props = defineProps<{ from: string; to: string; title: string }>()
 const store = useHousehold()
-const { render } = useUnits()
+const { render, say } = useUnits()
 const refused = ref('')
 const { data: entries } = useAnswer(
   'entries',
@@ -18,6 +18,24 @@ const { data: entries } = useAnswer(
   (span, signal) => api.GET('/entries', { params: { query: span }, signal }),
 )
 const several = computed(() => props.from !== props.to)
+
+/** Where what came in can have gone, at one press. */
+const places = [
+  ['table', 'eaten'],
+  ['storage', 'storage'],
+  ['given', 'given away'],
+  ['animals', 'animals'],
+  ['compost', 'compost'],
+  ['lost', 'lost'],
+] as const
+
+/** Says where all that is left of what came in went. */
+async function went(e: ToldEntry, to: string) {
+  const problem = await store.record({
+    entries: [{ id: '', act: 'use', day: store.plan?.as_of ?? e.day, food: e.food, crop: e.crop, gram: e.left, to }],
+  })
+  refused.value = problem ? (problem.fields?.[0]?.allowed ?? problem.detail) : ''
+}
 
 async function remove(id: string) {
   refused.value = wordsOf(await store.edit({ command: 'remove-entry', target: id }))
@@ -31,6 +49,12 @@ async function remove(id: string) {
       <li v-for="e in entries" :key="e.id" :data-entry="e.act">
         <span>
           {{ capital(render(e.words)) }}
+          <span v-if="e.left > 0" class="where small no-print">
+            <span class="quiet">{{ say(e.left / 1000, 'kg') }} not said:</span>
+            <button v-for="[place, words] in places" :key="place" type="button" class="link" @click="went(e, place)">
+              {{ words }}
+            </button>
+          </span>
           <span v-if="e.note && e.act !== 'note'" class="quiet small">{{ e.note }}</span>
         </span>
         <span class="small quiet when"
@@ -52,6 +76,16 @@ async function remove(id: string) {
   gap: var(--space-4);
   padding: var(--space-2) 0;
   border-bottom: 1px solid var(--hair);
+}
+.where {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 var(--space-4);
+}
+@media (max-width: 640px) {
+  .where .link {
+    min-height: 48px;
+  }
 }
 .when {
   white-space: nowrap;

@@ -5,6 +5,7 @@ import type { Problem, Sowing } from '../../lib/api'
 import { useWhere } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
+import { useOutlook } from '../../lib/outlooks'
 import { useUnits } from '../../lib/units'
 import { count, day } from '../../lib/words'
 import LossForm from '../../parts/LossForm.vue'
@@ -16,6 +17,7 @@ const problem = ref<Problem>()
 const opened = ref<boolean>()
 const losing = ref(false)
 const s = computed(() => props.sowing)
+const outlook = useOutlook()
 const whereIs = useWhere()
 const place = computed(() => (s.value.in_bed ? whereIs(s.value.id) : ''))
 const today = computed(() => store.plan?.as_of ?? '')
@@ -54,6 +56,7 @@ async function say_(event: { what: 'share' | 'behind' | 'done' | 'ready'; count?
         }}{{ s.wants > s.plants ? ` of ${s.wants} wanted` : ''
         }}{{ s.behind > 0 ? `, ${count(s.behind, 'day')} behind` : '' }}{{ place ? `; ${place}` : '' }}</span
       >
+      <span v-if="outlook(s.id)" class="more small" data-outlook>{{ outlook(s.id) }}</span>
     </button>
     <span class="state">{{ state }}</span>
     <div v-if="open" class="seen">

@@ -1,0 +1,62 @@
+package plan
+
+import (
+	"inventory/internal/core/amount"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/season"
+)
+
+// Course is how the picking of a planting that grows is expected to go.
+type Course struct {
+	Sowing string
+	Crop   string
+	Kg     float64 // that the whole planting is likely to give
+	CV     float64 // coefficient of variation of a season's yield
+	First  civil.Date
+	Days   int // from the first picking to the last, both counted
+	Once   bool
+
+	season *season.Season
+	start  season.Start
+}
+
+// Over returns the share of the picking that is over at the end of so many days from its first day,
+// 0 to 1.
+func (c *Course) Over(days int) float64 {
+	whole := c.season.Share(c.start, c.start.Ready, c.start.End)
+	if whole <= 0 {
+		return 1
+	}
+	return min(1, c.season.Share(c.start, c.start.Ready, c.start.Ready+max(0, days))/whole)
+}
+
+// usualCV is the spread of a season's yield where the book has none for a crop.
+const usualCV = 0.3
+
+// Courses returns how the picking of all plantings that grow is expected to go.
+func Courses(in Input) ([]Course, error) {
+	c, err := worked(in, nil)
+	if err != nil {
+		return nil, err
+	}
+	var out []Course
+	for _, s := range c.sown {
+		crop := c.desk.Book.Crop(s.Crop)
+		if !s.Begun || s.FirstPick == nil || s.season == nil || len(s.parts) == 0 || crop == nil {
+			continue
+		}
+		st := s.parts[0].s.Start
+		kg := s.Likely
+		if s.Unit == amount.Piece {
+			kg *= crop.Piece.Value / 1000
+		}
+		if kg <= 0 || st.End <= st.Ready {
+			continue
+		}
+		out = append(out, Course{
+			Sowing: s.ID, Crop: s.Crop, Kg: kg, CV: crop.YieldCV.Or(usualCV), First: *s.FirstPick, Days: st.End - st.Ready,
+			Once: crop.Harvest == "once", season: s.season, start: st,
+		})
+	}
+	return out, nil
+}
