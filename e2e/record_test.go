@@ -146,3 +146,37 @@ func TestThreeCropsAreWeighed(t *testing.T) {
 	}
 	p.gone(".entries")
 }
+
+// An evening in the kitchen: what came in waits until it must be used, a load is filled of which one
+// jar does not seal, and the shelf has the others.
+func TestAnEveningInTheKitchen(t *testing.T) {
+	t.Parallel()
+	p := livedOn(t, "2027-08-20").open("/daybook/kitchen")
+	p.shows(".kitchen", "Nothing waits in the kitchen")
+	p.press('g', 'd')
+	line := `[aria-label="What happened, as one line"]`
+	p.must(p.see(line).Input("22 kg paste tomatoes"))
+	p.press(input.Enter)
+	p.shows(".entries", "Tomato, paste: 22 kg came in")
+	p.clickNamed(".today a", "Put up")
+	p.shows(`[data-waits="tomato"]`, "22 kg")
+	p.shows(`[data-waits="tomato"]`, "to be used by 1 Sep 2027")
+	sauce := `[data-makes="tomato-sauce-thick"]`
+	p.shows(sauce, "the plan still wants")
+	p.clickNamed(sauce+" button", "It was put up")
+	p.shows(sauce, "tested recipe")
+	p.fill(sauce+` [aria-label="Filled"]`, "0")
+	p.clickNamed(sauce+" button", "Put it on the shelf")
+	p.shows(sauce+" .wrong", "a number above 0")
+	p.fill(sauce+` [aria-label="Filled"]`, "7")
+	p.fill(sauce+` [aria-label="Did not seal"]`, "9")
+	p.clickNamed(sauce+" button", "Put it on the shelf")
+	p.shows(sauce+" .wrong", "0 to 7")
+	p.fill(sauce+` [aria-label="Did not seal"]`, "1")
+	p.clickNamed(sauce+" button", "Put it on the shelf")
+	p.shows(".entries", "Tomato sauce, thick: 7 filled, 1 did not seal")
+	p.press('g', 'l')
+	p.until("six jars on the shelf", `() => [...document.querySelectorAll('[aria-label^="How many: Tomato sauce, thick"]')].some(e => e.value === '6')`)
+	p.press('u')
+	p.until("they are gone", `() => ![...document.querySelectorAll('[aria-label^="How many: Tomato sauce, thick"]')].some(e => e.value === '6')`)
+}

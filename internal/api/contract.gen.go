@@ -1245,6 +1245,9 @@ type Unknown = household.Unknown
 // Use defines model for Use.
 type Use = plan.Use
 
+// Waits defines model for Waits.
+type Waits = daybook.Waits
+
 // Watering defines model for Watering.
 type Watering = work.Watering
 
@@ -1609,6 +1612,9 @@ type ServerInterface interface {
 	// PostHouseholdFileRead Read a household file, without changing anything
 	// (POST /household-file-read)
 	PostHouseholdFileRead(ctx *echo.Context) error
+	// GetKitchen What came in and waits to be put up, what must be used first at the top
+	// (GET /kitchen)
+	GetKitchen(ctx *echo.Context) error
 	// GetLayout Where everything stands in the beds through the year, and what found no ground
 	// (GET /layout)
 	GetLayout(ctx *echo.Context) error
@@ -2018,6 +2024,15 @@ func (w *ServerInterfaceWrapper) PostHouseholdFileRead(ctx *echo.Context) error 
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PostHouseholdFileRead(ctx)
+	return err
+}
+
+// GetKitchen converts echo context to params.
+func (w *ServerInterfaceWrapper) GetKitchen(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetKitchen(ctx)
 	return err
 }
 
@@ -2480,6 +2495,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.POST(options.BaseURL+"/entries", wrapper.PostEntries, options.OperationMiddlewares["postEntries"]...)
 	router.GET(options.BaseURL+"/pickings", wrapper.GetPickings, options.OperationMiddlewares["getPickings"]...)
 	router.GET(options.BaseURL+"/outlooks", wrapper.GetOutlooks, options.OperationMiddlewares["getOutlooks"]...)
+	router.GET(options.BaseURL+"/kitchen", wrapper.GetKitchen, options.OperationMiddlewares["getKitchen"]...)
 	router.GET(options.BaseURL+"/scale", wrapper.GetScale, options.OperationMiddlewares["getScale"]...)
 	router.POST(options.BaseURL+"/scale", wrapper.PostScale, options.OperationMiddlewares["postScale"]...)
 	router.POST(options.BaseURL+"/weigh", wrapper.PostWeigh, options.OperationMiddlewares["postWeigh"]...)

@@ -27,6 +27,15 @@ func (s *Server) GetOutlooks(c *echo.Context) error {
 	return c.JSON(http.StatusOK, out)
 }
 
+// GetKitchen answers with what waits to be put up.
+func (s *Server) GetKitchen(c *echo.Context) error {
+	out, err := s.app.Kitchen(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, out)
+}
+
 // GetScale answers with what the household's scale shows.
 func (s *Server) GetScale(c *echo.Context) error {
 	r, err := s.app.Scale(c.Request().Context(), s.scale)

@@ -97,8 +97,10 @@ func (a *App) Record(ctx context.Context, by Stamp, entries []record.Entry) (Don
 				}
 				return store.Edit{}, err
 			}
-			if lot := daybook.StorageLot(*e, b, newID); lot != nil {
-				e.Lot, lots = lot.ID, append(lots, *lot)
+			if e.ID == "" {
+				if lot := daybook.Complete(e, b, now.Snapshot.Record, newID); lot != nil {
+					lots = append(lots, *lot)
+				}
 			}
 			words[i] = daybook.Words(*e, b, now.Snapshot.Known.Lots)
 		}

@@ -46,6 +46,19 @@ func (a *App) Outlooks(ctx context.Context) ([]daybook.Outlook, error) {
 	})
 }
 
+// Kitchen returns what waits to be put up today.
+func (a *App) Kitchen(ctx context.Context) ([]daybook.Waits, error) {
+	now, err := a.Begun(ctx)
+	if err != nil {
+		return nil, err
+	}
+	b, _, _, err := now.Input.Household.Book(book.Usual())
+	if err != nil {
+		return nil, err
+	}
+	return daybook.Kitchen(&now.Plan, now.Input.Household.Wishes, b, now.Snapshot.Record, now.Today), nil
+}
+
 // scaleAt returns where the household's scale answers: as it says in House, or else the one that
 // the command line names.
 func (a *App) scaleAt(ctx context.Context, known string) (string, error) {

@@ -163,20 +163,43 @@ func (d *desk) went(l line.Logged) error {
 		return d.putUp(l)
 	}
 	e := record.Entry{Day: l.Day, Act: record.Use, Food: l.Food, Crop: l.Kind, Gram: gram, To: l.To, Reason: l.Reason}
-	if lot := StorageLot(e, d.book, d.NewID); lot != nil {
-		e.Lot, d.out.Lots = lot.ID, append(d.out.Lots, *lot)
+	if lot := Complete(&e, d.book, d.Record, d.NewID); lot != nil {
+		d.out.Lots = append(d.out.Lots, *lot)
 	}
 	d.enter(e, say.Went{Food: d.named(l.Food, l.Kind), Gram: gram, To: string(l.To), Reason: l.Reason})
 	return nil
 }
 
-// StorageLot returns the lot that an entry makes by which something goes into storage; nil for
-// other entries, and for what does not keep whole.
-func StorageLot(e record.Entry, b *book.Book, newID func(string) string) *stock.Lot {
-	if e.Act != record.Use || e.To != record.Storage || e.Lot != "" || e.Gram <= 0 || !slices.ContainsFunc(b.Food(e.Food), wish.KeepsWhole) {
+// Complete fills in what follows from a new entry, and returns the lot that it makes; nil where it
+// makes none. What goes into storage makes a lot where it keeps whole. What is put up makes one of the
+// containers that sealed, and takes as much as the book says, of what came in and is not said of yet,
+// where nobody said how much.
+func Complete(e *record.Entry, b *book.Book, rec *record.Record, newID func(string) string) *stock.Lot {
+	if e.Lot != "" {
 		return nil
 	}
-	return &stock.Lot{ID: newID("l"), Food: e.Food, Form: string(wish.Cellar), Count: 1, Size: float64(e.Gram) / 1000, Unit: "kg", PutUp: e.Day}
+	switch p := b.Preparation(e.Preparation); {
+	case e.Act == record.Use && e.To == record.Storage && e.Gram > 0 && slices.ContainsFunc(b.Food(e.Food), wish.KeepsWhole):
+		e.Lot = newID("l")
+		return &stock.Lot{ID: e.Lot, Food: e.Food, Form: string(wish.Cellar), Count: 1, Size: float64(e.Gram) / 1000, Unit: "kg", PutUp: e.Day}
+	case e.Act == record.PutUp && p != nil:
+		e.Litre = cmp.Or(e.Litre, p.JarLitre, 1)
+		if e.Gram == 0 {
+			l, _ := rec.LedgerOf(e.Food, record.KeepDays(b, e.Food)) // what does not hold was refused
+			e.Gram = min(l.Over(0, e.Day).NotSaid, int(math.Round(1000*e.Jars*e.Litre*p.Raw)))
+		}
+		sealed := e.Jars - float64(e.Failed)
+		if sealed <= 0 {
+			return nil
+		}
+		e.Lot = newID("l")
+		lot := &stock.Lot{ID: e.Lot, Food: e.Food, Form: p.Form, Preparation: p.ID, Count: sealed, Size: e.Litre, Unit: "L", PutUp: e.Day}
+		if p.Unit == "kg" {
+			lot.Unit = "kg"
+		}
+		return lot
+	}
+	return nil
 }
 
 // grams returns what an amount weighs, whole grams: as it was said, or by the usual weight of a
@@ -246,19 +269,9 @@ func (d *desk) putUp(l line.Logged) error {
 		}
 		raw = float64(g) / 1000
 	}
-	if raw == 0 { // as much as the book says that it takes, of what came in and is not said of
-		l, _ := d.Record.LedgerOf(e.Food, record.KeepDays(d.book, e.Food))
-		there := l.Over(0, e.Day).NotSaid
-		raw = math.Min(float64(there)/1000, e.Jars*litre*p.Raw)
-	}
 	e.Gram = int(math.Round(raw * 1000))
-	if filled := e.Jars - float64(e.Failed); filled > 0 {
-		lot := stock.Lot{ID: d.NewID("l"), Food: e.Food, Form: p.Form, Preparation: p.ID, Count: filled, Size: litre, Unit: "L", PutUp: e.Day}
-		if p.Unit == "kg" {
-			lot.Unit = "kg"
-		}
-		e.Lot = lot.ID
-		d.out.Lots = append(d.out.Lots, lot)
+	if lot := Complete(&e, d.book, d.Record, d.NewID); lot != nil {
+		d.out.Lots = append(d.out.Lots, *lot)
 	}
 	d.enter(e, say.PutUpNow{Preparation: p.Name, Filled: e.Jars, Failed: e.Failed, Gram: e.Gram})
 	return nil

@@ -39,6 +39,12 @@ func TestBalanceByHand(t *testing.T) {
 	if all.CameIn != 12500 || all.Went[Table] != 1000 || all.Went[Jars] != 7000 || all.Went[Given] != 1500 || all.Went[Compost] != 300 || all.NotSaid != 2700 {
 		t.Errorf("%+v", all)
 	}
+	if gram, oldest := l.Waiting(day(2)); gram != 2700 || oldest != day(4) {
+		t.Errorf("%d g wait since %s", gram, oldest)
+	}
+	if gram, _ := l.Waiting(day(5)); gram != 2000 {
+		t.Errorf("%d g wait of what came in since day 5", gram)
+	}
 	if l.LeftOf("c4-6500") != 700 || l.LeftOf("c1-4000") != 0 || l.LeftOf("nothing") != 0 {
 		t.Errorf("%d g are left of day 4, want 700", l.LeftOf("c4-6500"))
 	}

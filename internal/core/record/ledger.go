@@ -107,6 +107,21 @@ func (l *Ledger) book(e *Entry, keepDays int) {
 	}
 }
 
+// Waiting returns the grams of what came in since a day of which nothing is said yet, and the day on
+// which the oldest of it came in.
+func (l *Ledger) Waiting(since civil.Date) (gram int, oldest civil.Date) {
+	for _, b := range l.batches {
+		if b.day < since || b.left == 0 {
+			continue
+		}
+		if gram == 0 {
+			oldest = b.day
+		}
+		gram += b.left
+	}
+	return gram, oldest
+}
+
 // LeftOf returns the grams of what came in by an entry of which nothing is said yet.
 func (l *Ledger) LeftOf(id string) int {
 	for _, b := range l.batches {

@@ -29,9 +29,10 @@ export function useOutlook(): (sowing: string) => string {
   return (sowing) => {
     const o = of(sowing)
     if (!o) return ''
-    const picked = `${say(o.picked, 'kg')} picked of ${say(o.expected, 'kg')} expected`
+    const round = (kg: number) => say(kg >= 10 ? Math.round(kg) : kg, 'kg') // no finer than the forecast is
+    const picked = `${say(o.picked, 'kg')} picked of ${round(o.expected)} expected`
     if (o.nearly_over) return `${picked}; nearly over`
-    if (o.high - o.low < 0.005) return `${picked}; about ${say(o.likely, 'kg')} to come`
-    return `${picked}; about ${say(o.likely, 'kg')} to come, ${say(o.low, 'kg')} to ${say(o.high, 'kg')} in 8 years of 10`
+    if (o.high - o.low < 0.005) return `${picked}; about ${round(o.likely)} to come`
+    return `${picked}; about ${round(o.likely)} to come, ${round(o.low)} to ${round(o.high)} in 8 years of 10`
   }
 }

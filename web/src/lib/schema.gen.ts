@@ -193,6 +193,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/kitchen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What came in and waits to be put up, what must be used first at the top */
+        get: operations["getKitchen"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/scale": {
         parameters: {
             query?: never;
@@ -2766,6 +2783,28 @@ export interface components {
             high: number;
             nearly_over: boolean;
         };
+        Waits: {
+            food: string;
+            gram: number;
+            /** @description the oldest of it must be used by then */
+            by: string;
+            makes: {
+                preparation: string;
+                name: string;
+                /** Format: double */
+                litre: number;
+                /** @description whole containers that all that waits fills */
+                jars: number;
+                /** @description containers of a full load */
+                load: number;
+                loads: number;
+                /** @description containers that the plan still wants */
+                wanted: number;
+                /** Format: double */
+                minutes: number;
+                cautions: string[];
+            }[];
+        };
         ScaleReading: {
             gram: number;
             stable: boolean;
@@ -3476,6 +3515,27 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Outlook"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getKitchen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What waits */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Waits"][];
                 };
             };
             default: components["responses"]["Problem"];

@@ -107,7 +107,8 @@ useKeys([
       <h2 tabindex="-1">Daybook</h2>
       <p class="today">
         {{ weekday(today) }}, {{ fullDay(today) }} ·
-        <RouterLink class="no-print" to="/daybook/weigh">Weigh in</RouterLink>
+        <RouterLink class="no-print" to="/daybook/weigh">Weigh in</RouterLink> ·
+        <RouterLink class="no-print" to="/daybook/kitchen">Put up</RouterLink>
       </p>
       <div class="tools no-print">
         <span class="choice" role="group" aria-label="Which weeks">
