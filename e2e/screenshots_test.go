@@ -1,11 +1,11 @@
 package e2e
 
 import (
-	"fmt"
 	"os"
 	"path/filepath"
 	"testing"
 
+	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
 )
 
@@ -64,10 +64,6 @@ func TestScreenshots(t *testing.T) {
 	p.see(`[data-book="ferry-bean"] .body`)
 	keep(p, "book")
 
-	p = a.open("/table", 390, 844)
-	p.see(`[data-wish="w3"] .title`)
-	keep(p, "table-phone")
-
 	p = a.open("/table")
 	p.must(proto.EmulationSetEmulatedMedia{Features: []*proto.EmulationMediaFeature{{Name: "prefers-color-scheme", Value: "dark"}}}.Call(p.Page))
 	p.see(`[data-wish="w3"] .title`)
@@ -92,26 +88,30 @@ func TestScreenshots(t *testing.T) {
 	p.see(".foresight .figure")
 	keep(p, "catch-up")
 	summer := livedOn(t, "2027-07-15")
-	p = summer.open("/daybook")
-	p.see("[data-standing]")
-	keep(p, "daybook")
 	p = summer.open("/ground")
 	p.see("[data-freed]")
 	p.click(`[data-piece^="27-w3-canned"]`)
 	p.see("[data-choice]")
 	keep(p, "ground")
-	p = startOn(t, "demo", "2027-07-20").open("/daybook/growing")
-	for i, x := range []struct{ what, count, weeks, bed string }{{"Tomato, paste (determinate, for canning)", "40", "9", "Alder bed"}, {"Storage carrot", "300", "6", "Mill bed"}, {"Leek", "90", "8", "Ferry bed"}} {
-		row := fmt.Sprintf("[data-grows]:nth-of-type(%d)", i+1)
-		p.chooseIn(row, "What grows", x.what)
-		p.chooseIn(row, "In which bed", x.bed)
-		p.fill(row+` [aria-label="How many"]`, x.count)
-		p.fill(row+` [aria-label="How many weeks ago"]`, x.weeks)
+	late := livedOn(t, "2027-08-20")
+	p = late.open("/daybook")
+	for _, text := range []string{"22 kg paste tomatoes", "3 kg beans", "2.4 kg slicing tomatoes, 0.4 to the neighbour", "5 cucumbers", "took 2 jars of sauce"} {
+		p.must(p.see(`[aria-label="What happened, as one line"]`).Input(text))
+		p.press(input.Enter)
+		p.until("it is entered", `() => !document.querySelector('[aria-label="What happened, as one line"]').value`)
 	}
-	p.click(`[data-grows]:last-of-type .link`)
-	p.clickNamed(".grows button", "What follows")
-	p.see(".foresight .figure")
-	keep(p, "growing")
+	p.see("[data-outlook]")
+	keep(p, "daybook")
+	p = late.open("/daybook/kitchen")
+	p.clickNamed(`[data-makes="tomato-sauce-thick"] button`, "It was put up")
+	keep(p, "kitchen")
+	p = late.open("/daybook/weigh", 390, 844)
+	p.shows("[data-scale]", "put it on")
+	p.fill(`[aria-label="Put on the simulated scale"]`, "2.4")
+	p.clickNamed("[data-scale] .link", "put it on")
+	p.shows("[data-scale] .shows", "2.4")
+	p.shows("[data-scale]", "stable")
+	keep(p, "weigh-phone")
 	p = summer.open("/daybook", 390, 844)
 	p.see("[data-task]")
 	keep(p, "daybook-phone")

@@ -23,6 +23,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/record"
 	"inventory/internal/exchange"
 	"inventory/internal/store"
 )
@@ -30,6 +31,12 @@ import (
 // served is the application on a file of its own; begun with the demo household
 // where withDemo is set.
 func served(tb testing.TB, withDemo bool) *httptest.Server {
+	tb.Helper()
+	return servedWith(tb, withDemo, nil)
+}
+
+// servedWith serves the demo household with entries of its record.
+func servedWith(tb testing.TB, withDemo bool, entries []record.Entry) *httptest.Server {
 	tb.Helper()
 	st, err := store.Open(context.Background(), filepath.Join(tb.TempDir(), "a.db"))
 	if err != nil {
@@ -41,6 +48,7 @@ func served(tb testing.TB, withDemo bool) *httptest.Server {
 	}
 	if withDemo {
 		own := h
+		own.Entries = entries
 		if _, err := st.Apply(context.Background(), store.Edit{ID: "begin", Command: "begin", Household: &own}); err != nil {
 			tb.Fatal(err)
 		}
@@ -386,8 +394,26 @@ func processor(b *testing.B) time.Duration {
 	return time.Duration(u.Utime.Nano() + u.Stime.Nano())
 }
 
-func BenchmarkEditOverHTTP(b *testing.B) {
-	s := served(b, true)
+func BenchmarkEditOverHTTP(b *testing.B) { edits(b, served(b, true)) }
+
+// Ten years of entries, 20 000 of them: harvests, where they went, and jars taken from the shelf.
+func BenchmarkEditWithTenYearsOfEntries(b *testing.B) { edits(b, servedWith(b, true, tenYears())) }
+
+// tenYears makes 20 000 entries.
+func tenYears() []record.Entry {
+	foods := []string{"tomato", "snap bean", "carrot", "potato", "lettuce", "kale", "onion", "cucumber"}
+	out := make([]record.Entry, 0, 20_000)
+	for i := range 10_000 {
+		day := civil.Of(2017, 1, 1) + civil.Date(i*3600/10_000)
+		food := foods[i%len(foods)]
+		out = append(out,
+			record.Entry{ID: fmt.Sprint("h", i), Day: day, Act: record.Harvest, Food: food, Gram: 1500, Order: 2*i + 1, Who: "Ada"},
+			record.Entry{ID: fmt.Sprint("u", i), Day: day, Act: record.Use, Food: food, Gram: 1000, To: record.Given, Order: 2*i + 2, Who: "Ada"})
+	}
+	return out
+}
+
+func edits(b *testing.B, s *httptest.Server) {
 	_, body, _ := call(b, s, "/api/state", nil)
 	st := decoded[State](b, body)
 	w, revision := st.Household.Wishes[2], st.Revision

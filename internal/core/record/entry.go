@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"slices"
 	"strings"
+	"sync"
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
@@ -186,14 +187,36 @@ func placeNames(ofLot bool) (out []string) {
 	return out
 }
 
-// Record is what was entered, by its days. It is never changed: With and Without return others.
-type Record struct{ entries []*Entry }
+// Record is what was entered, by its days. It is never changed: With and Without return others. It
+// may be read by several at once.
+type Record struct {
+	entries []*Entry
+
+	once  sync.Once
+	byLot map[string][]*Entry // draws and counts, found when they are first asked for
+}
+
+// ofLot returns the draws and counts of a lot, by their days.
+func (r *Record) ofLot(id string) []*Entry {
+	if r == nil {
+		return nil
+	}
+	r.once.Do(func() {
+		r.byLot = map[string][]*Entry{}
+		for _, e := range r.entries {
+			if e.Act == Draw || e.Act == Count {
+				r.byLot[e.Lot] = append(r.byLot[e.Lot], e)
+			}
+		}
+	})
+	return r.byLot[id]
+}
 
 // Of returns the record of some entries, in any order.
 func Of(entries []*Entry) *Record {
 	out := slices.Clone(entries)
 	slices.SortStableFunc(out, compare)
-	return &Record{out}
+	return &Record{entries: out}
 }
 
 func compare(a, b *Entry) int {
@@ -256,7 +279,7 @@ func (r *Record) Changed(by map[string]*Entry) *Record {
 	} else if len(out) > kept {
 		slices.SortStableFunc(out, compare)
 	}
-	return &Record{out}
+	return &Record{entries: out}
 }
 
 // Span returns the entries of the days from one to another, the last among them.

@@ -3,6 +3,7 @@ package record
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"inventory/internal/core/civil"
 	"inventory/internal/core/stock"
@@ -50,8 +51,8 @@ func (r *Record) BalanceOf(l stock.Lot, upTo civil.Date) (LotBalance, error) {
 		out.PutIn = int(math.Round(l.Amount() * 1000))
 	}
 	out.There = out.PutIn
-	for _, e := range r.Entries() {
-		if e.Lot != l.ID || e.Day > upTo {
+	for _, e := range r.ofLot(l.ID) {
+		if e.Day > upTo {
 			continue
 		}
 		switch n := e.thousandths(l); e.Act {
@@ -71,18 +72,12 @@ func (r *Record) BalanceOf(l stock.Lot, upTo civil.Date) (LotBalance, error) {
 
 // Standing returns the lots with what is there of them on a day; what is used up is left out.
 func (r *Record) Standing(lots []stock.Lot, day civil.Date) []stock.Lot {
-	touched := map[string]bool{}
-	for _, e := range r.Entries() {
-		if e.Act == Draw || e.Act == Count {
-			touched[e.Lot] = true
-		}
-	}
-	if len(touched) == 0 {
+	if !slices.ContainsFunc(lots, func(l stock.Lot) bool { return r.ofLot(l.ID) != nil }) {
 		return lots
 	}
 	out := make([]stock.Lot, 0, len(lots))
 	for _, l := range lots {
-		if touched[l.ID] {
+		if r.ofLot(l.ID) != nil {
 			b, _ := r.BalanceOf(l, day) // what cannot be is refused when it is entered
 			if b.There <= 0 {
 				continue

@@ -70,6 +70,16 @@ async function remove(id: string) {
 </template>
 
 <style scoped>
+h3 {
+  margin: var(--space-6) 0 0;
+  border-bottom: 1px solid var(--ink-2);
+  font-size: var(--type-large);
+}
+.entries {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
 .entries li {
   display: flex;
   justify-content: space-between;
