@@ -29,7 +29,7 @@ var (
 
 // patience is how long a test waits for what must come; nothing waits longer
 // than it takes.
-const patience = 20 * time.Second
+const patience = 60 * time.Second
 
 func TestMain(m *testing.M) {
 	code, err := run(m)

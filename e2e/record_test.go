@@ -180,3 +180,29 @@ func TestAnEveningInTheKitchen(t *testing.T) {
 	p.press('u')
 	p.until("they are gone", `() => ![...document.querySelectorAll('[aria-label^="How many: Tomato sauce, thick"]')].some(e => e.value === '6')`)
 }
+
+// What came in of each food and where it went stands in one table; entries are found by their words.
+func TestWhatCameInOverTheYear(t *testing.T) {
+	t.Parallel()
+	p := livedOn(t, "2027-08-20").open("/daybook/record")
+	p.shows(".record", "Nothing was entered in these days")
+	p.press('g', 'd')
+	line := `[aria-label="What happened, as one line"]`
+	for _, text := range []string{"8 kg slicing tomatoes on 1 august, 2 kg to the neighbour", "3 kg chard", "aphids on the kale"} {
+		p.must(p.see(line).Input(text))
+		p.press(input.Enter)
+		p.until("it is entered", `() => !document.querySelector('[aria-label="What happened, as one line"]').value`)
+	}
+	p.clickNamed(".today a", "What came in")
+	p.shows(`[data-balance="tomato"]`, "8 kg")
+	p.shows(`[data-balance="tomato"]`, "6 kg") // not said
+	p.shows(`[data-balance="chard"]`, "3 kg")
+	p.shows(".entries", "Noted: aphids on the kale")
+	p.must(p.see(`[aria-label="Find in what was recorded"]`).Input("kale aphids"))
+	p.until("one is found", `() => document.querySelectorAll('.entries li').length === 1`)
+	p.must(p.see(`[aria-label="Find in what was recorded"]`).Input(" unicorns"))
+	p.shows(".record", "Nothing of these days holds")
+	p.choose("Of which days", "this week")
+	p.gone(`[data-balance="tomato"]`)
+	p.shows(`[data-balance="chard"]`, "3 kg")
+}

@@ -193,6 +193,13 @@ func TestAWishByLineAndByControls(t *testing.T) {
 	p.press(input.Enter)
 	p.shows(".ledger > :last-child .wish", "Tomato sauce, thick")
 
+	// So many plants, and what they give: eaten fresh, unless it is said otherwise.
+	p.must(p.see(line).Input("24 tomato plants"))
+	p.shows(".readings", "24 plants · Tomato · fresh")
+	p.press(input.Enter)
+	p.see(`.ledger > :last-child [aria-label^="How much: Tomato, plants"]`)
+	p.shows(".notice", "Added 24 plants · Tomato · fresh")
+
 	p.clickNamed(".add .link", "by controls")
 	p.see(".editor")
 	p.must(p.see(`.editor [aria-label="Food"]`).Input("parsnip"))

@@ -647,6 +647,9 @@ type Food struct {
 	Name  string     `json:"name"`
 }
 
+// FoodBalance defines model for FoodBalance.
+type FoodBalance = daybook.FoodBalance
+
 // FoodKind defines model for FoodKind.
 type FoodKind struct {
 	// AmountKinds in which an amount of it can be given
@@ -1324,6 +1327,12 @@ type YearTurnAsked struct {
 	Revision int    `json:"revision"`
 }
 
+// GetBalancesParams defines parameters for GetBalances.
+type GetBalancesParams struct {
+	From string `form:"from" json:"from"`
+	To   string `form:"to" json:"to"`
+}
+
 // GetCalendarParams defines parameters for GetCalendar.
 type GetCalendarParams struct {
 	Units *GetCalendarParamsUnits `form:"units,omitempty" json:"units,omitempty"`
@@ -1356,6 +1365,9 @@ type PostEditParams struct {
 type GetEntriesParams struct {
 	From string `form:"from" json:"from"`
 	To   string `form:"to" json:"to"`
+
+	// Find words that an entry is to hold
+	Find *string `form:"find,omitempty" json:"find,omitempty"`
 }
 
 // PostEntriesParams defines parameters for PostEntries.
@@ -1546,6 +1558,9 @@ type ServerInterface interface {
 	// GetBackup A whole copy of the household's file, opened and planned again before it is sent
 	// (GET /backup)
 	GetBackup(ctx *echo.Context) error
+	// GetBalances What came in of every food during a span of days, and where it went
+	// (GET /balances)
+	GetBalances(ctx *echo.Context, params GetBalancesParams) error
 	// PostBedBeside Where a bed lies that is measured from another one, without changing anything
 	// (POST /bed-beside)
 	PostBedBeside(ctx *echo.Context) error
@@ -1718,6 +1733,31 @@ func (w *ServerInterfaceWrapper) GetBackup(ctx *echo.Context) error {
 	return err
 }
 
+// GetBalances converts echo context to params.
+func (w *ServerInterfaceWrapper) GetBalances(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetBalancesParams
+	// ------------- Required query parameter "from" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "from", ctx.QueryParams(), &params.From, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter from: %s", err))
+	}
+
+	// ------------- Required query parameter "to" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "to", ctx.QueryParams(), &params.To, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter to: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetBalances(ctx, params)
+	return err
+}
+
 // PostBedBeside converts echo context to params.
 func (w *ServerInterfaceWrapper) PostBedBeside(ctx *echo.Context) error {
 	var err error
@@ -1851,6 +1891,13 @@ func (w *ServerInterfaceWrapper) GetEntries(ctx *echo.Context) error {
 	err = runtime.BindQueryParameterWithOptions("form", true, true, "to", ctx.QueryParams(), &params.To, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
 	if err != nil {
 		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter to: %s", err))
+	}
+
+	// ------------- Optional query parameter "find" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "find", ctx.QueryParams(), &params.Find, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter find: %s", err))
 	}
 
 	// Invoke the callback with all the unmarshaled arguments
@@ -2493,6 +2540,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.POST(options.BaseURL+"/daybook-line", wrapper.PostDaybookLine, options.OperationMiddlewares["postDaybookLine"]...)
 	router.GET(options.BaseURL+"/entries", wrapper.GetEntries, options.OperationMiddlewares["getEntries"]...)
 	router.POST(options.BaseURL+"/entries", wrapper.PostEntries, options.OperationMiddlewares["postEntries"]...)
+	router.GET(options.BaseURL+"/balances", wrapper.GetBalances, options.OperationMiddlewares["getBalances"]...)
 	router.GET(options.BaseURL+"/pickings", wrapper.GetPickings, options.OperationMiddlewares["getPickings"]...)
 	router.GET(options.BaseURL+"/outlooks", wrapper.GetOutlooks, options.OperationMiddlewares["getOutlooks"]...)
 	router.GET(options.BaseURL+"/kitchen", wrapper.GetKitchen, options.OperationMiddlewares["getKitchen"]...)

@@ -61,15 +61,36 @@ func (s *Server) PostDaybookLine(c *echo.Context, params PostDaybookLineParams) 
 
 // GetEntries answers with what was recorded between two days.
 func (s *Server) GetEntries(c *echo.Context, params GetEntriesParams) error {
-	from, err := s.day(&params.From)
+	from, to, err := s.span(params.From, params.To)
 	if err != nil {
 		return err
 	}
-	to, err := s.day(&params.To)
+	find := ""
+	if params.Find != nil {
+		find = *params.Find
+	}
+	out, err := s.app.Entries(c.Request().Context(), from, to, find)
 	if err != nil {
 		return err
 	}
-	out, err := s.app.Entries(c.Request().Context(), from, to)
+	return c.JSON(http.StatusOK, out)
+}
+
+// span reads a span of days.
+func (s *Server) span(from, to string) (first, last civil.Date, err error) {
+	if first, err = s.day(&from); err == nil {
+		last, err = s.day(&to)
+	}
+	return first, last, err
+}
+
+// GetBalances answers with what came in between two days, and where it went.
+func (s *Server) GetBalances(c *echo.Context, params GetBalancesParams) error {
+	from, to, err := s.span(params.From, params.To)
+	if err != nil {
+		return err
+	}
+	out, err := s.app.Balances(c.Request().Context(), from, to)
 	if err != nil {
 		return err
 	}

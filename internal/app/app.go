@@ -117,6 +117,16 @@ func (a *App) Begun(ctx context.Context) (*Planned, error) {
 	return p, err
 }
 
+// withBook returns the household as it is, with its crop book; or ErrNoHousehold.
+func (a *App) withBook(ctx context.Context) (*Planned, *book.Book, error) {
+	now, err := a.Begun(ctx)
+	if err != nil {
+		return nil, nil, err
+	}
+	b, _, _, err := now.Input.Household.Book(book.Usual())
+	return now, b, err
+}
+
 // Book returns the crop book as the household has it and the household; the usual book and
 // nil where there is none yet.
 func (a *App) Book(ctx context.Context) (*book.Book, *household.Household, error) {

@@ -131,21 +131,25 @@ type Told struct {
 	Left  int    `json:"left"`  // grams of what came in by it of which nothing is said yet
 }
 
-// Entries returns what was recorded from one day to another, the newest first.
-func (a *App) Entries(ctx context.Context, from, to civil.Date) ([]Told, error) {
-	now, err := a.Begun(ctx)
-	if err != nil {
-		return nil, err
-	}
-	b, _, _, err := now.Input.Household.Book(book.Usual())
+// MostEntries is how many entries are told at once.
+const MostEntries = 300
+
+// Entries returns what was recorded from one day to another, the newest first, and no more than
+// MostEntries; with words that are looked for, those that hold all of them.
+func (a *App) Entries(ctx context.Context, from, to civil.Date, find string) ([]Told, error) {
+	now, b, err := a.withBook(ctx)
 	if err != nil {
 		return nil, err
 	}
 	all := now.Snapshot.Record.Span(from, to)
-	out := make([]Told, 0, len(all))
+	out := []Told{}
 	ledgers := map[string]*record.Ledger{}
-	for i := len(all) - 1; i >= 0; i-- {
+	words := strings.Fields(strings.ToLower(find))
+	for i := len(all) - 1; i >= 0 && len(out) < MostEntries; i-- {
 		e := all[i]
+		if !daybook.Finds(e, words, b, now.Snapshot.Known.Lots) {
+			continue
+		}
 		told := Told{Entry: *e, Words: daybook.Words(*e, b, now.Snapshot.Known.Lots)}
 		if e.ComesIn() {
 			if ledgers[e.Food] == nil {

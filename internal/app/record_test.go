@@ -135,7 +135,7 @@ func TestEntriesAreCorrectedLater(t *testing.T) {
 	if got := p.Snapshot.Record.Find(e.ID); got.Gram != 4200 || got.Day != civil.Of(2027, 8, 1) {
 		t.Errorf("%+v", *got)
 	}
-	told, err := s.Entries(context.Background(), e.Day, s.day)
+	told, err := s.Entries(context.Background(), e.Day, s.day, "bean")
 	if err != nil || len(told) != 1 || told[0].Words != "Snap bean: {4.2|kg} came in" {
 		t.Errorf("%+v %v", told, err)
 	}

@@ -4,7 +4,7 @@ import (
 	"context"
 	"time"
 
-	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
 	"inventory/internal/core/daybook"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/plan"
@@ -20,11 +20,7 @@ const (
 
 // Pickings returns what is likely to come in today.
 func (a *App) Pickings(ctx context.Context) ([]daybook.Picking, error) {
-	now, err := a.Begun(ctx)
-	if err != nil {
-		return nil, err
-	}
-	b, _, _, err := now.Input.Household.Book(book.Usual())
+	now, b, err := a.withBook(ctx)
 	if err != nil {
 		return nil, err
 	}
@@ -48,15 +44,20 @@ func (a *App) Outlooks(ctx context.Context) ([]daybook.Outlook, error) {
 
 // Kitchen returns what waits to be put up today.
 func (a *App) Kitchen(ctx context.Context) ([]daybook.Waits, error) {
-	now, err := a.Begun(ctx)
-	if err != nil {
-		return nil, err
-	}
-	b, _, _, err := now.Input.Household.Book(book.Usual())
+	now, b, err := a.withBook(ctx)
 	if err != nil {
 		return nil, err
 	}
 	return daybook.Kitchen(&now.Plan, now.Input.Household.Wishes, b, now.Snapshot.Record, now.Today), nil
+}
+
+// Balances returns what came in of every food from one day to another, and where it went.
+func (a *App) Balances(ctx context.Context, from, to civil.Date) ([]daybook.FoodBalance, error) {
+	now, b, err := a.withBook(ctx)
+	if err != nil {
+		return nil, err
+	}
+	return daybook.Balances(now.Snapshot.Record, b, from, to), nil
 }
 
 // scaleAt returns where the household's scale answers: as it says in House, or else the one that

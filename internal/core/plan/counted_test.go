@@ -56,7 +56,7 @@ func TestPlantsThatAreCountedGiveWhatTheyGive(t *testing.T) {
 		if got < c.least || got > c.most || w.WeeksFed < c.fewestWeeks || w.WeeksFed > c.mostWeek || (w.WeeksWanted-w.WeeksFed) != 0 {
 			t.Errorf("%s: %.1f kg in an average year, %d weeks fed, %d unfed", c.name, got, w.WeeksFed, (w.WeeksWanted - w.WeeksFed))
 		}
-		if math.Abs(got-w.Harvested) > 0.02*got {
+		if math.Abs(got-w.Harvested) > 0.005*got {
 			t.Errorf("%s: %.2f kg are wanted of plants that give %.2f", c.name, w.Harvested, got)
 		}
 	}

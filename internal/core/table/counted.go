@@ -39,15 +39,13 @@ func (rs *Resolver) harvestOfPlants(r *Resolved) {
 	u := &r.Uses[0]
 	stand := rs.StandOf(u.Crop, r.Said.Layout)
 	r.Plants = plantsOf(r.Said.Amount, u.Crop, stand)
-	starts := u.Lot
-	if u.Form == wish.Fresh {
-		starts = make([]int, len(u.Season.Starts))
-		for i := range starts {
-			starts[i] = i
+	most := 0.0
+	if u.Form == wish.Fresh { // what falls into the weeks that it feeds
+		for i, st := range u.Season.Starts {
+			most = math.Max(most, u.Season.RunShare(st, u.Season.Feeds[i]))
 		}
 	}
-	most := 0.0
-	for _, i := range starts {
+	for _, i := range u.Lot {
 		st := u.Season.Starts[i]
 		most = math.Max(most, u.Season.Share(st, st.Ready, st.End))
 	}

@@ -159,6 +159,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/balances": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What came in of every food during a span of days, and where it went */
+        get: operations["getBalances"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/pickings": {
         parameters: {
             query?: never;
@@ -2805,6 +2822,17 @@ export interface components {
                 cautions: string[];
             }[];
         };
+        FoodBalance: {
+            food: string;
+            /** @description g */
+            came_in: number;
+            /** @description g by where it went */
+            went: {
+                [key: string]: number;
+            };
+            /** @description g */
+            not_said: number;
+        };
         ScaleReading: {
             gram: number;
             stable: boolean;
@@ -3431,6 +3459,8 @@ export interface operations {
             query: {
                 from: string;
                 to: string;
+                /** @description words that an entry is to hold */
+                find?: string;
             };
             header?: never;
             path?: never;
@@ -3473,6 +3503,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["State"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getBalances: {
+        parameters: {
+            query: {
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The foods, the most first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoodBalance"][];
                 };
             };
             default: components["responses"]["Problem"];

@@ -10,6 +10,7 @@ import { useKeys } from '../../lib/keys'
 import { provideOutlooks } from '../../lib/outlooks'
 import { day, dayNumber, fullDay, isoDay, weekday } from '../../lib/words'
 import BehindLine from './BehindLine.vue'
+import DaybookLinks from './DaybookLinks.vue'
 import DoneTasks from './DoneTasks.vue'
 import EntryList from './EntryList.vue'
 import FrostNights from './FrostNights.vue'
@@ -106,9 +107,8 @@ useKeys([
     <div class="place-bar">
       <h2 tabindex="-1">Daybook</h2>
       <p class="today">
-        {{ weekday(today) }}, {{ fullDay(today) }} ·
-        <RouterLink class="no-print" to="/daybook/weigh">Weigh in</RouterLink> ·
-        <RouterLink class="no-print" to="/daybook/kitchen">Put up</RouterLink>
+        {{ weekday(today) }}, {{ fullDay(today) }}
+        <DaybookLinks />
       </p>
       <div class="tools no-print">
         <span class="choice" role="group" aria-label="Which weeks">

@@ -8,13 +8,13 @@ import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { capital, day } from '../../lib/words'
 
-const props = defineProps<{ from: string; to: string; title: string }>()
+const props = defineProps<{ from: string; to: string; title: string; find?: string }>()
 const store = useHousehold()
 const { render, say } = useUnits()
 const refused = ref('')
 const { data: entries } = useAnswer(
   'entries',
-  () => ({ from: props.from, to: props.to }),
+  () => ({ from: props.from, to: props.to, find: props.find || undefined }),
   (span, signal) => api.GET('/entries', { params: { query: span }, signal }),
 )
 const several = computed(() => props.from !== props.to)
@@ -67,6 +67,7 @@ async function remove(id: string) {
     </ul>
     <p v-if="refused" class="wrong" role="alert">{{ capital(refused) }}</p>
   </section>
+  <p v-else-if="find && entries" class="quiet">Nothing of these days holds “{{ find }}”.</p>
 </template>
 
 <style scoped>

@@ -1,0 +1,22 @@
+<script setup lang="ts">
+// The pages of the daybook on which what came in is weighed, put up and looked up.
+</script>
+
+<template>
+  <span class="links no-print">
+    <RouterLink to="/daybook/weigh">Weigh in</RouterLink>
+    <RouterLink to="/daybook/kitchen">Put up</RouterLink>
+    <RouterLink to="/daybook/record">What came in</RouterLink>
+  </span>
+</template>
+
+<style scoped>
+.links {
+  display: inline-flex;
+  flex-wrap: wrap;
+  gap: 0 var(--space-5);
+  margin-left: var(--space-5);
+  font-family: var(--sans);
+  font-size: var(--type-text);
+}
+</style>

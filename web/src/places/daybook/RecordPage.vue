@@ -1,0 +1,150 @@
+<script setup lang="ts">
+// What came in during a span of days and where it went, food by food; and every entry of it, with a
+// search.
+import { ElInput, ElOption, ElSelect } from 'element-plus'
+import { computed, ref } from 'vue'
+import { api, type FoodBalance } from '../../lib/api'
+import { useAnswer } from '../../lib/ask'
+import { monday } from '../../lib/daybook'
+import { useHousehold } from '../../lib/household'
+import { useUnits } from '../../lib/units'
+import { capital, dayNumber, isoDay } from '../../lib/words'
+import EntryList from './EntryList.vue'
+
+const store = useHousehold()
+const { say } = useUnits()
+const today = computed(() => store.plan?.as_of ?? '')
+const span = ref('year')
+const find = ref('')
+const spans = [
+  { value: 'week', label: 'this week' },
+  { value: 'month', label: 'the last 30 days' },
+  { value: 'year', label: 'this table year' },
+  { value: 'all', label: 'all years' },
+]
+const from = computed(() => {
+  switch (span.value) {
+    case 'week':
+      return isoDay(monday(today.value))
+    case 'month':
+      return isoDay(dayNumber(today.value) - 30)
+    case 'year':
+      return store.plan?.weeks[0] ?? today.value
+  }
+  return '1950-01-01'
+})
+const { data: balances } = useAnswer(
+  'balances',
+  () => (today.value ? { from: from.value, to: today.value } : undefined),
+  (asked, signal) => api.GET('/balances', { params: { query: asked }, signal }),
+)
+
+/** The places that something of a food can have gone, as columns. */
+const places = [
+  { to: 'table', words: 'eaten' },
+  { to: 'storage', words: 'storage' },
+  { to: 'put-up', words: 'put up' },
+  { to: 'given', words: 'given' },
+  { to: 'animals', words: 'animals' },
+  { to: 'compost', words: 'compost' },
+  { to: 'lost', words: 'lost' },
+  { to: 'seed', words: 'seed' },
+  { to: 'dried', words: 'trimmed' },
+]
+/** Only the columns that say something. */
+const columns = computed(() => places.filter((p) => balances.value?.some((b) => b.went[p.to])))
+const kg = (gram: number | undefined) => (gram ? say(gram / 1000, 'kg') : '')
+const went = (b: FoodBalance, to: string) => kg(b.went[to])
+</script>
+
+<template>
+  <section v-if="store.plan" class="record" aria-label="What came in">
+    <div class="place-bar">
+      <h2 tabindex="-1">What came in</h2>
+      <ElSelect v-model="span" class="span no-print" size="small" aria-label="Of which days">
+        <ElOption v-for="s in spans" :key="s.value" :value="s.value" :label="s.label" />
+      </ElSelect>
+      <RouterLink class="small" to="/daybook">Back to the Daybook</RouterLink>
+    </div>
+    <p v-if="balances && !balances.length" class="empty">
+      Nothing was entered in these days. Type what came in at the top of the Daybook, or weigh it in.
+    </p>
+    <div v-else class="scroll">
+      <table v-if="balances">
+        <thead>
+          <tr>
+            <th scope="col">Food</th>
+            <th scope="col" class="n">came in</th>
+            <th v-for="p in columns" :key="p.to" scope="col" class="n">{{ p.words }}</th>
+            <th scope="col" class="n">not said</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="b in balances" :key="b.food" :data-balance="b.food">
+            <th scope="row">{{ capital(b.food) }}</th>
+            <td class="n">
+              <b>{{ kg(b.came_in) }}</b>
+            </td>
+            <td v-for="p in columns" :key="p.to" class="n">{{ went(b, p.to) }}</td>
+            <td class="n quiet">{{ kg(b.not_said) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="small quiet">What nobody said anything about was eaten, most likely; it is shown as not said.</p>
+    <ElInput
+      v-model="find"
+      class="find no-print"
+      placeholder="find: a food, a person, slugs, put up …"
+      aria-label="Find in what was recorded"
+      maxlength="100"
+      clearable
+    />
+    <EntryList :from="from" :to="today" :find="find" title="Entries" />
+  </section>
+</template>
+
+<style scoped>
+.record {
+  max-width: 60rem;
+}
+.span {
+  width: 12rem;
+}
+.scroll {
+  overflow-x: auto;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th,
+td {
+  border-bottom: 1px solid var(--hair);
+  padding: var(--space-2) var(--space-3) var(--space-2) 0;
+  text-align: left;
+  font-weight: 400;
+}
+thead th {
+  border-bottom-color: var(--ink-2);
+  font-size: var(--type-small);
+  color: var(--ink-2);
+}
+tbody th {
+  font-family: var(--serif);
+}
+.n {
+  text-align: right;
+  font-variant-numeric: tabular-nums lining-nums;
+  white-space: nowrap;
+}
+.find {
+  max-width: 24rem;
+  margin-top: var(--space-5);
+}
+.empty {
+  padding: var(--space-6) 0;
+  font-family: var(--serif);
+  font-size: var(--type-large);
+}
+</style>
