@@ -30,7 +30,9 @@ func Balances(rec *record.Record, b *book.Book, from, to civil.Date) []FoodBalan
 		l, _ := rec.LedgerOf(e.Food, record.KeepDays(b, e.Food)) // what does not hold was refused
 		out = append(out, FoodBalance{e.Food, l.Over(from, to)})
 	}
-	slices.SortFunc(out, func(a, b FoodBalance) int { return cmp.Or(cmp.Compare(b.CameIn, a.CameIn), cmp.Compare(a.Food, b.Food)) })
+	slices.SortFunc(out, func(a, b FoodBalance) int {
+		return cmp.Or(cmp.Compare(b.CameIn, a.CameIn), cmp.Compare(a.Food, b.Food))
+	})
 	return out
 }
 
