@@ -122,7 +122,7 @@ func (b *basis) joined(to, r *row, plants int) *row {
 		if k >= 0 {
 			run |= sum.uses[k].s.Run
 		}
-		s := sowing.Sowing{Start: st, Run: run, Share: sowing.ShareOf(u.d.use.Season, st, run), Of: 1, Part: 1, Hand: to.hand}
+		s := sowing.Sowing{Start: st, Run: run, Share: u.d.use.Season.ShareOf(st, run), Of: 1, Part: 1, Hand: to.hand}
 		if k >= 0 {
 			sum.uses[k].s = s
 		} else {

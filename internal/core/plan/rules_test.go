@@ -44,7 +44,7 @@ func TestOnlyTheSmallestSowingsAreMerged(t *testing.T) {
 		for _, w := range weeks {
 			run = run.With(w)
 		}
-		return &row{key: d.key, id: id, crop: d.crop, of: 2, uses: []rowUse{{d, sowing.Sowing{Start: start, Run: run, Share: sowing.ShareOf(s, st, run), Of: 1, Part: 1}}}}
+		return &row{key: d.key, id: id, crop: d.crop, of: 2, uses: []rowUse{{d, sowing.Sowing{Start: start, Run: run, Share: s.ShareOf(st, run), Of: 1, Part: 1}}}}
 	}
 	seen := [2]int{}
 	for n := 2; n < len(feeds); n++ {

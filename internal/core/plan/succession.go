@@ -209,7 +209,7 @@ const enough = 0.95
 // wants returns the plants that a group would want from a start for a run of weeks.
 func (g *group) wants(s *season.Season, st season.Start, run season.Weeks) int {
 	var parts []reckon.Part
-	share := sowing.ShareOf(s, st, run)
+	share := s.ShareOf(st, run)
 	for _, d := range g.demands {
 		need := d.lot
 		if d.form == wish.Fresh && !d.part {

@@ -45,7 +45,7 @@ func (b *basis) stand(c *book.Crop, layout wish.Layout) table.Stand {
 // wantWhatPlantsGive makes a wish of so many plants want what they give: as much as is left
 // of it to be eaten, losses in storage and kitchen taken off.
 func (b *basis) wantWhatPlantsGive(r *table.Resolved) {
-	if r.Plants == 0 {
+	if r.Plants == 0 || r.Gives <= 0 {
 		return
 	}
 	u := r.Uses[0]

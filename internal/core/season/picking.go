@@ -137,6 +137,18 @@ func (s *Season) RunShare(st Start, run Weeks) (share float64) {
 	return level * left
 }
 
+// ShareOf returns the share of a plant's full harvest that a start gives in the weeks of a run; all
+// it gives where the run is empty, or where it is harvested once.
+func (s *Season) ShareOf(st Start, run Weeks) float64 {
+	if s.Crop.Harvest == book.Once && !s.Crop.Perennial() {
+		return 1
+	}
+	if run == 0 {
+		return s.Share(st, st.Ready, st.End)
+	}
+	return s.RunShare(st, run)
+}
+
 // weekEnd returns the day after the week of the table year that a day lies in.
 func (s *Season) weekEnd(a int) int {
 	w, day := WeekOf(a), mod(a, place.Days)

@@ -401,17 +401,5 @@ func (w *walk) byStart() []Sowing {
 func (w *walk) of(i int, run season.Weeks) Sowing {
 	s := w.use.Season
 	st := s.Starts[i]
-	return Sowing{Start: st, Run: run, Share: ShareOf(s, st, run), Of: 1, Part: 1, Hand: w.hand(i)}
-}
-
-// ShareOf returns the share of a plant's full harvest that a start gives in the
-// weeks of a run; all it gives where the run is empty.
-func ShareOf(s *season.Season, st season.Start, run season.Weeks) float64 {
-	if s.Crop.Harvest == "once" && !s.Crop.Perennial() {
-		return 1
-	}
-	if run == 0 {
-		return s.Share(st, st.Ready, st.End)
-	}
-	return s.RunShare(st, run)
+	return Sowing{Start: st, Run: run, Share: s.ShareOf(st, run), Of: 1, Part: 1, Hand: w.hand(i)}
 }

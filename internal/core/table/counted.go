@@ -42,12 +42,12 @@ func (rs *Resolver) harvestOfPlants(r *Resolved) {
 	most := 0.0
 	if u.Form == wish.Fresh { // what falls into the weeks that it feeds
 		for i, st := range u.Season.Starts {
-			most = math.Max(most, u.Season.RunShare(st, u.Season.Feeds[i]))
+			most = math.Max(most, u.Season.ShareOf(st, u.Season.Feeds[i]))
 		}
 	}
 	for _, i := range u.Lot {
 		st := u.Season.Starts[i]
-		most = math.Max(most, u.Season.Share(st, st.Ready, st.End))
+		most = math.Max(most, u.Season.ShareOf(st, 0))
 	}
 	r.Gives = float64(r.Plants) * u.Crop.Yield.Value * stand.Factor * most * (1 - u.Crop.FailProb)
 }
