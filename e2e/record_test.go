@@ -115,7 +115,7 @@ func TestThreeCropsAreWeighed(t *testing.T) {
 	p.shows("[data-scale] .shows", "0.35")
 	p.shows("[data-scale]", "stable")
 	p.clickNamed("[data-scale] button", "Tare the empty basket")
-	p.shows("[data-scale] .shows", "0")
+	p.until("the basket is tared", `() => Number(document.querySelector('[data-scale] .shows b').textContent) === 0`)
 	simulate(`{"kg": 2.75}`)
 	p.clickNamed(`[data-picking="tomato-slicing"] button`, "Tomato, slicing") // the second: it waits until the weight is stable
 	p.shows(".entries", "Tomato, slicing: 2.4 kg came in")
