@@ -42,7 +42,7 @@ func (a *App) WriteLine(ctx context.Context, by Stamp, text string) (Done, error
 		var e store.Edit
 		if len(m.Events) > 0 {
 			if e, err = a.put(now, m.Events); err != nil {
-				return e, ofLine(err)
+				return e, err
 			}
 		}
 		if len(m.Entries) > 0 {

@@ -199,7 +199,7 @@ func (d *drafter) holds(b *book.Book, foods map[string]bool) error {
 		}
 		var not *record.NotThere
 		if _, err := d.state.record.BalanceOf(l, lastDay); errors.As(err, &not) {
-			return &invalid.Field{Field: "jars", Value: invalid.FormatNumber(float64(not.Entry.Jars)), Allowed: fmt.Sprintf(
+			return &invalid.Field{Field: "jars", Value: lotAmount(l, not.Asked), Allowed: fmt.Sprintf(
 				"at most %s: so much of it is on the shelf. Count the shelf, where more stands there", lotAmount(l, not.There))}
 		}
 	}

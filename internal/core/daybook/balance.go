@@ -36,13 +36,13 @@ func Balances(rec *record.Record, b *book.Book, from, to civil.Date) []FoodBalan
 	return out
 }
 
-// Finds reports whether an entry holds every word that is looked for: in its own words, its note, who
-// entered it, its food and kind.
+// Finds reports whether an entry holds every word that is looked for: in its own words, its note, its
+// food and why it was lost.
 func Finds(e *record.Entry, words []string, b *book.Book, lots []stock.Lot) bool {
 	if len(words) == 0 {
 		return true
 	}
-	text := strings.ToLower(strings.Join([]string{Words(*e, b, lots), e.Note, e.Who, e.Food, string(e.Act), e.Reason}, " "))
+	text := strings.ToLower(strings.Join([]string{Words(*e, b, lots), e.Note, e.Food, string(e.Act), e.Reason}, " "))
 	for _, w := range words {
 		if !strings.Contains(text, w) {
 			return false

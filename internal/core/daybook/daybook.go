@@ -18,6 +18,7 @@ import (
 	"inventory/internal/core/say"
 	"inventory/internal/core/stock"
 	"inventory/internal/core/wish"
+	"inventory/internal/core/work"
 )
 
 // Meaning is what a line comes to.
@@ -65,7 +66,17 @@ func Understand(now Now, text string) (Meaning, error) {
 			return Meaning{}, err
 		}
 	}
-	return d.out, nil
+	if len(d.out.Events) == 0 {
+		return d.out, nil
+	}
+	_, made, err := now.Input.Logged(d.out.Events)
+	if all := invalid.All(err); len(all) > 0 { // of an event; here it is the line that is wrong
+		return Meaning{}, ask(all[0].Value, "Wanted: %s.", all[0].Allowed)
+	}
+	for _, x := range made {
+		d.out.Words = append(d.out.Words, x.Happened.String())
+	}
+	return d.out, err
 }
 
 // ask refuses a line with the question that must be answered first.
@@ -132,7 +143,7 @@ func (d *desk) cameIn(l line.Logged) error {
 	}
 	d.enter(e, say.CameIn{Food: d.named(l.Food, e.Crop), Gram: gram, Pieces: pieces, Last: l.Last})
 	if l.Last && s != nil && s.Begun {
-		d.out.Events = append(d.out.Events, plan.Event{Sowing: s.ID, What: plan.Done, Task: "clear", Day: l.Day})
+		d.out.Events = append(d.out.Events, plan.Event{Sowing: s.ID, What: plan.Done, Task: work.Clear, Day: l.Day})
 	}
 	return nil
 }

@@ -5,34 +5,16 @@ import (
 	"math"
 	"slices"
 	"strconv"
-	"strings"
 
 	"inventory/internal/core/civil"
 	"inventory/internal/core/line"
 	"inventory/internal/core/plan"
-	"inventory/internal/core/record"
 	"inventory/internal/core/work"
 )
 
 // taskOf is which task of a sowing a word for work is.
 var taskOf = map[string]string{
 	"thin": work.Thin, "hill": work.Hill, "cover on": work.CoverOn, "cover off": work.CoverOff, "harden off": work.Harden, "stake": work.Support,
-}
-
-// causeOf is the cause of a loss that a word stands for.
-var causeOf = map[string]record.Cause{
-	"frost": "frost", "aphids": "pests", "slugs": "pests", "snails": "pests", "caterpillars": "pests", "beetles": "pests", "flea beetles": "pests", "blight": "pests",
-	"mildew": "pests", "rust": "pests", "whitefly": "pests", "bugs": "pests", "ants": "pests", "rot": "wet", "rain": "wet", "flood": "wet",
-	"deer": "animals", "rabbits": "animals", "pigeons": "animals", "mice": "animals", "voles": "animals", "birds": "animals", "moles": "animals",
-	"drought": "drought", "heat": "drought", "bolted": "bolted", "did not come up": "seed",
-}
-
-// cause returns the cause that a reason stands for; something else where the list has none.
-func cause(reason string) record.Cause {
-	if c, known := causeOf[strings.TrimSpace(reason)]; known || reason == "" {
-		return c
-	}
-	return "other"
 }
 
 // event works out what was done to a sowing or seen of it.
@@ -44,17 +26,16 @@ func (d *desk) event(l line.Logged, text string) error {
 	if err != nil {
 		return err
 	}
-	e := plan.Event{Sowing: s.ID, Day: l.Day, Cause: cause(l.Reason)}
-	words := s.CropName + " of " + s.Date.Short() + ": "
+	e := plan.Event{Sowing: s.ID, Day: l.Day, Cause: line.CauseOf(l.Reason)}
 	switch l.Act {
 	case line.LogSown, line.LogPlanted, line.LogPottedOn:
-		return d.begun(l, s, words)
+		d.begun(l, s)
+		return nil
 	case line.LogUp:
 		e.What, e.Count = plan.Survived, 100*l.Number
 		if l.Of > 0 {
 			e.Count = 100 * l.Number / l.Of
 		}
-		words += strconv.FormatFloat(math.Round(e.Count), 'f', -1, 64) + " in 100 came up"
 	case line.LogLost:
 		e.What, e.Count = plan.Survived, 100*(1-l.Number)
 		if l.Unit == "plant" {
@@ -63,53 +44,36 @@ func (d *desk) event(l line.Logged, text string) error {
 		if e.Count = math.Max(0, math.Round(e.Count)); e.Count == 0 {
 			e.What = plan.Ended
 		}
-		words += "lost"
-		if e.Count > 0 {
-			words += ", " + strconv.FormatFloat(e.Count, 'f', -1, 64) + " in 100 are left"
-		}
 	case line.LogEnded:
 		e.What = plan.Ended
 		if l.Reason == "" {
 			e.What, e.Task = plan.Done, work.Clear
 		}
-		words += cmp.Or(l.Reason, "cleared")
 	case line.LogSeen:
 		e.What = plan.Ready
-		words += "ready"
 		if l.Unit == "days" {
 			e.What, e.Count = plan.Behind, -l.Number
-			words = strings.TrimSuffix(words, "ready") + strconv.FormatFloat(math.Abs(l.Number), 'f', -1, 64) + " days " + map[bool]string{true: "behind", false: "ahead"}[l.Number < 0]
 		}
 	}
-	d.out.Events, d.out.Words = append(d.out.Events, e), append(d.out.Words, words)
+	d.out.Events = append(d.out.Events, e)
 	return nil
 }
 
 // begun works out what was sown or planted: as it was planned, or so many plants.
-func (d *desk) begun(l line.Logged, s *plan.Sowing, words string) error {
+func (d *desk) begun(l line.Logged, s *plan.Sowing) {
 	e := plan.Event{Sowing: s.ID, What: plan.AsPlanned, Day: l.Day}
 	switch {
 	case l.Act == line.LogPottedOn:
-		e = plan.Event{Sowing: s.ID, What: plan.Done, Task: work.PotOn, Day: l.Day}
-		words += "potted on"
+		e.What, e.Task = plan.Done, work.PotOn
 	case s.Begun && l.Act == line.LogPlanted:
-		e = plan.Event{Sowing: s.ID, What: plan.Done, Task: work.PlantOut, Day: l.Day}
-		words += "planted out"
-	case l.Act == line.LogPlanted:
-		words += "planted"
-	default:
-		words += "sown"
-	}
-	if l.Unit == "share" && l.Number < 1 {
+		e.What, e.Task = plan.Done, work.PlantOut
+	case l.Unit == "share" && l.Number < 1:
 		e.Count = math.Round(100 * l.Number)
-		words += ", " + strconv.FormatFloat(e.Count, 'f', -1, 64) + " in 100"
 	}
-	d.out.Events, d.out.Words = append(d.out.Events, e), append(d.out.Words, words)
+	d.out.Events = append(d.out.Events, e)
 	if l.Unit == "plant" && l.Number > 0 && l.Act != line.LogPottedOn {
 		d.out.Events = append(d.out.Events, plan.Event{Sowing: s.ID, What: plan.Counted, Count: l.Number})
-		d.out.Words[len(d.out.Words)-1] += ", " + strconv.FormatFloat(l.Number, 'f', -1, 64) + " plants"
 	}
-	return nil
 }
 
 // done works out work: a task of a sowing where it has such a one, else a note.
@@ -119,7 +83,6 @@ func (d *desk) done(l line.Logged, text string) error {
 		for _, s := range d.sowings(l.Food, l.Kind) {
 			if s.Begun && !s.Over && slices.ContainsFunc(s.Tasks, func(t work.Task) bool { return t.What == task && t.State != work.Finished && t.State != work.Skipped }) {
 				d.out.Events = append(d.out.Events, plan.Event{Sowing: s.ID, What: plan.Done, Task: task, Day: l.Day})
-				d.out.Words = append(d.out.Words, s.CropName+" of "+s.Date.Short()+": done")
 				return nil
 			}
 		}

@@ -1,6 +1,7 @@
 package daybook
 
 import (
+	"cmp"
 	"math"
 	"slices"
 
@@ -18,17 +19,17 @@ func (d *desk) called(l stock.Lot) string {
 	return l.Food
 }
 
-// wanted returns what a line takes from a lot or counts in it: containers, or grams of what is kept
-// by weight.
-func (d *desk) wanted(l line.Logged, of stock.Lot) (jars float64, gram int, err error) {
+// wanted returns what a line takes from a lot or counts in it, in thousandths: of a container, or of
+// a kilogram of what is kept by weight.
+func (d *desk) wanted(l line.Logged, of stock.Lot) (int, error) {
 	switch {
 	case record.Containers(of):
-		return l.Number, 0, nil
+		return int(math.Round(l.Number * 1000)), nil
 	case l.Kg == 0 && l.Unit == "jar":
-		return 0, int(math.Round(l.Number * of.Size * 1000)), nil
+		return int(math.Round(l.Number * of.Size * 1000)), nil
 	}
-	gram, _, err = d.grams(l, "")
-	return 0, gram, err
+	gram, _, err := d.grams(l, "")
+	return gram, err
 }
 
 // one returns the lots that a line means, where it means one thing: all of one preparation and kept
@@ -80,33 +81,24 @@ func (d *desk) draw(l line.Logged) error {
 	if err != nil {
 		return err
 	}
-	jars, gram, err := d.wanted(l, lots[0])
+	wanted, err := d.wanted(l, lots[0])
 	if err != nil {
 		return err
 	}
-	to := l.To
-	if to == "" {
-		to = record.Table
-	}
-	leftJars, leftGram := jars, gram
+	left := wanted
 	for _, x := range lots {
-		e := record.Entry{Day: l.Day, Act: record.Draw, Lot: x.ID, To: to, Reason: l.Reason, Food: x.Food}
-		if record.Containers(x) {
-			e.Jars = math.Min(leftJars, x.Count)
-			leftJars -= e.Jars
-		} else {
-			e.Gram = min(leftGram, int(math.Round(x.Amount()*1000)))
-			leftGram -= e.Gram
-		}
-		if e.Jars > 0 || e.Gram > 0 {
-			d.out.Entries = append(d.out.Entries, e)
+		if take := min(left, record.There(x)); take > 0 {
+			e := record.Entry{Day: l.Day, Act: record.Draw, Lot: x.ID, To: cmp.Or(l.To, record.Table), Reason: l.Reason, Food: x.Food}
+			e.Measured(x, take)
+			d.out.Entries, left = append(d.out.Entries, e), left-take
 		}
 	}
-	if leftJars > 1e-9 || leftGram > 0 {
-		there := say.Drawn{What: d.called(lots[0]), Jars: jars - leftJars, Gram: gram - leftGram}
-		return ask("", "There is less of %s on the shelf: %s is all. Count the shelf, where more stands there.", there.What, there.Amount())
+	if left > 0 {
+		return ask("", "There is less of %s on the shelf: %s is all. Count the shelf, where more stands there.", d.called(lots[0]), say.Measured(!record.Containers(lots[0]), wanted-left))
 	}
-	d.out.Words = append(d.out.Words, say.Drawn{What: d.called(lots[0]), Jars: jars, Gram: gram, To: string(to), Reason: l.Reason}.String())
+	all := record.Entry{To: cmp.Or(l.To, record.Table)}
+	all.Measured(lots[0], wanted)
+	d.out.Words = append(d.out.Words, say.Drawn{What: d.called(lots[0]), Jars: all.Jars, Gram: all.Gram, To: string(all.To), Reason: l.Reason}.String())
 	return nil
 }
 
@@ -117,43 +109,27 @@ func (d *desk) count(l line.Logged) error {
 	if err != nil {
 		return err
 	}
-	jars, gram, err := d.wanted(l, lots[0])
+	counted, err := d.wanted(l, lots[0])
 	if err != nil {
 		return err
 	}
-	d.out.Words = append(d.out.Words, say.ShelfCounted{What: d.called(lots[0]), Jars: jars, Gram: gram}.String())
+	older := 0
+	for _, x := range lots[:len(lots)-1] {
+		older += record.There(x)
+	}
+	left := counted
 	for i := len(lots) - 1; i >= 0; i-- { // the newest are there first
 		x := lots[i]
-		e := record.Entry{Day: l.Day, Act: record.Count, Lot: x.ID, Food: x.Food}
-		if record.Containers(x) {
-			e.Jars = math.Min(jars, x.Count)
-			if i == len(lots)-1 {
-				e.Jars = math.Max(e.Jars, jars-total(lots[:i]))
-			}
-			jars -= e.Jars
-		} else {
-			e.Gram = min(gram, int(math.Round(x.Amount()*1000)))
-			if i == len(lots)-1 {
-				e.Gram = max(e.Gram, gram-int(math.Round(1000*weightOf(lots[:i]))))
-			}
-			gram -= e.Gram
+		n := min(left, record.There(x))
+		if i == len(lots)-1 {
+			n = max(n, left-older)
 		}
-		d.out.Entries = append(d.out.Entries, e)
+		e := record.Entry{Day: l.Day, Act: record.Count, Lot: x.ID, Food: x.Food}
+		e.Measured(x, n)
+		d.out.Entries, left = append(d.out.Entries, e), left-n
 	}
+	var all record.Entry
+	all.Measured(lots[0], counted)
+	d.out.Words = append(d.out.Words, say.ShelfCounted{What: d.called(lots[0]), Jars: all.Jars, Gram: all.Gram}.String())
 	return nil
-}
-
-// total counts the containers of lots; weightOf is their weight, kg.
-func total(lots []stock.Lot) (n float64) {
-	for _, l := range lots {
-		n += l.Count
-	}
-	return n
-}
-
-func weightOf(lots []stock.Lot) (kg float64) {
-	for _, l := range lots {
-		kg += l.Amount()
-	}
-	return kg
 }

@@ -16,7 +16,6 @@ const (
 	leastShare      = 0.02
 	weighingError   = 0.1
 	weeklySwing     = 0.2
-	plantsVariance  = 0.16 // plants differ by 40 % among themselves
 )
 
 // Weighed is how much of what was picked was weighed or counted.
@@ -77,24 +76,22 @@ type Outlook struct {
 	NearlyOver bool // under a tenth of the curve is to come
 }
 
-// ToCome returns what is still to come. Before the first picking the prior alone speaks.
+// ToCome returns what is still to come. Before the first picking the prior alone speaks: the factor
+// is its middle, the household's own or 1.
 func ToCome(prior Prior, p Picking) Outlook {
 	mean, variance := prior.Mean, prior.Variance
+	out := Outlook{Factor: math.Exp(mean + p.Variance/2), NearlyOver: p.Share > 0.9}
 	if p.Picked > 0 && p.Expected > 0 {
 		share := math.Max(leastShare, math.Min(1, p.Share))
 		q := p.Picked / (p.Expected * share * float64(p.Weighed))
 		v := p.Variance*(1-share)/share + weighingError*weighingError + p.Weighed.variance()
 		precision := 1/prior.Variance + 1/v
 		mean, variance = (prior.Mean/prior.Variance+math.Log(q)/v)/precision, 1/precision
+		out.Factor = math.Exp(mean + variance/2)
 	}
 	left := p.Expected * math.Max(0, 1-p.Share)
 	spread := Z80 * math.Sqrt(variance+weeklySwing/math.Max(1, p.Weeks))
-	out := Outlook{Factor: math.Exp(mean + variance/2), NearlyOver: p.Share > 0.9}
 	out.Likely = left * out.Factor
 	out.Low, out.High = left*math.Exp(mean-spread), left*math.Exp(mean+spread)
 	return out
 }
-
-// PlantsVariance is the part of a planting's variance that comes from its n plants differing among
-// themselves.
-func PlantsVariance(n int) float64 { return plantsVariance / math.Max(1, float64(n)) }

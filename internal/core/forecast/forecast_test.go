@@ -92,7 +92,16 @@ func TestWhatMovesTheForecast(t *testing.T) {
 	if end := at(9, 1, All); end.Likely != 0 || end.High != 0 {
 		t.Errorf("over: %+v", end)
 	}
-	if PlantsVariance(1) != 0.16 || PlantsVariance(16) != 0.01 || PlantsVariance(0) != 0.16 {
-		t.Error("plants differ by 40 % among themselves")
+	if open := ToCome(Unrecorded(variance), Picking{Expected: 10, Weeks: 5, Weighed: All, Variance: variance}); math.Abs(open.Factor-1) > 1e-12 {
+		t.Errorf("before the first picking, with nothing recorded, the factor is %g", open.Factor)
+	}
+	// By hand: half of what was expected at half of the curve; v = ln(1.09) + 0.01 + 0, 0.15² or 0.25².
+	for w, want := range map[Weighed]float64{All: 0.72067, Most: 0.74707, Half: 0.78352} {
+		if got := at(2.5*float64(w), 0.5, w).Factor; math.Abs(got-want) > 2e-5 {
+			t.Errorf("weighed %g: factor %.5f, want %.5f", w, got, want)
+		}
+	}
+	if least := at(0.2, 0.001, All); math.Abs(least.Factor-at(0.2, 0.02, All).Factor) > 1e-12 {
+		t.Errorf("less than a fiftieth of the curve: %+v", least)
 	}
 }

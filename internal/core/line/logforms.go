@@ -1,7 +1,10 @@
 package line
 
 import (
+	"cmp"
+	"maps"
 	"regexp"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -12,11 +15,37 @@ import (
 
 const (
 	shareWords = `half|all|most|some|a third|a quarter`
-	pestWords  = `aphids|slugs|snails|caterpillars|deer|rabbits|pigeons|mice|voles|beetles|flea beetles|blight|mildew|rust|whitefly|birds|moles|ants|bugs`
-	badWeather = `frost|hail|drought|wind|storm|heat|rain|flood`
 	places     = `freezer|cellar|shelf|storage|store|pantry|loft|root cellar|attic`
 	ordinals   = `first|second|third|fourth|fifth|last`
 )
+
+// harms are the words for what harms a planting, each with the cause of losses that it is.
+var harms = map[string]record.Cause{
+	"frost": "frost", "hail": "other", "drought": "drought", "heat": "drought", "wind": "other", "storm": "other", "rain": "wet", "flood": "wet",
+	"aphids": "pests", "slugs": "pests", "snails": "pests", "caterpillars": "pests", "beetles": "pests", "flea beetles": "pests", "blight": "pests",
+	"mildew": "pests", "rust": "pests", "whitefly": "pests", "bugs": "pests", "ants": "pests", "rot": "wet",
+	"deer": "animals", "rabbits": "animals", "pigeons": "animals", "mice": "animals", "voles": "animals", "birds": "animals", "moles": "animals",
+	"bolted": "bolted", notUp: "seed",
+}
+
+// notUp is the reason where nothing came of a sowing.
+const notUp = "did not come up"
+
+// CauseOf returns the cause of a loss that a reason of a line stands for; something else where no
+// word for it is known.
+func CauseOf(reason string) record.Cause {
+	if c, known := harms[reason]; known || reason == "" {
+		return c
+	}
+	return "other"
+}
+
+// harmWords is a pattern of all words for what harms, the longest first.
+var harmWords = func() string {
+	words := slices.Collect(maps.Keys(harms))
+	slices.SortFunc(words, func(a, b string) int { return cmp.Or(cmp.Compare(len(b), len(a)), cmp.Compare(a, b)) })
+	return strings.Join(words, "|")
+}()
 
 var shares = map[string]float64{"half": 0.5, "all": 1, "most": 0.8, "some": 0.5, "a third": 0.33, "a quarter": 0.25, "": 1}
 var ordinalOf = map[string]string{"first": "1", "second": "2", "third": "3", "fourth": "4", "fifth": "5", "last": "last"}
@@ -43,7 +72,7 @@ var logForms = []logForm{
 		return []Logged{{Act: LogNote, Note: "frost"}}, nil
 	}},
 	{re(`nothing came (?:up )?of (?:the )?(.+)`), func(r *logReader, m []string) ([]Logged, error) {
-		return r.share(LogLost, m[1], "", "did not come up")
+		return r.share(LogLost, m[1], "", notUp)
 	}},
 	{re(`(?:nothing|none) from (?:the )?(.+)`), func(r *logReader, m []string) ([]Logged, error) {
 		l, err := r.of(m[1], LogNote)
@@ -65,11 +94,10 @@ var logForms = []logForm{
 	}},
 	{re(`cleared (?:out )?(?:the )?(.+)`), func(r *logReader, m []string) ([]Logged, error) { return r.share(LogEnded, m[1], "", "") }},
 	{re(`(?:the )?(.+?) (?:are|is) (?:over|done|finished)`), func(r *logReader, m []string) ([]Logged, error) { return r.share(LogEnded, m[1], "", "") }},
-	{re(`(` + pestWords + `) (?:ate|got|took|had) (?:(` + shareWords + `) )?(?:of )?(?:the )?(.+)`), lostTo(1, 2, 3)},
-	{re(`(` + badWeather + `) (?:got|took|killed|had) (?:(` + shareWords + `) )?(?:of )?(?:the )?(.+)`), lostTo(1, 2, 3)},
-	{re(`(` + badWeather + `|` + pestWords + `), ?(?:(` + shareWords + `) )?(?:of )?(?:the )?(.+?) (?:are |is )?(?:gone|lost|dead)`), lostTo(1, 2, 3)},
+	{re(`(` + harmWords + `) (?:ate|got|took|had|killed) (?:(` + shareWords + `) )?(?:of )?(?:the )?(.+)`), lostTo(1, 2, 3)},
+	{re(`(` + harmWords + `), ?(?:(` + shareWords + `) )?(?:of )?(?:the )?(.+?) (?:are |is )?(?:gone|lost|dead)`), lostTo(1, 2, 3)},
 	{re(`lost (?:the |all the |all )?(?:(` + ordinals + `) )?(.+?)(?: to (?:the )?(.+))?`), (*logReader).lost},
-	{re(`(` + pestWords + `) (?:on|in|at) (?:the )?(.+)`), func(r *logReader, m []string) ([]Logged, error) {
+	{re(`(` + harmWords + `) (?:on|in|at) (?:the )?(.+)`), func(r *logReader, m []string) ([]Logged, error) {
 		l, err := r.of(m[2], LogNote)
 		l.Note = "pest " + m[1]
 		return []Logged{l}, err

@@ -2,6 +2,7 @@ package plan
 
 import (
 	"inventory/internal/core/amount"
+	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/season"
 )
@@ -55,7 +56,7 @@ func Courses(in Input) ([]Course, error) {
 		}
 		out = append(out, Course{
 			Sowing: s.ID, Crop: s.Crop, Kg: kg, CV: crop.YieldCV.Or(usualCV), First: *s.FirstPick, Days: st.End - st.Ready,
-			Once: crop.Harvest == "once", season: s.season, start: st,
+			Once: crop.Harvest == book.Once, season: s.season, start: st,
 		})
 	}
 	return out, nil

@@ -29,7 +29,7 @@ const (
 	Note      Act = "note"
 )
 
-// Use is where something that came in went, or what was taken from a lot for.
+// To is where something that came in went, or what was taken from a lot for.
 type To string
 
 // Where something went. Of a lot, Table is eaten and Lost is spoiled.
@@ -56,7 +56,7 @@ type Entry struct {
 	ID  string     `json:"id"`
 	Day civil.Date `json:"day"`
 	Act Act        `json:"act"`
-	Who string     `json:"who,omitempty"` // who says so
+	Who string     `json:"who,omitempty"` // the device that it was entered on
 
 	// Order is the place among the entries of a day: what is entered first comes first. The
 	// store gives it; a corrected entry keeps its own.

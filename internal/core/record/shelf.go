@@ -22,12 +22,31 @@ type LotBalance struct {
 // NotThere is returned where more is taken from a lot than there is in it.
 type NotThere struct {
 	Entry *Entry
-	There int // thousandths
+	Asked int // thousandths
+	There int
 }
 
 // Error says what there is.
 func (n *NotThere) Error() string {
 	return fmt.Sprintf("there is %g of it on %s", float64(n.There)/1000, n.Entry.Day.Short())
+}
+
+// There returns what is in a lot as it stands, in thousandths: of a kilogram where it is kept by
+// weight, else of a container.
+func There(l stock.Lot) int {
+	if Containers(l) {
+		return int(math.Round(l.Count * 1000))
+	}
+	return int(math.Round(l.Amount() * 1000))
+}
+
+// Measured sets how much an entry takes from a lot or counts in it, in thousandths.
+func (e *Entry) Measured(l stock.Lot, thousandths int) {
+	if Containers(l) {
+		e.Jars = float64(thousandths) / 1000
+	} else {
+		e.Gram = thousandths
+	}
 }
 
 // thousandths returns what an entry takes from a lot or counts in it.
@@ -45,12 +64,7 @@ func (e *Entry) thousandths(l stock.Lot) int {
 // first draw of more than there was. What is expected but not found by a count is unrecorded,
 // and a later draw goes by the count.
 func (r *Record) BalanceOf(l stock.Lot, upTo civil.Date) (LotBalance, error) {
-	out := LotBalance{Went: map[To]int{}}
-	out.PutIn = int(math.Round(l.Count * 1000))
-	if !Containers(l) {
-		out.PutIn = int(math.Round(l.Amount() * 1000))
-	}
-	out.There = out.PutIn
+	out := LotBalance{Went: map[To]int{}, PutIn: There(l), There: There(l)}
 	for _, e := range r.ofLot(l.ID) {
 		if e.Day > upTo {
 			continue
@@ -58,7 +72,7 @@ func (r *Record) BalanceOf(l stock.Lot, upTo civil.Date) (LotBalance, error) {
 		switch n := e.thousandths(l); e.Act {
 		case Draw:
 			if n > out.There {
-				return out, &NotThere{e, out.There}
+				return out, &NotThere{e, n, out.There}
 			}
 			out.There -= n
 			out.Went[e.To] += n

@@ -1,7 +1,9 @@
 package say
 
 import (
+	"cmp"
 	"fmt"
+	"math"
 	"strings"
 
 	"inventory/internal/core/amount"
@@ -83,16 +85,8 @@ type Drawn struct {
 	Reason string
 }
 
-// Amount says how much it is.
-func (x Drawn) Amount() string {
-	if x.Jars > 0 {
-		return fmt.Sprintf("%g", x.Jars)
-	}
-	return weight(x.Gram)
-}
-
 func (x Drawn) String() string {
-	text := first(x.What) + ": " + x.Amount() + " taken from the shelf"
+	text := first(x.What) + ": " + amountOf(x.Jars, x.Gram) + " taken from the shelf"
 	if x.To != "" && x.To != "table" {
 		text += ", " + goneTo[x.To]
 	}
@@ -110,17 +104,26 @@ type ShelfCounted struct {
 }
 
 func (x ShelfCounted) String() string {
-	how := weight(x.Gram)
-	if x.Jars > 0 || x.Gram == 0 {
-		how = fmt.Sprintf("%g", x.Jars)
-	}
-	return first(x.What) + ": " + how + " counted on the shelf"
+	return first(x.What) + ": " + amountOf(x.Jars, x.Gram) + " counted on the shelf"
 }
 
 // Noted is told of a note.
 type Noted struct{ Text string }
 
 func (x Noted) String() string { return "Noted: " + x.Text }
+
+// amountOf says containers where there are any, or where there is nothing at all; else a weight.
+func amountOf(jars float64, gram int) string {
+	return Measured(gram > 0 && jars == 0, cmp.Or(gram, int(math.Round(1000*jars))))
+}
+
+// Measured says thousandths of a kilogram, or of a container.
+func Measured(byWeight bool, thousandths int) string {
+	if byWeight {
+		return weight(thousandths)
+	}
+	return fmt.Sprintf("%g", float64(thousandths)/1000)
+}
 
 // weight marks a weight in kilograms, for the reader's units.
 func weight(gram int) string { return amount.Mark(float64(gram)/1000, amount.Kilogram) }
