@@ -121,7 +121,7 @@ func TestThreeCropsAreWeighed(t *testing.T) {
 	p.shows(".entries", "Tomato, slicing: 2.4 kg came in")
 
 	simulate(`{"gone": true}`)
-	p.shows("[data-scale]", "No scale")
+	p.shows("[data-scale]", "The scale cannot be read")
 	p.fill(`[data-picking="chard"] [aria-label="What it weighs: Chard"]`, "1.2") // typed meanwhile
 	p.shows(".entries", "Chard: 1.2 kg came in")
 	simulate(`{"gone": false, "kg": 1.25, "unit": "lb"}`)

@@ -602,6 +602,9 @@ type EntriesAsked struct {
 	Revision int       `json:"revision"`
 }
 
+// EntriesTold defines model for EntriesTold.
+type EntriesTold = app.EntriesTold
+
 // Entry defines model for Entry.
 type Entry = record.Entry
 

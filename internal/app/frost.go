@@ -6,7 +6,6 @@ import (
 	"math"
 	"sync"
 
-	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
@@ -37,11 +36,7 @@ const (
 // station at an address. There is none where the address is empty, or the station gives no
 // forecast for the household's place.
 func (a *App) FrostNights(ctx context.Context, station string) ([]plan.FrostNight, error) {
-	now, err := a.Begun(ctx)
-	if err != nil {
-		return nil, err
-	}
-	own, _, _, err := now.Input.Household.Book(book.Usual())
+	now, own, err := a.withBook(ctx)
 	if err != nil {
 		return nil, err
 	}

@@ -2,7 +2,6 @@ package app
 
 import (
 	"context"
-	"crypto/rand"
 	"errors"
 	"fmt"
 	"strings"
@@ -16,9 +15,6 @@ import (
 	"inventory/internal/store"
 )
 
-// newID makes an id that nothing else has.
-func newID(letter string) string { return letter + strings.ToLower(rand.Text()[:10]) }
-
 // ReadLine says what a line of the daybook comes to; nothing is changed.
 func (a *App) ReadLine(ctx context.Context, text string) (daybook.Meaning, error) {
 	now, err := a.Begun(ctx)
@@ -29,12 +25,12 @@ func (a *App) ReadLine(ctx context.Context, text string) (daybook.Meaning, error
 }
 
 func readLine(now *Planned, text string) (daybook.Meaning, error) {
-	return daybook.Understand(daybook.Now{Input: now.Input, Plan: &now.Plan, Record: now.Snapshot.Record, Lots: now.Snapshot.Known.Lots, NewID: newID}, text)
+	return daybook.Understand(daybook.Now{Input: now.Input, Plan: &now.Plan, Record: now.Snapshot.Record, Lots: now.Snapshot.Known.Lots, NewID: store.NewID}, text)
 }
 
 // WriteLine enters what a line of the daybook comes to, as one edit which one undo takes back.
 func (a *App) WriteLine(ctx context.Context, by Stamp, text string) (Done, error) {
-	return a.once(ctx, by, func(now *Planned) (store.Edit, error) {
+	d, err := a.once(ctx, by, func(now *Planned) (store.Edit, error) {
 		m, err := readLine(now, text)
 		if err != nil {
 			return store.Edit{}, err
@@ -51,11 +47,12 @@ func (a *App) WriteLine(ctx context.Context, by Stamp, text string) (Done, error
 		}
 		return e, nil
 	})
+	return d, ofLine(err)
 }
 
-// ofLine makes a mistake of an event one of the line that it was read from.
+// ofLine makes a mistake of an entry one of the line that it was read from.
 func ofLine(err error) error {
-	if all := invalid.All(err); len(all) > 0 {
+	if all := invalid.All(err); len(all) > 0 && all[0].Field != "line" {
 		return &invalid.Field{Field: "line", Value: all[0].Value, Allowed: "Wanted: " + all[0].Allowed + "."}
 	}
 	return err
@@ -78,8 +75,9 @@ func firstRunes(s string, n int) string {
 	return s
 }
 
-// Record enters what happened, each entry new or in the place of the one with its id. An entry of a day to come, or of a planting that was not begun, is
-// an invalid.Field.
+// Record enters what happened, each entry new or in the place of the one with its id; the lot that
+// a corrected entry made is corrected with it. An entry of a day to come, or of a planting that was
+// not begun, is an invalid.Field.
 func (a *App) Record(ctx context.Context, by Stamp, entries []record.Entry) (Done, error) {
 	return a.once(ctx, by, func(now *Planned) (store.Edit, error) {
 		b, _, _, err := now.Input.Household.Book(book.Usual())
@@ -97,15 +95,27 @@ func (a *App) Record(ctx context.Context, by Stamp, entries []record.Entry) (Don
 				}
 				return store.Edit{}, err
 			}
-			if e.ID == "" {
-				if lot := daybook.Complete(e, b, now.Snapshot.Record, newID); lot != nil {
-					lots = append(lots, *lot)
-				}
+			if was := now.Snapshot.Record.Find(e.ID); was != nil {
+				e.Lot, e.Order = was.Lot, was.Order
+			}
+			if lot := daybook.Complete(e, b, now.Snapshot.Record, store.NewID); lot != nil {
+				lots = append(lots, asItStood(*lot, now.Snapshot.Known.Lots))
 			}
 			words[i] = daybook.Words(*e, b, now.Snapshot.Known.Lots)
 		}
 		return store.Edit{Command: "record", Entries: entered(by, entries), Lots: lots, Words: strings.Join(words, "; ")}, nil
 	})
+}
+
+// asItStood gives a lot that is corrected what was said of it besides: where it is kept, until when,
+// and its note.
+func asItStood(l stock.Lot, lots []stock.Lot) stock.Lot {
+	for _, was := range lots {
+		if was.ID == l.ID {
+			l.Store, l.Until, l.Note = was.Store, was.Until, was.Note
+		}
+	}
+	return l
 }
 
 // happened looks whether an entry can have happened.
@@ -129,6 +139,13 @@ type Told struct {
 	record.Entry
 	Words string `json:"words"` // quantities are marked
 	Left  int    `json:"left"`  // grams of what came in by it of which nothing is said yet
+	Keeps bool   `json:"keeps"` // what came in by it may go into storage
+}
+
+// EntriesTold are entries, the newest first.
+type EntriesTold struct {
+	Entries []Told `json:"entries"`
+	More    bool   `json:"more"` // there are older ones
 }
 
 // MostEntries is how many entries are told at once.
@@ -136,28 +153,31 @@ const MostEntries = 300
 
 // Entries returns what was recorded from one day to another, the newest first, and no more than
 // MostEntries; with words that are looked for, those that hold all of them.
-func (a *App) Entries(ctx context.Context, from, to civil.Date, find string) ([]Told, error) {
+func (a *App) Entries(ctx context.Context, from, to civil.Date, find string) (EntriesTold, error) {
 	now, b, err := a.withBook(ctx)
 	if err != nil {
-		return nil, err
+		return EntriesTold{}, err
 	}
 	all := now.Snapshot.Record.Span(from, to)
-	out := []Told{}
+	out := EntriesTold{Entries: []Told{}}
 	ledgers := map[string]*record.Ledger{}
 	words := strings.Fields(strings.ToLower(find))
-	for i := len(all) - 1; i >= 0 && len(out) < MostEntries; i-- {
+	for i := len(all) - 1; i >= 0; i-- {
 		e := all[i]
 		if !daybook.Finds(e, words, b, now.Snapshot.Known.Lots) {
 			continue
+		}
+		if out.More = len(out.Entries) == MostEntries; out.More {
+			break
 		}
 		told := Told{Entry: *e, Words: daybook.Words(*e, b, now.Snapshot.Known.Lots)}
 		if e.ComesIn() {
 			if ledgers[e.Food] == nil {
 				ledgers[e.Food], _ = now.Snapshot.Record.LedgerOf(e.Food, record.KeepDays(b, e.Food)) // what does not hold was refused
 			}
-			told.Left = ledgers[e.Food].LeftOf(e.ID)
+			told.Left, told.Keeps = ledgers[e.Food].LeftOf(e.ID), daybook.Keeps(b, e.Food)
 		}
-		out = append(out, told)
+		out.Entries = append(out.Entries, told)
 	}
 	return out, nil
 }

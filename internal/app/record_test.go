@@ -136,7 +136,7 @@ func TestEntriesAreCorrectedLater(t *testing.T) {
 		t.Errorf("%+v", *got)
 	}
 	told, err := s.Entries(context.Background(), e.Day, s.day, "bean")
-	if err != nil || len(told) != 1 || told[0].Words != "Snap bean: {4.2|kg} came in" {
+	if err != nil || told.More || len(told.Entries) != 1 || told.Entries[0].Words != "Snap bean: {4.2|kg} came in" || told.Entries[0].Left != 4200 {
 		t.Errorf("%+v %v", told, err)
 	}
 	by := s.by()
@@ -158,5 +158,43 @@ func TestEntriesAreCorrectedLater(t *testing.T) {
 		if all := invalid.All(err); len(all) != 1 || all[0].Field != field {
 			t.Errorf("%s: %v", field, err)
 		}
+	}
+}
+
+// What an entry made is corrected with it: seven jars that were six, a weight that went into storage;
+// not below what was taken from it since.
+func TestALotIsCorrectedWithItsEntry(t *testing.T) {
+	s := inSeason(t, civil.Of(2027, 8, 1))
+	s.write("20 kg tomatoes")
+	p := s.write("put up 7 quarts of thick tomato sauce from 14 kg tomatoes")
+	s.write("took 14 jars of thick tomato sauce") // twelve are of last year's
+	var put record.Entry
+	for _, e := range p.Snapshot.Record.Entries() {
+		if e.Act == record.PutUp {
+			put = *e
+		}
+	}
+	count := func(p *Planned) float64 {
+		for _, l := range p.Snapshot.Household.Lots {
+			if l.ID == put.Lot {
+				return l.Count
+			}
+		}
+		return 0
+	}
+	lots := len(p.Snapshot.Household.Lots)
+	put.Failed = 1
+	p = s.done(s.Record(context.Background(), s.by(), []record.Entry{put}))
+	if count(p) != 6 || len(p.Snapshot.Household.Lots) != lots {
+		t.Errorf("%g jars in the lot, %d lots", count(p), len(p.Snapshot.Household.Lots))
+	}
+	put.Jars = 2
+	if _, err := s.Record(context.Background(), s.by(), []record.Entry{put}); err == nil {
+		t.Error("two jars were taken of a lot that never held more than one")
+	}
+	pieces := record.Entry{Day: s.day, Act: record.Harvest, Food: "lettuce", Crop: "lettuce-head", Pieces: 3}
+	p = s.done(s.Record(context.Background(), s.by(), []record.Entry{pieces}))
+	if e := p.Snapshot.Record.Entries()[len(p.Snapshot.Record.Entries())-1]; e.Gram != 1020 {
+		t.Errorf("three heads weigh %d g, want 3 x 340", e.Gram)
 	}
 }

@@ -122,9 +122,14 @@ func (a *App) Weigh(ctx context.Context, by Stamp, known string, e record.Entry)
 func settled(ctx context.Context, at string) (exchange.ScaleReading, error) {
 	ctx, cancel := context.WithTimeout(ctx, scalePatience)
 	defer cancel()
-	for tick := time.NewTicker(scaleAsked); ; {
+	unsettled := &invalid.Field{Field: "scale", Allowed: "a scale that stands still: its weight does not settle"}
+	tick := time.NewTicker(scaleAsked)
+	defer tick.Stop()
+	for {
 		r, err := exchange.ReadScale(ctx, at)
 		switch {
+		case err != nil && ctx.Err() != nil:
+			return r, unsettled
 		case err != nil:
 			return r, err
 		case r.Overload:
@@ -136,7 +141,7 @@ func settled(ctx context.Context, at string) (exchange.ScaleReading, error) {
 		}
 		select {
 		case <-ctx.Done():
-			return r, &invalid.Field{Field: "scale", Allowed: "a scale that stands still: its weight does not settle"}
+			return r, unsettled
 		case <-tick.C:
 		}
 	}

@@ -153,8 +153,8 @@ func (d *drafter) book() *book.Book {
 	return book.Usual()
 }
 
-// newID makes an id that no other item of its kind has.
-func newID(letter string) string { return letter + strings.ToLower(rand.Text()[:10]) }
+// NewID makes an id that no other item has; it begins with a letter of its kind.
+func NewID(letter string) string { return letter + strings.ToLower(rand.Text()[:10]) }
 
 // put adds or changes an item of a list.
 func (d *drafter) put(of *kind, e *Edit, add bool) error {
@@ -171,7 +171,7 @@ func (d *drafter) put(of *kind, e *Edit, add bool) error {
 	_, there := d.state.items[key{name, *id}]
 	if add {
 		if *id == "" {
-			*id = newID(name[:1])
+			*id = NewID(name[:1])
 		}
 		if there {
 			return &invalid.Field{Field: "id", Value: *id, Allowed: "an id of its own; another " + name + " has it"}
@@ -225,7 +225,7 @@ func (d *drafter) addLots(lots []stock.Lot) error {
 			return err
 		}
 		if l.ID == "" {
-			l.ID = newID("l")
+			l.ID = NewID("l")
 		}
 		if _, there := d.state.items[key{lotKind.name, l.ID}]; there {
 			return &invalid.Field{Field: fmt.Sprintf("lots[%d].id", i), Value: l.ID, Allowed: "an id of its own; another lot has it"}
@@ -255,7 +255,7 @@ func (d *drafter) begin(h *household.Household) error {
 	for _, k := range kinds {
 		err := k.each(h, func(id *string, value any) error {
 			if k.list != "" && *id == "" {
-				*id = newID(k.name[:1])
+				*id = NewID(k.name[:1])
 			}
 			if _, twice := d.state.items[key{k.name, *id}]; twice {
 				return &invalid.Field{Field: "id", Value: *id, Allowed: "an id of its own; another " + k.name + " has it"}

@@ -109,7 +109,7 @@ func fit(entries []record.Entry, b *book.Book) error {
 	check := invalid.NewCheck()
 	for i := range entries {
 		if entries[i].ID == "" {
-			entries[i].ID = newID("e")
+			entries[i].ID = NewID("e")
 		}
 		entries[i].Validate(check.Index("entries", i), b)
 	}

@@ -53,7 +53,7 @@ func (d *drafter) addBeds(plot *bed.Plot, beds []bed.Bed) error {
 	}
 	for i := range beds {
 		if beds[i] = beds[i].Filled(); beds[i].ID == "" {
-			beds[i].ID = newID("b")
+			beds[i].ID = NewID("b")
 		}
 		k := key{bedKind.name, beds[i].ID}
 		if _, twice := d.state.items[k]; twice {
@@ -121,7 +121,7 @@ func (d *drafter) divideBed(id string, parts int) error {
 		}
 	}
 	for i, part := range whole.Divided(parts) {
-		part.ID = newID("b")
+		part.ID = NewID("b")
 		if err := d.set(bedKind, part.ID, old.Position+float64(i)/float64(2*parts), part); err != nil {
 			return err
 		}

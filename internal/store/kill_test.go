@@ -31,9 +31,9 @@ func TestEditUntilKilled(t *testing.T) {
 	for err == nil {
 		w := wish.Wish{Food: "kale", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 1}}
 		if len(snap.Household.Wishes) > 60 {
-			snap, err = s.Apply(ctx, Edit{Client: "t", ID: newID("e"), Revision: snap.Revision, Command: "remove-wish", Target: snap.Household.Wishes[60].ID})
+			snap, err = s.Apply(ctx, Edit{Client: "t", ID: NewID("e"), Revision: snap.Revision, Command: "remove-wish", Target: snap.Household.Wishes[60].ID})
 		} else {
-			snap, err = s.Apply(ctx, Edit{Client: "t", ID: newID("e"), Revision: snap.Revision, Command: "add-wish", Wish: &w})
+			snap, err = s.Apply(ctx, Edit{Client: "t", ID: NewID("e"), Revision: snap.Revision, Command: "add-wish", Wish: &w})
 		}
 		fmt.Println("done", snap.Revision)
 	}

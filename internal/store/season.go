@@ -51,7 +51,7 @@ func (d *drafter) putPlanting(e *Edit) error {
 func (d *drafter) shelve(lots []stock.Lot) error {
 	for i := range lots {
 		if lots[i].ID == "" {
-			lots[i].ID = newID("l")
+			lots[i].ID = NewID("l")
 		}
 		if err := d.set(lotKind, lots[i].ID, 0, &lots[i]); err != nil {
 			return err
@@ -81,7 +81,7 @@ func (d *drafter) putPlantings(e *Edit) error {
 		return err
 	}
 	for i := range e.Patches {
-		e.Patches[i].ID = newID("p")
+		e.Patches[i].ID = NewID("p")
 		if err := d.set(patchKind, e.Patches[i].ID, 0, &e.Patches[i]); err != nil {
 			return err
 		}

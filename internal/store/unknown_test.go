@@ -35,7 +35,7 @@ func TestWhatTheBookDoesNotKnowLocksNothing(t *testing.T) {
 		t.Fatalf("the household is not kept as it is: %v", err)
 	}
 	do := func(e Edit) (Snapshot, error) {
-		e.Client, e.ID, e.Revision = "t", newID("e"), snap.Revision
+		e.Client, e.ID, e.Revision = "t", NewID("e"), snap.Revision
 		now, err := s.Apply(ctx, e)
 		if err == nil {
 			snap = now

@@ -181,36 +181,56 @@ func (d *desk) went(l line.Logged) error {
 	return nil
 }
 
-// Complete fills in what follows from a new entry, and returns the lot that it makes; nil where it
-// makes none. What goes into storage makes a lot where it keeps whole. What is put up makes one of the
-// containers that sealed, and takes as much as the book says, of what came in and is not said of yet,
-// where nobody said how much.
+// Complete fills in what follows from an entry, and returns the lot that it makes; nil where it makes
+// none. Pieces weigh what one usually does. What goes into storage makes a lot where it keeps whole.
+// What is put up makes one of the containers that sealed, and takes as much as the book says, of what
+// came in and is not said of yet, where nobody said how much. The lot of an entry that is corrected
+// keeps its id.
 func Complete(e *record.Entry, b *book.Book, rec *record.Record, newID func(string) string) *stock.Lot {
-	if e.Lot != "" {
-		return nil
+	if e.Gram == 0 && e.Pieces > 0 {
+		e.Gram = int(math.Round(e.Pieces * pieceGram(b, e.Food, e.Crop)))
 	}
+	var lot *stock.Lot
 	switch p := b.Preparation(e.Preparation); {
-	case e.Act == record.Use && e.To == record.Storage && e.Gram > 0 && slices.ContainsFunc(b.Food(e.Food), wish.KeepsWhole):
-		e.Lot = newID("l")
-		return &stock.Lot{ID: e.Lot, Food: e.Food, Form: string(wish.Cellar), Count: 1, Size: float64(e.Gram) / 1000, Unit: "kg", PutUp: e.Day}
+	case e.Act == record.Use && e.To == record.Storage && e.Gram > 0 && Keeps(b, e.Food):
+		lot = &stock.Lot{Food: e.Food, Form: string(wish.Cellar), Count: 1, Size: float64(e.Gram) / 1000, Unit: "kg", PutUp: e.Day}
 	case e.Act == record.PutUp && p != nil:
 		e.Litre = cmp.Or(e.Litre, p.JarLitre, 1)
 		if e.Gram == 0 {
 			l, _ := rec.LedgerOf(e.Food, record.KeepDays(b, e.Food)) // what does not hold was refused
 			e.Gram = min(l.Over(0, e.Day).NotSaid, int(math.Round(1000*e.Jars*e.Litre*p.Raw)))
 		}
-		sealed := e.Jars - float64(e.Failed)
-		if sealed <= 0 {
-			return nil
-		}
-		e.Lot = newID("l")
-		lot := &stock.Lot{ID: e.Lot, Food: e.Food, Form: p.Form, Preparation: p.ID, Count: sealed, Size: e.Litre, Unit: "L", PutUp: e.Day}
+		lot = &stock.Lot{Food: e.Food, Form: p.Form, Preparation: p.ID, Count: e.Jars - float64(e.Failed), Size: e.Litre, Unit: "L", PutUp: e.Day}
 		if p.Unit == "kg" {
 			lot.Unit = "kg"
 		}
-		return lot
 	}
-	return nil
+	if lot == nil || lot.Count <= 0 {
+		return nil
+	}
+	if e.Lot == "" {
+		e.Lot = newID("l")
+	}
+	lot.ID = e.Lot
+	return lot
+}
+
+// Keeps reports whether a food keeps whole in storage.
+func Keeps(b *book.Book, food string) bool { return slices.ContainsFunc(b.Food(food), wish.KeepsWhole) }
+
+// pieceGram returns what one of a food weighs, g: of its kind, or of the first kind that is counted; 0
+// where nobody counts it.
+func pieceGram(b *book.Book, food, kind string) float64 {
+	kinds := b.Food(food)
+	if c := b.Crop(kind); c != nil {
+		kinds = []*book.Crop{c}
+	}
+	for _, c := range kinds {
+		if c.Piece.Known && c.Piece.Value > 0 {
+			return c.Piece.Value
+		}
+	}
+	return 0
 }
 
 // grams returns what an amount weighs, whole grams: as it was said, or by the usual weight of a
@@ -224,14 +244,8 @@ func (d *desk) grams(l line.Logged, kind string) (gram int, pieces float64, err 
 	case l.Unit != "piece" && l.Unit != "plant":
 		return 0, 0, ask(l.Unit, "What a %s of %s weighs is not known: say it in kg or lb.", l.Unit, l.Food)
 	}
-	kinds := d.book.Food(l.Food)
-	if c := d.book.Crop(kind); c != nil {
-		kinds = []*book.Crop{c}
-	}
-	for _, c := range kinds {
-		if c.Piece.Known && c.Piece.Value > 0 {
-			return int(math.Round(l.Number * c.Piece.Value)), l.Number, nil
-		}
+	if each := pieceGram(d.book, l.Food, kind); each > 0 {
+		return int(math.Round(l.Number * each)), l.Number, nil
 	}
 	return 0, 0, ask("", "Nobody counts %s in pieces: say it in kg or lb.", l.Food)
 }

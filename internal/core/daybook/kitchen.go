@@ -30,6 +30,7 @@ type Makes struct {
 	Load        int      `json:"load"`   // containers of a full load
 	Loads       int      `json:"loads"`  // full loads that it makes
 	Wanted      int      `json:"wanted"` // containers that the plan still wants; 0: nobody wished for it
+	Fill        int      `json:"fill"`   // containers to fill first: a full load where it makes one, and no more than is wanted
 	Minutes     float64  `json:"minutes"`
 	Cautions    []string `json:"cautions"`
 }
@@ -88,6 +89,9 @@ func makes(prep *book.Preparation, gram int, food string, p *plan.Plan, wishes [
 	m.Jars = int(math.Floor(float64(gram)/1000/prep.Raw/m.Litre + 1e-9))
 	m.Load = max(1, prep.Load(m.Litre))
 	m.Loads = m.Jars / m.Load
+	if m.Fill = min(m.Jars, m.Load); m.Wanted > 0 {
+		m.Fill = min(m.Fill, m.Wanted)
+	}
 	if m.Cautions == nil {
 		m.Cautions = []string{}
 	}

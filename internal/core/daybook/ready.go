@@ -17,8 +17,8 @@ type Picking struct {
 	CropName string     `json:"crop_name"`
 	First    civil.Date `json:"first"` // the first picking, as reckoned
 	Last     civil.Date `json:"last,omitzero"`
-	Now      bool       `json:"now"`   // it can be picked today
-	Piece    float64    `json:"piece"` // g of one, where it is counted in pieces; else 0
+	Now      bool       `json:"now"`     // it can be picked today
+	Counted  bool       `json:"counted"` // it may be counted in pieces
 }
 
 // soon is how many days before its first picking a planting is shown: what is early is picked
@@ -59,8 +59,6 @@ func pickingOf(s *plan.Sowing, c *book.Crop, day civil.Date) Picking {
 		x.Last = *s.LastPick
 	}
 	x.Now = x.First <= day && (x.Last == 0 || day <= x.Last)
-	if n, counted := c.PiecesPerPlant(c.Yield.Value); counted && n > 0 {
-		x.Piece = c.Piece.Value
-	}
+	_, x.Counted = c.PiecesPerPlant(c.Yield.Value)
 	return x
 }

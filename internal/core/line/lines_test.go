@@ -21,8 +21,11 @@ var north = Where{LastFrost: 4, FirstFrost: 10}
 // asked is one row of testdata/lines.csv: a line and what a family means by it.
 type asked map[string]string
 
-func readLines(t testing.TB) (out []asked) {
-	f, err := os.Open("testdata/lines.csv")
+func readLines(t testing.TB) []asked { return readRows(t, "testdata/lines.csv") }
+
+// readRows reads a file of lines, a row by its heads.
+func readRows(t testing.TB, file string) (out []asked) {
+	f, err := os.Open(file)
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -1,10 +1,8 @@
 package line
 
 import (
-	"encoding/csv"
 	"fmt"
 	"math"
-	"os"
 	"strconv"
 	"strings"
 	"testing"
@@ -22,20 +20,7 @@ var logBeds = []string{"Mill bed", "Reed bed"}
 // readLogLines returns the rows of testdata/log.csv by their lines: each line, and what a family
 // means by it.
 func readLogLines(t testing.TB) (out [][]asked) {
-	f, err := os.Open("testdata/log.csv")
-	if err != nil {
-		t.Fatal(err)
-	}
-	defer f.Close()
-	rows, err := csv.NewReader(f).ReadAll()
-	if err != nil {
-		t.Fatal(err)
-	}
-	for _, row := range rows[1:] {
-		a := asked{}
-		for i, head := range rows[0] {
-			a[head] = row[i]
-		}
+	for _, a := range readRows(t, "testdata/log.csv") {
 		if a["entry"] == "1" {
 			out = append(out, nil)
 		}

@@ -2764,6 +2764,13 @@ export interface components {
             words: string;
             /** @description g of what came in by it of which nothing is said yet */
             left: number;
+            /** @description what came in by it may go into storage */
+            keeps: boolean;
+        };
+        EntriesTold: {
+            entries: components["schemas"]["ToldEntry"][];
+            /** @description there are older ones */
+            more: boolean;
         };
         Picking: {
             sowing: string;
@@ -2774,8 +2781,8 @@ export interface components {
             last?: string;
             /** @description it can be picked today */
             now: boolean;
-            /** @description g of one, where it is counted in pieces */
-            piece: number;
+            /** @description it may be counted in pieces */
+            counted: boolean;
         };
         Outlook: {
             sowing: string;
@@ -2817,6 +2824,8 @@ export interface components {
                 loads: number;
                 /** @description containers that the plan still wants */
                 wanted: number;
+                /** @description containers to fill first: a full load where it makes one */
+                fill: number;
                 /** Format: double */
                 minutes: number;
                 cautions: string[];
@@ -3474,7 +3483,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ToldEntry"][];
+                    "application/json": components["schemas"]["EntriesTold"];
                 };
             };
             default: components["responses"]["Problem"];

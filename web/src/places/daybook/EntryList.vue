@@ -6,31 +6,26 @@ import { useAnswer } from '../../lib/ask'
 import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
+import { atOnePress } from '../../lib/went'
 import { capital, day } from '../../lib/words'
 
 const props = defineProps<{ from: string; to: string; title: string; find?: string }>()
 const store = useHousehold()
 const { render, say } = useUnits()
 const refused = ref('')
-const { data: entries } = useAnswer(
+const { data: told } = useAnswer(
   'entries',
   () => ({ from: props.from, to: props.to, find: props.find || undefined }),
   (span, signal) => api.GET('/entries', { params: { query: span }, signal }),
 )
+const entries = computed(() => told.value?.entries)
 const several = computed(() => props.from !== props.to)
 
-/** Where what came in can have gone, at one press. */
-const places = [
-  ['table', 'eaten'],
-  ['storage', 'storage'],
-  ['given', 'given away'],
-  ['animals', 'animals'],
-  ['compost', 'compost'],
-  ['lost', 'lost'],
-] as const
+/** Where what an entry brought in can have gone. */
+const places = (e: ToldEntry) => atOnePress.filter((w) => w.to !== 'storage' || e.keeps)
 
 /** Says where all that is left of what came in went. */
-async function went(e: ToldEntry, to: string) {
+async function say_(e: ToldEntry, to: string) {
   const problem = await store.record({
     entries: [{ id: '', act: 'use', day: store.plan?.as_of ?? e.day, food: e.food, crop: e.crop, gram: e.left, to }],
   })
@@ -51,8 +46,8 @@ async function remove(id: string) {
           {{ capital(render(e.words)) }}
           <span v-if="e.left > 0" class="where small no-print">
             <span class="quiet">{{ say(e.left / 1000, 'kg') }} not said:</span>
-            <button v-for="[place, words] in places" :key="place" type="button" class="link" @click="went(e, place)">
-              {{ words }}
+            <button v-for="w in places(e)" :key="w.to" type="button" class="link" @click="say_(e, w.to)">
+              {{ w.words }}
             </button>
           </span>
           <span v-if="e.note && e.act !== 'note'" class="quiet small">{{ e.note }}</span>
@@ -65,6 +60,7 @@ async function remove(id: string) {
         >
       </li>
     </ul>
+    <p v-if="told?.more" class="quiet small">These are the newest; a search, or fewer days, finds older ones.</p>
     <p v-if="refused" class="wrong" role="alert">{{ capital(refused) }}</p>
   </section>
   <p v-else-if="find && entries" class="quiet">Nothing of these days holds “{{ find }}”.</p>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // One line for what happened: what came in and where it went, what was put up or taken from the
 // shelf, what was sown, lost or seen. What is understood is shown before Enter takes it.
+import { refDebounced } from '@vueuse/core'
 import { ElButton, ElInput } from 'element-plus'
 import { computed, ref } from 'vue'
 import { api } from '../../lib/api'
@@ -12,6 +13,7 @@ import { useUnits } from '../../lib/units'
 const store = useHousehold()
 const { render } = useUnits()
 const text = ref('')
+const typed = refDebounced(text, 120)
 const refused = ref('')
 const {
   data: meaning,
@@ -19,12 +21,12 @@ const {
   old,
 } = useAnswer(
   'daybook-read',
-  () => text.value.trim() || undefined,
+  () => typed.value.trim() || undefined,
   (line, signal) => api.POST('/daybook-read', { body: { text: line }, signal }),
 )
 const wrong = computed(() => {
   if (refused.value) return refused.value
-  const p = text.value.trim() ? problem.value : undefined
+  const p = text.value.trim() && typed.value === text.value ? problem.value : undefined
   return p ? fieldError(p, 'line') || p.detail : ''
 })
 
@@ -52,7 +54,7 @@ async function take() {
     </div>
     <p class="understood small" aria-live="polite">
       <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
-      <template v-else-if="meaning && text.trim() && !old"
+      <template v-else-if="meaning && text.trim() && typed === text && !old"
         ><span class="quiet">Understood:</span> <strong>{{ meaning.words.map(render).join('; ') }}</strong></template
       >
     </p>

@@ -8,6 +8,7 @@ import { useAnswer } from '../../lib/ask'
 import { monday } from '../../lib/daybook'
 import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
+import { went as places } from '../../lib/went'
 import { capital, dayNumber, isoDay } from '../../lib/words'
 import EntryList from './EntryList.vue'
 
@@ -39,18 +40,6 @@ const { data: balances } = useAnswer(
   (asked, signal) => api.GET('/balances', { params: { query: asked }, signal }),
 )
 
-/** The places that something of a food can have gone, as columns. */
-const places = [
-  { to: 'table', words: 'eaten' },
-  { to: 'storage', words: 'storage' },
-  { to: 'put-up', words: 'put up' },
-  { to: 'given', words: 'given' },
-  { to: 'animals', words: 'animals' },
-  { to: 'compost', words: 'compost' },
-  { to: 'lost', words: 'lost' },
-  { to: 'seed', words: 'seed' },
-  { to: 'dried', words: 'trimmed' },
-]
 /** Only the columns that say something. */
 const columns = computed(() => places.filter((p) => balances.value?.some((b) => b.went[p.to])))
 const kg = (gram: number | undefined) => (gram ? say(gram / 1000, 'kg') : '')
@@ -95,7 +84,7 @@ const went = (b: FoodBalance, to: string) => kg(b.went[to])
     <ElInput
       v-model="find"
       class="find no-print"
-      placeholder="find: a food, a person, slugs, put up …"
+      placeholder="find: a food, slugs, put up …"
       aria-label="Find in what was recorded"
       maxlength="100"
       clearable

@@ -5,7 +5,6 @@ import { ElButton } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { useScale } from '../../lib/scale'
 import { useUnits } from '../../lib/units'
-import { capital } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
 
 const props = defineProps<{ scale: ReturnType<typeof useScale> }>()
@@ -35,9 +34,9 @@ const put = ref<number | undefined>(2.4)
       </span>
     </template>
     <p v-else class="none">
-      <span v-if="wrong">No scale: {{ wrong.replace(/^a scale/, 'wanted is a scale') }}.</span>
+      <span v-if="wrong">The scale cannot be read. Wanted: {{ wrong }}.</span>
       <span v-else class="quiet">The scale is asked …</span>
-      <span class="quiet small"> {{ capital('type what it weighs beside each planting.') }}</span>
+      <span class="quiet small"> Type what it weighs beside each planting.</span>
     </p>
   </div>
 </template>

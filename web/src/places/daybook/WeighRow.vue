@@ -6,8 +6,8 @@ import { ref } from 'vue'
 import type { Picking } from '../../lib/api'
 import { useUnits } from '../../lib/units'
 
-const props = defineProps<{ picking: Picking; when: string; scale: boolean; taking: boolean }>()
-const emit = defineEmits<{ weigh: []; typed: [amount: { gram: number; pieces?: number }] }>()
+defineProps<{ picking: Picking; when: string; scale: boolean; taking: boolean }>()
+const emit = defineEmits<{ weigh: []; typed: [amount: { gram?: number; pieces?: number }] }>()
 const { read, shown } = useUnits()
 const weight = ref('')
 const pieces = ref('')
@@ -22,7 +22,7 @@ function take() {
     wrong.value = `“${text}” is no ${counted ? 'number' : 'weight'}: type a number above 0.`
     return
   }
-  emit('typed', counted ? { gram: Math.round(n * props.picking.piece), pieces: n } : { gram: Math.round(n * 1000) })
+  emit('typed', counted ? { pieces: n } : { gram: Math.round(n * 1000) })
   weight.value = pieces.value = wrong.value = ''
 }
 </script>
@@ -42,7 +42,7 @@ function take() {
       ><template #suffix>{{ shown('kg').unit }}</template></ElInput
     >
     <ElInput
-      v-if="picking.piece"
+      v-if="picking.counted"
       v-model="pieces"
       class="number"
       inputmode="numeric"
