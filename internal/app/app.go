@@ -73,6 +73,7 @@ func (a *App) planOf(snap store.Snapshot) (*Planned, error) {
 			return nil, snap.Wrong
 		}
 		p.Input = plan.Input{AsOf: today, Household: snap.Known, Memory: &a.memory, Unknown: snap.Unknown}
+		p.Input.Household.PutIn = snap.Record.PutIn(snap.Known.Lots, today)
 		p.Input.Household.Lots = snap.Record.Standing(snap.Known.Lots, today)
 		var err error
 		if p.Plan, err = plan.ComputeFitted(p.Input); err != nil {

@@ -198,3 +198,33 @@ func TestALotIsCorrectedWithItsEntry(t *testing.T) {
 		t.Errorf("three heads weigh %d g, want 3 x 340", e.Gram)
 	}
 }
+
+// Jars that were put up this year and are eaten are not to be filled again; those that spoiled are.
+func TestJarsThatAreEatenAreNotFilledAgain(t *testing.T) {
+	s := inSeason(t, civil.Of(2027, 8, 20))
+	s.done(s.LogAll(context.Background(), s.by(), demo.Begun(s.now().Plan)))
+	toFill := func(p *Planned) int {
+		for i := range p.Plan.Wishes {
+			if w := &p.Plan.Wishes[i]; w.ID == "w3" {
+				return w.ToFill
+			}
+		}
+		return 0
+	}
+	for _, l := range s.now().Snapshot.Household.Lots { // last year's is of another wish's reckoning
+		if l.Preparation == "tomato-sauce-thick" {
+			by := s.by()
+			s.done(s.Edit(context.Background(), store.Edit{Client: by.Client, ID: by.ID, Revision: by.Revision, Command: "remove-lot", Target: l.ID}))
+		}
+	}
+	before := toFill(s.now())
+	if filled := toFill(s.write("put up 10 quarts of thick tomato sauce")); before-filled != 10 {
+		t.Fatalf("%d to fill, after ten were filled %d", before, filled)
+	}
+	if eaten := toFill(s.write("took 4 jars of thick tomato sauce")); before-eaten != 10 {
+		t.Errorf("with four eaten %d are to be filled, ten of %d were", eaten, before)
+	}
+	if spoiled := toFill(s.write("2 jars of thick tomato sauce spoiled")); before-spoiled != 8 {
+		t.Errorf("with two spoiled %d are to be filled, ten of %d were", spoiled, before)
+	}
+}

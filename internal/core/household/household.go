@@ -34,6 +34,7 @@ type Household struct {
 	Overrules []book.Overrule      `json:"overrules"`
 
 	Lots            []stock.Lot           `json:"lots"`      // what stands on the shelf today
+	PutIn           []stock.Lot           `json:"-"`         // the same as it was put in, less what spoiled; nil: nothing was taken from it
 	Patches         []Patch               `json:"patches"`   // perennials that stand already
 	OwnCrops        []book.OwnCrop        `json:"own_crops"` // crops and kinds of the household's own
 	OwnPreparations []book.OwnPreparation `json:"own_preparations"`

@@ -171,6 +171,12 @@ func TestTheBalanceOfALot(t *testing.T) {
 	if _, err := r.With(draw("h", 7, "j", 6, 0, Table)).BalanceOf(jars, day(20)); !errors.As(err, &not) || not.There != 5000 {
 		t.Errorf("six of five: %v", err)
 	}
+	if in := r.PutIn([]stock.Lot{jars, sack}, day(20)); len(in) != 2 || in[0].Count != 10 || in[1].Amount() != 20 {
+		t.Errorf("put in, less two jars that spoiled: %+v", in)
+	}
+	if in := Of(nil).PutIn([]stock.Lot{jars}, day(20)); in != nil {
+		t.Errorf("nothing was taken: %+v", in)
+	}
 	standing := r.With(draw("h", 7, "j", 5, 0, Table)).Standing([]stock.Lot{jars, sack, {ID: "n", Count: 1, Size: 1, Unit: "L"}}, day(20))
 	if len(standing) != 2 || standing[0].ID != "s" || standing[0].Amount() != 8 || standing[1].Count != 1 {
 		t.Errorf("%+v", standing)

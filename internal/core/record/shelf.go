@@ -84,6 +84,23 @@ func (r *Record) BalanceOf(l stock.Lot, upTo civil.Date) (LotBalance, error) {
 	return out, nil
 }
 
+// PutIn returns the lots as they were put in, less what spoiled of them; nil where nothing was ever
+// taken from them or counted.
+func (r *Record) PutIn(lots []stock.Lot, day civil.Date) []stock.Lot {
+	if !slices.ContainsFunc(lots, func(l stock.Lot) bool { return r.ofLot(l.ID) != nil }) {
+		return nil
+	}
+	out := make([]stock.Lot, 0, len(lots))
+	for _, l := range lots {
+		b, _ := r.BalanceOf(l, day) // what cannot be is refused when it is entered
+		if b.PutIn > b.Went[Lost] {
+			l.Count *= 1 - float64(b.Went[Lost])/float64(b.PutIn)
+			out = append(out, l)
+		}
+	}
+	return out
+}
+
 // Standing returns the lots with what is there of them on a day; what is used up is left out.
 func (r *Record) Standing(lots []stock.Lot, day civil.Date) []stock.Lot {
 	if !slices.ContainsFunc(lots, func(l stock.Lot) bool { return r.ofLot(l.ID) != nil }) {

@@ -136,19 +136,25 @@ func (rs *Resolver) OnTheShelf(all []*Resolved, asOf civil.Date) {
 	}, nil)
 }
 
-// fromThisYear sets how much of today's shelf each use has from this year's harvest
-// (Use.PutUp): no more than its year takes, and no lot for two of them.
+// fromThisYear sets how much each use has from this year's harvest (Use.PutUp), what was eaten of it
+// since counted too: no more than its year takes, and no lot for two of them.
 func (rs *Resolver) fromThisYear(users []user, asOf civil.Date) {
-	start := rs.Household.YearStart()
-	rest := make([]float64, len(rs.Household.Lots))
-	for i, l := range rs.Household.Lots {
+	start, lots := rs.Household.YearStart(), rs.Household.PutIn
+	if lots == nil {
+		lots = rs.Household.Lots
+	}
+	rest := make([]float64, len(lots))
+	for i, l := range lots {
 		if l.PutUp >= start && l.PutUp <= asOf {
 			rest[i] = l.Amount()
 		}
 	}
 	for _, x := range users {
 		year := rs.yearOf(&x)
-		for _, l := range x.lots {
+		for l, lot := range lots {
+			if rest[l] == 0 || !Serves(lot, &x.r.Wish, x.u) {
+				continue
+			}
 			takes := math.Min(rest[l], year-x.u.PutUp)
 			rest[l] -= takes
 			x.u.PutUp += takes

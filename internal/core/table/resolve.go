@@ -37,7 +37,7 @@ type Use struct {
 	OnShelf   bool    // whether something of it stands on the shelf today
 	Left      float64 // what will be left of that when the new crop comes, in what it is drawn in
 	LeftShare float64 // the same as a share of what a year takes, 0 to 1
-	PutUp     float64 // what of today's shelf was put up or stored from this year's harvest, in what it is drawn in
+	PutUp     float64 // what was put up or stored from this year's harvest, eaten since or not, in what it is drawn in
 }
 
 // DrawnIn returns the unit in which a use of a wish is taken out of its store.
