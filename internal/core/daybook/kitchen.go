@@ -25,6 +25,7 @@ type Waits struct {
 type Makes struct {
 	Preparation string   `json:"preparation"`
 	Name        string   `json:"name"`
+	Form        string   `json:"form"`
 	Litre       float64  `json:"litre"`  // of its usual container
 	Jars        int      `json:"jars"`   // whole containers that all that waits fills
 	Load        int      `json:"load"`   // containers of a full load
@@ -79,7 +80,7 @@ func makes(prep *book.Preparation, gram int, food string, p *plan.Plan, wishes [
 	if prep.Raw <= 0 || prep.Unit != "litre" || !slices.ContainsFunc(prep.Crops, func(id string) bool { return b.Crop(id) != nil && b.Crop(id).Food == food }) {
 		return Makes{}, false
 	}
-	m := Makes{Preparation: prep.ID, Name: prep.Name, Litre: cmp.Or(prep.JarLitre, 1), Minutes: prep.Minutes, Cautions: caution.OfPreparation(b, prep)}
+	m := Makes{Preparation: prep.ID, Name: prep.Name, Form: prep.Form, Litre: cmp.Or(prep.JarLitre, 1), Minutes: prep.Minutes, Cautions: caution.OfPreparation(b, prep)}
 	for i, w := range wishes {
 		if slices.Contains(w.Preparations, prep.ID) && w.Food == food && i < len(p.Wishes) {
 			m.Wanted += p.Wishes[i].ToFill

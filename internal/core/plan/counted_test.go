@@ -2,6 +2,7 @@ package plan_test
 
 import (
 	"math"
+	"strings"
 	"testing"
 
 	"inventory/internal/core/civil"
@@ -58,6 +59,25 @@ func TestPlantsThatAreCountedGiveWhatTheyGive(t *testing.T) {
 		}
 		if math.Abs(got-w.Harvested) > 0.005*got {
 			t.Errorf("%s: %.2f kg are wanted of plants that give %.2f", c.name, w.Harvested, got)
+		}
+	}
+}
+
+// Plants that can be begun no more this year want nothing and leave no gap; the wish says from when
+// they can again.
+func TestPlantsThatCanBeBegunNoMore(t *testing.T) {
+	for _, form := range []wish.Form{wish.Cellar, wish.Fresh} {
+		p := countedPlan(t, civil.Of(2027, 9, 20), wish.Wish{Food: "potato", Forms: []wish.Form{form}, Amount: wish.Amount{Kind: wish.Plants, Number: 30}})
+		w := p.Wishes[0]
+		if w.WeeksWanted != 0 || w.WeeksFed != 0 || w.Harvested != 0 || len(p.Sowings) != 0 || p.Tally.WeeksWanted != 0 {
+			t.Errorf("%s: %d weeks wanted, %g kg, %d sowings", form, w.WeeksWanted, w.Harvested, len(p.Sowings))
+		}
+		said := false
+		for _, n := range w.Notes {
+			said = said || strings.Contains(n.String(), "can be begun no more this year")
+		}
+		if !said {
+			t.Errorf("%s: nothing is said: %v", form, w.Notes)
 		}
 	}
 }

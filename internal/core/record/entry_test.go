@@ -72,6 +72,32 @@ func TestBalanceByHand(t *testing.T) {
 	}
 }
 
+// A use that names its kind is of that kind, as far as it goes; of the others after it.
+func TestAUseIsOfItsKind(t *testing.T) {
+	of := func(e *Entry, crop string) *Entry {
+		e.Crop = crop
+		return e
+	}
+	pole, bush := of(came(1, 3000), "pole-bean"), of(came(2, 1000), "bush-bean")
+	left := func(e *Entry) (int, int) {
+		t.Helper()
+		l, err := Of([]*Entry{pole, bush, e}).LedgerOf("snap bean", 7)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return l.LeftOf(pole.ID), l.LeftOf(bush.ID)
+	}
+	for _, c := range []struct {
+		crop       string
+		gram       int
+		pole, bush int
+	}{{"", 500, 2500, 1000}, {"bush-bean", 500, 3000, 500}, {"bush-bean", 1400, 2600, 0}, {"pole-bean", 3500, 0, 500}} {
+		if p, b := left(of(went(3, c.gram, Given), c.crop)); p != c.pole || b != c.bush {
+			t.Errorf("%d g of %q given: %d and %d left, want %d and %d", c.gram, c.crop, p, b, c.pole, c.bush)
+		}
+	}
+}
+
 // Whatever is entered, no gram appears or vanishes, no use exceeds what there is, and the order
 // of entry does not matter.
 func TestNoGramAppearsOrVanishes(t *testing.T) {

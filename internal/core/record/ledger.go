@@ -21,6 +21,7 @@ type Ledger struct{ batches []*batch }
 // batch is what came in by one entry.
 type batch struct {
 	id   string
+	crop string
 	day  civil.Date
 	gram int
 	left int
@@ -38,7 +39,7 @@ func (t *TooMuch) Error() string {
 	return fmt.Sprintf("there is %d g of %s on %s", t.There, t.Entry.Food, t.Entry.Day.Short())
 }
 
-// LedgerOf books the entries of a food. A use is booked on the oldest of what came in during the
+// LedgerOf books the entries of a food. A use that names its kind is booked on that kind first. A use is booked on the oldest of what came in during the
 // last keepDays before it, then on the newest of what is older; what came in on its own day
 // counts. The error is a *TooMuch: the first use that is more than there is.
 func (r *Record) LedgerOf(food string, keepDays int) (*Ledger, error) {
@@ -67,7 +68,7 @@ func (r *Record) LedgerOf(food string, keepDays int) (*Ledger, error) {
 		}
 		switch {
 		case e.ComesIn():
-			l.batches = append(l.batches, &batch{e.ID, e.Day, e.Gram, e.Gram, map[To]int{}})
+			l.batches = append(l.batches, &batch{e.ID, e.Crop, e.Day, e.Gram, e.Gram, map[To]int{}})
 		case e.Goes() != "" && e.Gram > 0:
 			uses = append(uses, e)
 		}
@@ -83,10 +84,21 @@ func (l *Ledger) there() (gram int) {
 	return gram
 }
 
-// book puts a use down on what it came from.
+// book puts a use down on what it came from: where it says of which kind it is, on that kind first.
 func (l *Ledger) book(e *Entry, keepDays int) {
 	left := e.Gram
+	if e.Crop != "" {
+		left = l.bookOn(e, left, keepDays, func(b *batch) bool { return b.crop == e.Crop })
+	}
+	l.bookOn(e, left, keepDays, func(*batch) bool { return true })
+}
+
+// bookOn puts so many grams of a use down on some of what came in, and returns those that it did not hold.
+func (l *Ledger) bookOn(e *Entry, left, keepDays int, on func(*batch) bool) int {
 	take := func(b *batch) {
+		if !on(b) {
+			return
+		}
 		n := min(left, b.left)
 		b.left -= n
 		left -= n
@@ -105,6 +117,7 @@ func (l *Ledger) book(e *Entry, keepDays int) {
 	for i := older - 1; i >= 0; i-- {
 		take(l.batches[i])
 	}
+	return left
 }
 
 // Waiting returns the grams of what came in since a day of which nothing is said yet, and the day on

@@ -405,7 +405,7 @@ func (rs *Resolver) want(r *Resolved, possible season.Weeks) {
 		}
 		return
 	}
-	if weeks&possible != 0 {
+	if weeks&possible != 0 || r.Plants > 0 { // plants that can be begun no more want nothing
 		weeks &= possible
 	}
 	for _, w := range weeks.List() {

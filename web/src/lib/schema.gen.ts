@@ -2815,6 +2815,7 @@ export interface components {
             makes: {
                 preparation: string;
                 name: string;
+                form: string;
                 /** Format: double */
                 litre: number;
                 /** @description whole containers that all that waits fills */

@@ -19,4 +19,14 @@
   font-family: var(--sans);
   font-size: var(--type-text);
 }
+@media (max-width: 640px) {
+  .links {
+    margin-left: 0;
+  }
+  .links a {
+    display: inline-flex;
+    align-items: center;
+    min-height: 48px;
+  }
+}
 </style>

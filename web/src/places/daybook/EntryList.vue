@@ -68,7 +68,8 @@ async function remove(id: string) {
 
 <style scoped>
 h3 {
-  margin: var(--space-6) 0 0;
+  margin: 0;
+  padding: var(--space-5) 0 var(--space-1);
   border-bottom: 1px solid var(--ink-2);
   font-size: var(--type-large);
 }

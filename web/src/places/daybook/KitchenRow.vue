@@ -29,6 +29,7 @@ const cautions = computed(() =>
 const load = computed(() => {
   const m = props.makes
   if (!m.jars) return 'not enough for one'
+  if (m.form === 'frozen') return 'any number at a time'
   if (m.loads) return `${count(m.loads, 'full load')} of ${m.load}`
   return `no full load of ${m.load}: eat it, freeze it, or wait for more`
 })

@@ -12,7 +12,7 @@ import NumberInput from '../../parts/NumberInput.vue'
 
 const props = defineProps<{ lot: Lot }>()
 const store = useHousehold()
-const { say, shown, system } = useUnits()
+const { say, shown } = useUnits()
 const wrong = ref('')
 
 const standing = computed(() => store.plan?.shelf.find((s) => s.lot === props.lot.id))
@@ -35,7 +35,10 @@ const beside = computed(() => {
 const one = computed(() =>
   weighed.value ? Math.min(there.value, 1 / (shown('kg').factor || 1)) : Math.min(1, there.value),
 )
-const oneWords = computed(() => (weighed.value ? `−1 ${system.value === 'us' ? 'lb' : 'kg'}` : '−1'))
+const oneWords = computed(() => {
+  if (!weighed.value) return '−1'
+  return there.value > one.value ? `−1 ${shown('kg').unit}` : 'all'
+})
 
 /** How long it lasts, in words. */
 const lasts = computed(() => {
@@ -91,7 +94,7 @@ async function remove() {
       type="button"
       class="plain take no-print"
       :disabled="there <= 0"
-      :aria-label="`Take ${oneWords.slice(1)} of ${what}`"
+      :aria-label="`Take ${oneWords.replace('−', '')} of ${what}`"
       @click="enter('draw', one)"
     >
       {{ oneWords }}
