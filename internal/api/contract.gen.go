@@ -304,6 +304,48 @@ func (e GetCalendarFeedParamsUnits) Valid() bool {
 	}
 }
 
+// Defines values for GetEntriesParamsKind.
+const (
+	GetEntriesParamsKindBought      GetEntriesParamsKind = "bought"
+	GetEntriesParamsKindCount       GetEntriesParamsKind = "count"
+	GetEntriesParamsKindDraw        GetEntriesParamsKind = "draw"
+	GetEntriesParamsKindHarvest     GetEntriesParamsKind = "harvest"
+	GetEntriesParamsKindLessons     GetEntriesParamsKind = "lessons"
+	GetEntriesParamsKindMore        GetEntriesParamsKind = "more"
+	GetEntriesParamsKindNote        GetEntriesParamsKind = "note"
+	GetEntriesParamsKindPhotographs GetEntriesParamsKind = "photographs"
+	GetEntriesParamsKindPutUp       GetEntriesParamsKind = "put-up"
+	GetEntriesParamsKindUse         GetEntriesParamsKind = "use"
+)
+
+// Valid indicates whether the value is a known member of the GetEntriesParamsKind enum.
+func (e GetEntriesParamsKind) Valid() bool {
+	switch e {
+	case GetEntriesParamsKindBought:
+		return true
+	case GetEntriesParamsKindCount:
+		return true
+	case GetEntriesParamsKindDraw:
+		return true
+	case GetEntriesParamsKindHarvest:
+		return true
+	case GetEntriesParamsKindLessons:
+		return true
+	case GetEntriesParamsKindMore:
+		return true
+	case GetEntriesParamsKindNote:
+		return true
+	case GetEntriesParamsKindPhotographs:
+		return true
+	case GetEntriesParamsKindPutUp:
+		return true
+	case GetEntriesParamsKindUse:
+		return true
+	default:
+		return false
+	}
+}
+
 // Agreed defines model for Agreed.
 type Agreed = record.BaselineSowing
 
@@ -492,9 +534,12 @@ type Customs = bed.Customs
 
 // DaybookLine defines model for DaybookLine.
 type DaybookLine struct {
-	Client   string    `json:"client"`
-	Follows  *[]string `json:"follows,omitempty"`
-	ID       string    `json:"id"`
+	Client  string    `json:"client"`
+	Follows *[]string `json:"follows,omitempty"`
+	ID      string    `json:"id"`
+
+	// Photos ids of photographs that go with it; then a line that is no entry is a note
+	Photos   *[]string `json:"photos,omitempty"`
 	Revision int       `json:"revision"`
 	Text     string    `json:"text"`
 }
@@ -689,6 +734,9 @@ type FoodKind struct {
 	Weighed bool `json:"weighed"`
 }
 
+// FoodSeason defines model for FoodSeason.
+type FoodSeason = daybook.FoodSeason
+
 // Foresight defines model for Foresight.
 type Foresight = plan.Foresight
 
@@ -697,6 +745,9 @@ type Form = wish.Form
 
 // FormFacts defines model for FormFacts.
 type FormFacts = wish.FormFacts
+
+// FoundItem defines model for FoundItem.
+type FoundItem = app.FoundItem
 
 // FreePatch defines model for FreePatch.
 type FreePatch = ground.FreeStretch
@@ -947,6 +998,11 @@ type Pairing struct {
 // Patch defines model for Patch.
 type Patch = household.Patch
 
+// PhotographSent defines model for PhotographSent.
+type PhotographSent struct {
+	ID string `json:"id"`
+}
+
 // Picking defines model for Picking.
 type Picking = daybook.Picking
 
@@ -1096,6 +1152,9 @@ type ScaleReading = exchange.ScaleReading
 
 // School defines model for School.
 type School = season.School
+
+// SeasonWeek defines model for SeasonWeek.
+type SeasonWeek = daybook.SeasonWeek
 
 // Served defines model for Served.
 type Served = plan.Served
@@ -1370,8 +1429,16 @@ type GetEntriesParams struct {
 	To   string `form:"to" json:"to"`
 
 	// Find words that an entry is to hold
-	Find *string `form:"find,omitempty" json:"find,omitempty"`
+	Find   *string               `form:"find,omitempty" json:"find,omitempty"`
+	Kind   *GetEntriesParamsKind `form:"kind,omitempty" json:"kind,omitempty"`
+	Food   *string               `form:"food,omitempty" json:"food,omitempty"`
+	Bed    *string               `form:"bed,omitempty" json:"bed,omitempty"`
+	Sowing *string               `form:"sowing,omitempty" json:"sowing,omitempty"`
+	Lot    *string               `form:"lot,omitempty" json:"lot,omitempty"`
 }
+
+// GetEntriesParamsKind defines parameters for GetEntries.
+type GetEntriesParamsKind string
 
 // PostEntriesParams defines parameters for PostEntries.
 type PostEntriesParams struct {
@@ -1412,6 +1479,11 @@ type PostLogParams struct {
 type PostLogAllParams struct {
 	// Since the revision that the client has; what has changed since is then told instead of the whole
 	Since *int `form:"since,omitempty" json:"since,omitempty"`
+}
+
+// GetPhotographParams defines parameters for GetPhotograph.
+type GetPhotographParams struct {
+	Small *bool `form:"small,omitempty" json:"small,omitempty"`
 }
 
 // PostPlacementParams defines parameters for PostPlacement.
@@ -1585,6 +1657,9 @@ type ServerInterface interface {
 	// GetDemoHouseholds The made-up households to look around in
 	// (GET /demo-households)
 	GetDemoHouseholds(ctx *echo.Context) error
+	// GetEarlier What was recorded in these days of earlier years, the newest first
+	// (GET /earlier)
+	GetEarlier(ctx *echo.Context) error
 	// PostEdit One edit, by a named command
 	// (POST /edits)
 	PostEdit(ctx *echo.Context, params PostEditParams) error
@@ -1651,6 +1726,12 @@ type ServerInterface interface {
 	// GetOutlooks What was picked of plantings that grow, and what is still to come
 	// (GET /outlooks)
 	GetOutlooks(ctx *echo.Context) error
+	// PostPhotograph Send a photograph in JPEG, PNG or WebP; only the picture is kept, and it belongs to nothing until an entry names it
+	// (POST /photographs)
+	PostPhotograph(ctx *echo.Context) error
+	// GetPhotograph A photograph
+	// (GET /photographs/{id})
+	GetPhotograph(ctx *echo.Context, id string, params GetPhotographParams) error
 	// GetPickings What is likely to come in today, what can be picked first
 	// (GET /pickings)
 	GetPickings(ctx *echo.Context) error
@@ -1684,6 +1765,9 @@ type ServerInterface interface {
 	// PostScale Tare the scale, or put something on a simulated one
 	// (POST /scale)
 	PostScale(ctx *echo.Context) error
+	// GetSeasons What was expected of every food this year, what came in week by week, and what is to come
+	// (GET /seasons)
+	GetSeasons(ctx *echo.Context) error
 	// GetShelfFile What stands on the shelf as CSV
 	// (GET /shelf-file)
 	GetShelfFile(ctx *echo.Context) error
@@ -1858,6 +1942,15 @@ func (w *ServerInterfaceWrapper) GetDemoHouseholds(ctx *echo.Context) error {
 	return err
 }
 
+// GetEarlier converts echo context to params.
+func (w *ServerInterfaceWrapper) GetEarlier(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetEarlier(ctx)
+	return err
+}
+
 // PostEdit converts echo context to params.
 func (w *ServerInterfaceWrapper) PostEdit(ctx *echo.Context) error {
 	var err error
@@ -1901,6 +1994,41 @@ func (w *ServerInterfaceWrapper) GetEntries(ctx *echo.Context) error {
 	err = runtime.BindQueryParameterWithOptions("form", true, false, "find", ctx.QueryParams(), &params.Find, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
 	if err != nil {
 		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter find: %s", err))
+	}
+
+	// ------------- Optional query parameter "kind" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "kind", ctx.QueryParams(), &params.Kind, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter kind: %s", err))
+	}
+
+	// ------------- Optional query parameter "food" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "food", ctx.QueryParams(), &params.Food, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter food: %s", err))
+	}
+
+	// ------------- Optional query parameter "bed" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "bed", ctx.QueryParams(), &params.Bed, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter bed: %s", err))
+	}
+
+	// ------------- Optional query parameter "sowing" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "sowing", ctx.QueryParams(), &params.Sowing, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter sowing: %s", err))
+	}
+
+	// ------------- Optional query parameter "lot" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "lot", ctx.QueryParams(), &params.Lot, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter lot: %s", err))
 	}
 
 	// Invoke the callback with all the unmarshaled arguments
@@ -2158,6 +2286,40 @@ func (w *ServerInterfaceWrapper) GetOutlooks(ctx *echo.Context) error {
 	return err
 }
 
+// PostPhotograph converts echo context to params.
+func (w *ServerInterfaceWrapper) PostPhotograph(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostPhotograph(ctx)
+	return err
+}
+
+// GetPhotograph converts echo context to params.
+func (w *ServerInterfaceWrapper) GetPhotograph(ctx *echo.Context) error {
+	var err error
+	// ------------- Path parameter "id" -------------
+	var id string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", ctx.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: ctx.Request().URL.RawPath == ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter id: %s", err))
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetPhotographParams
+	// ------------- Optional query parameter "small" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "small", ctx.QueryParams(), &params.Small, runtime.BindQueryParameterOptions{Type: "boolean", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter small: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetPhotograph(ctx, id, params)
+	return err
+}
+
 // GetPickings converts echo context to params.
 func (w *ServerInterfaceWrapper) GetPickings(ctx *echo.Context) error {
 	var err error
@@ -2311,6 +2473,15 @@ func (w *ServerInterfaceWrapper) PostScale(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PostScale(ctx)
+	return err
+}
+
+// GetSeasons converts echo context to params.
+func (w *ServerInterfaceWrapper) GetSeasons(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetSeasons(ctx)
 	return err
 }
 
@@ -2543,9 +2714,13 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.POST(options.BaseURL+"/daybook-line", wrapper.PostDaybookLine, options.OperationMiddlewares["postDaybookLine"]...)
 	router.GET(options.BaseURL+"/entries", wrapper.GetEntries, options.OperationMiddlewares["getEntries"]...)
 	router.POST(options.BaseURL+"/entries", wrapper.PostEntries, options.OperationMiddlewares["postEntries"]...)
+	router.GET(options.BaseURL+"/earlier", wrapper.GetEarlier, options.OperationMiddlewares["getEarlier"]...)
+	router.POST(options.BaseURL+"/photographs", wrapper.PostPhotograph, options.OperationMiddlewares["postPhotograph"]...)
+	router.GET(options.BaseURL+"/photographs/:id", wrapper.GetPhotograph, options.OperationMiddlewares["getPhotograph"]...)
 	router.GET(options.BaseURL+"/balances", wrapper.GetBalances, options.OperationMiddlewares["getBalances"]...)
 	router.GET(options.BaseURL+"/pickings", wrapper.GetPickings, options.OperationMiddlewares["getPickings"]...)
 	router.GET(options.BaseURL+"/outlooks", wrapper.GetOutlooks, options.OperationMiddlewares["getOutlooks"]...)
+	router.GET(options.BaseURL+"/seasons", wrapper.GetSeasons, options.OperationMiddlewares["getSeasons"]...)
 	router.GET(options.BaseURL+"/kitchen", wrapper.GetKitchen, options.OperationMiddlewares["getKitchen"]...)
 	router.GET(options.BaseURL+"/scale", wrapper.GetScale, options.OperationMiddlewares["getScale"]...)
 	router.POST(options.BaseURL+"/scale", wrapper.PostScale, options.OperationMiddlewares["postScale"]...)

@@ -55,7 +55,7 @@ func (s *Server) PostDaybookLine(c *echo.Context, params PostDaybookLineParams) 
 	if err := decode(c, &b); err != nil {
 		return err
 	}
-	d, err := s.app.WriteLine(c.Request().Context(), app.Stamp{Client: b.Client, ID: b.ID, Revision: b.Revision}, b.Text)
+	d, err := s.app.WriteLine(c.Request().Context(), app.Stamp{Client: b.Client, ID: b.ID, Revision: b.Revision}, b.Text, given(b.Photos))
 	return s.done(c, params.Since, d, err)
 }
 
@@ -65,11 +65,28 @@ func (s *Server) GetEntries(c *echo.Context, params GetEntriesParams) error {
 	if err != nil {
 		return err
 	}
-	find := ""
-	if params.Find != nil {
-		find = *params.Find
+	look := app.Looked{From: from, To: to, Find: given(params.Find), Food: given(params.Food), Bed: given(params.Bed), Sowing: given(params.Sowing), Lot: given(params.Lot)}
+	if params.Kind != nil {
+		look.Kind = string(*params.Kind)
 	}
-	out, err := s.app.Entries(c.Request().Context(), from, to, find)
+	out, err := s.app.Entries(c.Request().Context(), look)
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, out)
+}
+
+// given returns what a request may leave out; its zero value where it did.
+func given[T any](value *T) (none T) {
+	if value == nil {
+		return none
+	}
+	return *value
+}
+
+// GetEarlier answers with what was recorded in these days of earlier years.
+func (s *Server) GetEarlier(c *echo.Context) error {
+	out, err := s.app.Earlier(c.Request().Context(), s.app.Today())
 	if err != nil {
 		return err
 	}

@@ -27,6 +27,15 @@ func (s *Server) GetOutlooks(c *echo.Context) error {
 	return c.JSON(http.StatusOK, out)
 }
 
+// GetSeasons answers with what was expected of every food, what came in and what is to come.
+func (s *Server) GetSeasons(c *echo.Context) error {
+	out, err := s.app.Seasons(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, out)
+}
+
 // GetKitchen answers with what waits to be put up.
 func (s *Server) GetKitchen(c *echo.Context) error {
 	out, err := s.app.Kitchen(c.Request().Context())

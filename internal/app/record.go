@@ -7,7 +7,6 @@ import (
 	"strings"
 
 	"inventory/internal/core/book"
-	"inventory/internal/core/civil"
 	"inventory/internal/core/daybook"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/record"
@@ -29,11 +28,18 @@ func readLine(now *Planned, text string) (daybook.Meaning, error) {
 }
 
 // WriteLine enters what a line of the daybook comes to, as one edit which one undo takes back.
-func (a *App) WriteLine(ctx context.Context, by Stamp, text string) (Done, error) {
+// Photographs go with the first entry of the line; with them, a line that is no entry is a note.
+func (a *App) WriteLine(ctx context.Context, by Stamp, text string, photos []string) (Done, error) {
 	d, err := a.once(ctx, by, func(now *Planned) (store.Edit, error) {
 		m, err := readLine(now, text)
-		if err != nil {
+		switch {
+		case len(photos) > 0 && (err != nil || len(m.Entries) == 0):
+			e := record.Entry{Day: now.Today, Act: record.Note, Note: strings.TrimSpace(text), Photos: photos}
+			m.Entries, m.Words = append(m.Entries, e), append(m.Words, daybook.Words(e, book.Usual(), nil))
+		case err != nil:
 			return store.Edit{}, err
+		case len(photos) > 0:
+			m.Entries[0].Photos = photos
 		}
 		var e store.Edit
 		if len(m.Events) > 0 {
@@ -132,52 +138,4 @@ func happened(now *Planned, e record.Entry) error {
 		}
 	}
 	return nil
-}
-
-// Told is an entry with its words.
-type Told struct {
-	record.Entry
-	Words string `json:"words"` // quantities are marked
-	Left  int    `json:"left"`  // grams of what came in by it of which nothing is said yet
-	Keeps bool   `json:"keeps"` // what came in by it may go into storage
-}
-
-// EntriesTold are entries, the newest first.
-type EntriesTold struct {
-	Entries []Told `json:"entries"`
-	More    bool   `json:"more"` // there are older ones
-}
-
-// MostEntries is how many entries are told at once.
-const MostEntries = 300
-
-// Entries returns what was recorded from one day to another, the newest first, and no more than
-// MostEntries; with words that are looked for, those that hold all of them.
-func (a *App) Entries(ctx context.Context, from, to civil.Date, find string) (EntriesTold, error) {
-	now, b, err := a.withBook(ctx)
-	if err != nil {
-		return EntriesTold{}, err
-	}
-	all := now.Snapshot.Record.Span(from, to)
-	out := EntriesTold{Entries: []Told{}}
-	ledgers := map[string]*record.Ledger{}
-	words := strings.Fields(strings.ToLower(find))
-	for i := len(all) - 1; i >= 0; i-- {
-		e := all[i]
-		if !daybook.Finds(e, words, b, now.Snapshot.Known.Lots) {
-			continue
-		}
-		if out.More = len(out.Entries) == MostEntries; out.More {
-			break
-		}
-		told := Told{Entry: *e, Words: daybook.Words(*e, b, now.Snapshot.Known.Lots)}
-		if e.ComesIn() {
-			if ledgers[e.Food] == nil {
-				ledgers[e.Food], _ = now.Snapshot.Record.LedgerOf(e.Food, record.KeepDays(b, e.Food)) // what does not hold was refused
-			}
-			told.Left, told.Keeps = ledgers[e.Food].LeftOf(e.ID), daybook.Keeps(b, e.Food)
-		}
-		out.Entries = append(out.Entries, told)
-	}
-	return out, nil
 }

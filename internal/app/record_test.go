@@ -16,7 +16,7 @@ import (
 // write enters a line of the daybook.
 func (s *lived) write(text string) *Planned {
 	s.t.Helper()
-	d, err := s.WriteLine(context.Background(), s.by(), text)
+	d, err := s.WriteLine(context.Background(), s.by(), text, nil)
 	if err != nil {
 		s.t.Fatalf("%q: %v", text, err)
 	}
@@ -112,7 +112,7 @@ func TestLinesThatCannotBe(t *testing.T) {
 		"potted on 3 carrots":              "Wanted",
 		"fed the thinnings to the rabbits": "Say which food",
 	} {
-		_, err := s.WriteLine(context.Background(), s.by(), text)
+		_, err := s.WriteLine(context.Background(), s.by(), text, nil)
 		all := invalid.All(err)
 		if len(all) == 0 || !strings.Contains(all[0].Allowed, want) {
 			t.Errorf("%q: %v, want %q", text, err, want)
@@ -135,7 +135,7 @@ func TestEntriesAreCorrectedLater(t *testing.T) {
 	if got := p.Snapshot.Record.Find(e.ID); got.Gram != 4200 || got.Day != civil.Of(2027, 8, 1) {
 		t.Errorf("%+v", *got)
 	}
-	told, err := s.Entries(context.Background(), e.Day, s.day, "bean")
+	told, err := s.Entries(context.Background(), Looked{From: e.Day, To: s.day, Find: "beans"})
 	if err != nil || told.More || len(told.Entries) != 1 || told.Entries[0].Words != "Snap bean: {4.2|kg} came in" || told.Entries[0].Left != 4200 {
 		t.Errorf("%+v %v", told, err)
 	}

@@ -42,6 +42,21 @@ func (a *App) Outlooks(ctx context.Context) ([]daybook.Outlook, error) {
 	})
 }
 
+// Seasons returns what was expected of every food this year, what came in and what is to come.
+func (a *App) Seasons(ctx context.Context) ([]daybook.FoodSeason, error) {
+	now, b, err := a.withBook(ctx)
+	if err != nil {
+		return nil, err
+	}
+	return ask(ctx, a, "seasons", now, func(context.Context) ([]daybook.FoodSeason, error) {
+		courses, err := plan.Courses(now.Input)
+		if err != nil {
+			return nil, err
+		}
+		return daybook.Seasons(courses, now.Snapshot.Record, b, now.Plan.Weeks[0], now.Today), nil
+	})
+}
+
 // Kitchen returns what waits to be put up today.
 func (a *App) Kitchen(ctx context.Context) ([]daybook.Waits, error) {
 	now, b, err := a.withBook(ctx)

@@ -75,6 +75,8 @@ type drafter struct {
 	words   string
 	about   key // the item whose fields a validation error is about
 	begins  bool
+
+	photograph func(id string) (bool, error) // whether a photograph is kept
 }
 
 func missing(field string) error {

@@ -135,8 +135,12 @@ func (d *drafter) recordAll(e *Edit) error {
 	touched := map[string]bool{}
 	for i := range e.Entries {
 		x := &e.Entries[i]
-		if was := d.state.record.Find(x.ID); was != nil {
+		was := d.state.record.Find(x.ID)
+		if was != nil {
 			touched[was.Food] = true
+		}
+		if err := d.photographed(x, was); err != nil {
+			return err
 		}
 		touched[x.Food] = true
 	}

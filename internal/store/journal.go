@@ -146,7 +146,7 @@ func (s *Store) Apply(ctx context.Context, e Edit) (Snapshot, error) {
 		if e.Command == "agree" && e.Revision != revision {
 			return nil, &Clash{Revision: revision, Kind: "plan", Theirs: json.RawMessage("null")}
 		}
-		d := &drafter{state: now.state.copy()}
+		d := &drafter{state: now.state.copy(), photograph: func(id string) (bool, error) { return isKept(ctx, q, id) }}
 		if err := d.draft(&e); err != nil {
 			return nil, cmp.Or(findClash(ctx, q, e, revision, aboutOf(&e)), err)
 		}

@@ -62,6 +62,7 @@ func Open(ctx context.Context, file string) (*Store, error) {
 	if s.q, err = rows.Prepare(ctx, db); err != nil {
 		return nil, errors.Join(explain(file, err), db.Close())
 	}
+	_ = s.forgetUnused(ctx) // a file that may only be read keeps them
 	return s, nil
 }
 

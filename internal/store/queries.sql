@@ -266,3 +266,18 @@ ON CONFLICT (id) DO UPDATE SET day = excluded.day, act = excluded.act, food = ex
 
 -- name: DeleteEntry :exec
 DELETE FROM entry WHERE id = ?;
+
+-- name: AddPhotograph :exec
+INSERT INTO photograph (id, sent, body, small) VALUES (?, ?, ?, ?) ON CONFLICT (id) DO NOTHING;
+
+-- name: GetPhotograph :one
+SELECT body FROM photograph WHERE id = ?;
+
+-- name: GetSmallPhotograph :one
+SELECT small FROM photograph WHERE id = ?;
+
+-- name: ListPhotographs :many
+SELECT id FROM photograph ORDER BY id;
+
+-- name: RemoveUnusedPhotographs :exec
+DELETE FROM photograph WHERE sent < ? AND id NOT IN (SELECT value FROM entry, json_each(entry.body, '$.photos'));

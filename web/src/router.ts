@@ -14,6 +14,7 @@ export const router = createRouter({
     { path: '/ground/:view(plot|year|beds|care|fit)?', component: () => import('./places/ground/GroundPlace.vue') },
     { path: '/daybook', component: () => import('./places/daybook/DaybookPlace.vue') },
     { path: '/daybook/record', component: () => import('./places/daybook/RecordPage.vue') },
+    { path: '/daybook/crop/:food', component: () => import('./places/daybook/CropPage.vue') },
     { path: '/daybook/kitchen', component: () => import('./places/daybook/KitchenPage.vue') },
     { path: '/daybook/weigh', component: () => import('./places/daybook/WeighPage.vue') },
     { path: '/daybook/catch-up', component: () => import('./places/daybook/CatchUp.vue') },

@@ -3,12 +3,10 @@ package daybook
 import (
 	"cmp"
 	"slices"
-	"strings"
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/record"
-	"inventory/internal/core/stock"
 )
 
 // FoodBalance is what came in of a food during a span of days, and where it went.
@@ -34,19 +32,4 @@ func Balances(rec *record.Record, b *book.Book, from, to civil.Date) []FoodBalan
 		return cmp.Or(cmp.Compare(b.CameIn, a.CameIn), cmp.Compare(a.Food, b.Food))
 	})
 	return out
-}
-
-// Finds reports whether an entry holds every word that is looked for: in its own words, its note, its
-// food and why it was lost.
-func Finds(e *record.Entry, words []string, b *book.Book, lots []stock.Lot) bool {
-	if len(words) == 0 {
-		return true
-	}
-	text := strings.ToLower(strings.Join([]string{Words(*e, b, lots), e.Note, e.Food, string(e.Act), e.Reason}, " "))
-	for _, w := range words {
-		if !strings.Contains(text, w) {
-			return false
-		}
-	}
-	return true
 }

@@ -1,7 +1,6 @@
 package daybook
 
 import (
-	"strings"
 	"testing"
 
 	"inventory/internal/core/book"
@@ -26,18 +25,5 @@ func TestTheBalanceOfASpan(t *testing.T) {
 	}
 	if none := Balances(rec, book.Usual(), day+60, day+70); len(none) != 0 {
 		t.Errorf("%+v", none)
-	}
-	found := func(text string) (ids string) {
-		for _, e := range rec.Entries() {
-			if Finds(e, strings.Fields(text), book.Usual(), nil) {
-				ids += e.ID
-			}
-		}
-		return ids
-	}
-	for text, want := range map[string]string{"": "aecbd", "tomato": "ab", "given tomato": "b", "deeper": "e", "moon": "", "bought": "c"} {
-		if got := found(text); got != want {
-			t.Errorf("%q finds %q, want %q", text, got, want)
-		}
 	}
 }

@@ -18,6 +18,7 @@ type Outlook struct {
 	Likely     float64 `json:"likely"`
 	High       float64 `json:"high"` // no more in nine seasons of ten
 	NearlyOver bool    `json:"nearly_over"`
+	Below      float64 `json:"-"` // chance that the planting gives less than was expected
 }
 
 // Outlooks returns the outlook of every planting of which something was picked: of the others
@@ -66,11 +67,11 @@ func outlookOf(c *plan.Course, kg, over, weeks float64) Outlook {
 	out := Outlook{Sowing: c.Sowing, Expected: c.Kg, Picked: kg}
 	if c.Once && over == 0 { // nobody said how much of the row it was: what stands is what was not lifted
 		out.Likely = math.Max(0, c.Kg-kg)
-		out.Low, out.High = out.Likely, out.Likely
+		out.Low, out.High, out.Below = out.Likely, out.Likely, 0.5
 		return out
 	}
 	variance := forecast.Variance(c.CV)
 	o := forecast.ToCome(forecast.Unrecorded(variance), forecast.Picking{Expected: c.Kg, Picked: kg, Share: over, Weeks: weeks, Weighed: forecast.Most, Variance: variance})
-	out.Low, out.Likely, out.High, out.NearlyOver = o.Low, o.Likely, o.High, o.NearlyOver
+	out.Low, out.Likely, out.High, out.NearlyOver, out.Below = o.Low, o.Likely, o.High, o.NearlyOver, o.Below
 	return out
 }

@@ -7,6 +7,9 @@ import (
 	"inventory/internal/core/stock"
 )
 
+// LotName is how a lot is called: by what was put up, or by its food.
+func LotName(l stock.Lot, b *book.Book) string { return (&desk{book: b}).called(l) }
+
 // Words says an entry in words; quantities are marked.
 func Words(e record.Entry, b *book.Book, lots []stock.Lot) string {
 	d := &desk{book: b}
@@ -32,5 +35,5 @@ func Words(e record.Entry, b *book.Book, lots []stock.Lot) string {
 	case record.Count:
 		return say.ShelfCounted{What: what, Jars: e.Jars, Gram: e.Gram}.String()
 	}
-	return say.Noted{Text: e.Note}.String()
+	return say.Noted{Text: e.Note, Photographs: len(e.Photos)}.String()
 }

@@ -73,7 +73,8 @@ type Outlook struct {
 	Low        float64
 	Likely     float64
 	High       float64
-	NearlyOver bool // under a tenth of the curve is to come
+	NearlyOver bool    // under a tenth of the curve is to come
+	Below      float64 // chance that the season gives this planting less than was expected
 }
 
 // ToCome returns what is still to come. Before the first picking the prior alone speaks: the factor
@@ -89,6 +90,7 @@ func ToCome(prior Prior, p Picking) Outlook {
 		mean, variance = (prior.Mean/prior.Variance+math.Log(q)/v)/precision, 1/precision
 		out.Factor = math.Exp(mean + variance/2)
 	}
+	out.Below = math.Erfc(mean/math.Sqrt(2*variance)) / 2
 	left := p.Expected * math.Max(0, 1-p.Share)
 	spread := Z80 * math.Sqrt(variance+weeklySwing/math.Max(1, p.Weeks))
 	out.Likely = left * out.Factor

@@ -16,6 +16,7 @@ type Course struct {
 	First  civil.Date
 	Days   int // from the first picking to the last, both counted
 	Once   bool
+	Begun  bool
 
 	season *season.Season
 	start  season.Start
@@ -31,10 +32,17 @@ func (c *Course) Over(days int) float64 {
 	return min(1, c.season.Share(c.start, c.start.Ready, c.start.Ready+max(0, days))/whole)
 }
 
+// Between returns how much a planting that gives so much in all gives from one day to another, the
+// last not counted, where its picking begins on a day.
+func (c *Course) Between(kg float64, first, from, to civil.Date) float64 {
+	return kg * (c.Over(int(to-first)) - c.Over(int(from-first)))
+}
+
 // usualCV is the spread of a season's yield where the book has none for a crop.
 const usualCV = 0.3
 
-// Courses returns how the picking of all plantings that grow is expected to go.
+// Courses returns how the picking of all plantings of the plan is expected to go, of those that are
+// not begun yet too.
 func Courses(in Input) ([]Course, error) {
 	c, err := worked(in, nil)
 	if err != nil {
@@ -43,7 +51,7 @@ func Courses(in Input) ([]Course, error) {
 	var out []Course
 	for _, s := range c.sown {
 		crop := c.desk.Book.Crop(s.Crop)
-		if !s.Begun || s.FirstPick == nil || s.season == nil || len(s.parts) == 0 || crop == nil {
+		if s.FirstPick == nil || s.season == nil || len(s.parts) == 0 || crop == nil {
 			continue
 		}
 		st := s.parts[0].s.Start
@@ -56,7 +64,7 @@ func Courses(in Input) ([]Course, error) {
 		}
 		out = append(out, Course{
 			Sowing: s.ID, Crop: s.Crop, Kg: kg, CV: crop.YieldCV.Or(usualCV), First: *s.FirstPick, Days: st.End - st.Ready,
-			Once: crop.Harvest == book.Once, season: s.season, start: st,
+			Once: crop.Harvest == book.Once, Begun: s.Begun, season: s.season, start: st,
 		})
 	}
 	return out, nil

@@ -1,6 +1,7 @@
 package plan
 
 import (
+	"cmp"
 	"math"
 	"slices"
 
@@ -37,7 +38,7 @@ func workOf(b *basis, all []*sown) (w Work, tasks [][]work.Task) {
 		}
 		todo = ticked(s, todo, b.in.AsOf)
 		tasks = append(tasks, todo)
-		b.hours(s, todo, w.Hours, circle)
+		b.hours(s, todo, func(week int, _ string, hours float64) { w.Hours[week] += hours })
 		if s.Method == season.Indoors && s.PlantOut != nil {
 			for d := s.Date; d < *s.PlantOut; d++ {
 				trays[circle(d)] += work.Trays(s.Cells, rules)
@@ -94,17 +95,18 @@ func (b *basis) jobOf(s *sown) work.Job {
 	return j
 }
 
-// hours adds a sowing's hours to the weeks they fall in: its tasks, and weeding
-// while it stands.
-func (b *basis) hours(s *sown, tasks []work.Task, hours []float64, circle func(civil.Date) int) {
+// hours tells the hours of a sowing with the weeks they fall in: those of its tasks, and weeding
+// while it has its ground.
+func (b *basis) hours(s *sown, tasks []work.Task, add func(week int, do string, hours float64)) {
+	circle := func(d civil.Date) int { return (b.dayOf(d)%place.Days + place.Days) % place.Days }
 	for _, t := range tasks {
 		if t.Until <= t.Day {
-			hours[season.WeekOf(circle(t.Day))] += t.Minutes / 60
+			add(season.WeekOf(circle(t.Day)), t.Do, t.Minutes/60)
 			continue
 		}
 		n := float64(t.Until - t.Day + 1)
 		for d := t.Day; d <= t.Until; d++ {
-			hours[season.WeekOf(circle(d))] += t.Minutes / 60 / n
+			add(season.WeekOf(circle(d)), t.Do, t.Minutes/60/n)
 		}
 	}
 	if s.Method == season.Tray {
@@ -118,9 +120,41 @@ func (b *basis) hours(s *sown, tasks []work.Task, hours []float64, circle func(c
 			next = 7 * (w + 1)
 		}
 		days := min(left, next-day)
-		hours[w] += daily * float64(days)
+		add(w, weeding, daily*float64(days))
 		left, day = left-days, next%place.Days
 	}
+}
+
+// weeding is what all that has ground asks for; it is no task of a day.
+const weeding = "Weed and look after"
+
+// GardenHours is what a kind of work in the garden takes in one week.
+type GardenHours struct {
+	Do    string  `json:"do"`
+	Hours float64 `json:"hours"`
+}
+
+// gardenIn says what the hours of a week are for, the most first.
+func (c *computed) gardenIn(week int) []GardenHours {
+	out := []GardenHours{}
+	for _, s := range c.sown {
+		var todo []work.Task
+		if !s.Stands {
+			todo = work.Tasks(c.jobOf(s), c.desk.Rules)
+		}
+		c.hours(s, todo, func(w int, do string, hours float64) {
+			if w != week || hours <= 0 {
+				return
+			}
+			i := slices.IndexFunc(out, func(g GardenHours) bool { return g.Do == do })
+			if i < 0 {
+				out, i = append(out, GardenHours{Do: do}), len(out)
+			}
+			out[i].Hours += hours
+		})
+	}
+	slices.SortStableFunc(out, func(a, b GardenHours) int { return cmp.Compare(b.Hours, a.Hours) })
+	return out
 }
 
 // ticked marks the tasks of a sowing that have been done, and those that lie before the

@@ -23,8 +23,10 @@ type Week struct {
 	Coming           []Coming   `json:"coming"`
 	Kitchen          []Batch    `json:"kitchen"`
 	Batches          float64    `json:"batches"`
-	Can              float64    `json:"can"` // batches
-	Hours            float64    `json:"hours"`
+	Can              float64    `json:"can"`   // batches
+	Hours            float64    `json:"hours"` // of putting up
+
+	Garden []GardenHours `json:"garden"` // what the work in the garden is, the most first
 }
 
 // Eaten is one wish in one week.
@@ -65,7 +67,7 @@ func WeekOf(in Input, n int) (Week, error) {
 	}
 	k := &c.kitchen
 	out := Week{Week: n, From: c.weekStart(n), To: c.date(7*n + 6), AdultEquivalents: c.eaters[n],
-		Eaten: []Eaten{}, Coming: []Coming{}, Kitchen: k.parts(n), Batches: k.Batches[n], Can: k.Capacity, Hours: k.Hours[n]}
+		Eaten: []Eaten{}, Coming: []Coming{}, Kitchen: k.parts(n), Batches: k.Batches[n], Can: k.Capacity, Hours: k.Hours[n], Garden: c.gardenIn(n)}
 	for i := range c.weeks.wishes {
 		if r := c.weeks.wishes[i]; r.Wanted[n] > 0 {
 			out.Eaten = append(out.Eaten, c.eatenIn(i, r, n))

@@ -441,6 +441,13 @@ func TestTheWeekIsTheLedgers(t *testing.T) {
 		if math.Abs(kg-p.Kitchen.HarvestKg[n]) > 1e-6 || w.Batches != p.Kitchen.Batches[n] {
 			t.Errorf("week %d: %g kg and %g batches, the ledger has %g and %g", n, kg, w.Batches, p.Kitchen.HarvestKg[n], p.Kitchen.Batches[n])
 		}
+		hours := 0.0
+		for _, g := range w.Garden {
+			hours += g.Hours
+		}
+		if math.Abs(hours-p.Work.Hours[n]) > 1e-9 {
+			t.Errorf("week %d: what its %g hours are for takes %g", n, p.Work.Hours[n], hours)
+		}
 		for _, e := range w.Eaten {
 			i := slices.IndexFunc(p.Wishes, func(x Wish) bool { return x.ID == e.Wish })
 			if string(p.Wishes[i].Source[n]) != e.Source || p.Wishes[i].Wanted[n] != e.Amount {

@@ -3,6 +3,7 @@ package record
 import (
 	"cmp"
 	"slices"
+	"strconv"
 	"strings"
 	"sync"
 
@@ -82,7 +83,10 @@ type Entry struct {
 	Failed      int     `json:"failed,omitempty"` // containers that did not seal
 	Hours       float64 `json:"hours,omitempty"`
 
-	Note string `json:"note,omitempty"`
+	Note   string   `json:"note,omitempty"`
+	Lesson bool     `json:"lesson,omitempty"` // the note is to be seen again whenever what it is about comes up
+	Pest   string   `json:"pest,omitempty"`   // that the note is about
+	Photos []string `json:"photos,omitempty"` // ids of photographs
 }
 
 // MostEntries bounds the entries of a household: some fifty years of them.
@@ -90,9 +94,10 @@ const MostEntries = 100_000
 
 // The most that one entry may hold: more is a slip of the pen.
 const (
-	MostGram  = 500_000
-	MostCount = 5000
-	MostHours = 48
+	MostGram   = 500_000
+	MostCount  = 5000
+	MostHours  = 48
+	MostPhotos = 12
 )
 
 // ComesIn reports whether the entry brings something in.
@@ -128,14 +133,9 @@ func (e *Entry) Validate(c invalid.Check, b *book.Book) {
 			c.Text(field, text, 60)
 		}
 	}
-	if len([]rune(e.Note)) > 2000 {
-		c.Text("note", e.Note, 2000)
-	}
+	e.validateNote(c, b)
 	switch e.Act {
 	case Note:
-		if strings.TrimSpace(e.Note) == "" {
-			c.Add("note", "", "what is to be noted")
-		}
 	case Draw, Count:
 		if e.Lot == "" {
 			c.Add("lot", "", "the lot on the shelf")
@@ -148,6 +148,31 @@ func (e *Entry) Validate(c invalid.Check, b *book.Book) {
 	}
 	if e.Act == Use || e.Act == Draw {
 		c.OneOf("to", string(e.To), placeNames(e.Act == Draw)...)
+	}
+}
+
+// validateNote looks at what was written and photographed.
+func (e *Entry) validateNote(c invalid.Check, b *book.Book) {
+	if len([]rune(e.Note)) > 2000 {
+		c.Text("note", e.Note, 2000)
+	}
+	if len([]rune(e.Pest)) > 60 {
+		c.Text("pest", e.Pest, 60)
+	}
+	if len(e.Photos) > MostPhotos {
+		c.Add("photos", strconv.Itoa(len(e.Photos)), "at most 12 photographs")
+	}
+	if e.Act != Note {
+		return
+	}
+	if strings.TrimSpace(e.Note) == "" && (len(e.Photos) == 0 || e.Lesson) {
+		c.Add("note", "", "what is to be noted")
+	}
+	if e.Lesson && e.Food == "" && e.Bed == "" && e.Pest == "" {
+		c.Add("lesson", "true", "a lesson about a food, a bed or a pest, so that it can be told when that comes up")
+	}
+	if e.Food != "" && b.Food(e.Food) == nil {
+		c.OfBook().Add("food", e.Food, "a food of the crop book"+wish.NearestWords(b, e.Food))
 	}
 }
 

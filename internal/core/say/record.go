@@ -107,10 +107,21 @@ func (x ShelfCounted) String() string {
 	return first(x.What) + ": " + amountOf(x.Jars, x.Gram) + " counted on the shelf"
 }
 
-// Noted is told of a note.
-type Noted struct{ Text string }
+// Noted is told of a note, or of photographs.
+type Noted struct {
+	Text        string
+	Photographs int
+}
 
-func (x Noted) String() string { return "Noted: " + x.Text }
+func (x Noted) String() string {
+	switch {
+	case x.Text != "":
+		return "Noted: " + x.Text
+	case x.Photographs == 1:
+		return "A photograph"
+	}
+	return fmt.Sprintf("%d photographs", x.Photographs)
+}
 
 // amountOf says containers where there are any, or where there is nothing at all; else a weight.
 func amountOf(jars float64, gram int) string {
@@ -134,4 +145,40 @@ func first(name string) string {
 		return ""
 	}
 	return strings.ToUpper(name[:1]) + name[1:]
+}
+
+// Sureness is how sure a difference to what was expected is.
+type Sureness int
+
+// How sure it is.
+const (
+	Chance Sureness = iota // it may be chance
+	Likely
+	Sure
+)
+
+// SeasonSoFar is told of a food of which something was picked: whether it is ahead of what was
+// expected by now or behind, kg.
+type SeasonSoFar struct {
+	Picked, ByNow float64
+	Sure          Sureness
+}
+
+// asExpected is how little a season may differ to be told as expected.
+const asExpected = 0.1
+
+func (x SeasonSoFar) String() string {
+	if x.ByNow <= 0 {
+		return "Earlier than expected"
+	}
+	text := fmt.Sprintf("%s picked, %s expected by now", amount.Mark(x.Picked, amount.Kilogram), amount.Mark(x.ByNow, amount.Kilogram))
+	if math.Abs(x.Picked-x.ByNow) <= asExpected*x.ByNow {
+		return "As expected: " + text
+	}
+	side := "Behind: "
+	if x.Picked > x.ByNow {
+		side = "Ahead: "
+	}
+	return side + text + map[Sureness]string{
+		Chance: "; that may be chance", Likely: "; the season is likely to end so", Sure: "; the season is nearly sure to end so"}[x.Sure]
 }

@@ -161,7 +161,7 @@ export const useHousehold = defineStore('household', () => {
   const grow = (growing: Growing[]): Promise<Problem | undefined> => inTurn(() => send({ growing, ...stamp() }))
 
   /** Records what happened: a line of the daybook, or entries. */
-  const record = (what: { text: string } | { entries: Happened[] }): Promise<Problem | undefined> =>
+  const record = (what: { text: string; photos?: string[] } | { entries: Happened[] }): Promise<Problem | undefined> =>
     inTurn(() => send({ ...what, ...stamp() }))
 
   /** Holds every place in the beds as the layout has it now. */

@@ -159,6 +159,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/earlier": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was recorded in these days of earlier years, the newest first */
+        get: operations["getEarlier"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/photographs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Send a photograph in JPEG, PNG or WebP; only the picture is kept, and it belongs to nothing until an entry names it */
+        post: operations["postPhotograph"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/photographs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A photograph */
+        get: operations["getPhotograph"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/balances": {
         parameters: {
             query?: never;
@@ -202,6 +253,23 @@ export interface paths {
         };
         /** What was picked of plantings that grow, and what is still to come */
         get: operations["getOutlooks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/seasons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was expected of every food this year, what came in week by week, and what is to come */
+        get: operations["getSeasons"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1429,8 +1497,16 @@ export interface components {
             batches: number;
             /** Format: double */
             can: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description of putting up
+             */
             hours: number;
+            /** @description what the work in the garden is, the most first */
+            garden: {
+                do: string;
+                hours: number;
+            }[];
         };
         Eaten: {
             wish: string;
@@ -2718,6 +2794,8 @@ export interface components {
             revision: number;
             follows?: string[];
             text: string;
+            /** @description ids of photographs that go with it; then a line that is no entry is a note */
+            photos?: string[];
         };
         EntriesAsked: {
             client: string;
@@ -2758,6 +2836,12 @@ export interface components {
             failed?: number;
             hours?: number;
             note?: string;
+            /** @description the note is to be seen again whenever what it is about comes up */
+            lesson?: boolean;
+            /** @description that the note is about */
+            pest?: string;
+            /** @description ids of photographs that were sent */
+            photos?: string[];
         };
         ToldEntry: WithRequired<components["schemas"]["Entry"], "id" | "day" | "act"> & {
             /** @description the entry in words; quantities are marked */
@@ -2771,6 +2855,20 @@ export interface components {
             entries: components["schemas"]["ToldEntry"][];
             /** @description there are older ones */
             more: boolean;
+            /** @description that a search has found */
+            sowings?: components["schemas"]["FoundItem"][];
+            /** @description that a search has found */
+            lots?: components["schemas"]["FoundItem"][];
+        };
+        FoundItem: {
+            id: string;
+            name: string;
+            food: string;
+            /** Format: date */
+            day: string;
+        };
+        PhotographSent: {
+            id: string;
         };
         Picking: {
             sowing: string;
@@ -2831,6 +2929,28 @@ export interface components {
                 minutes: number;
                 cautions: string[];
             }[];
+        };
+        FoodSeason: {
+            food: string;
+            /** @description kg of the whole season by the plan */
+            expected: number;
+            by_now: number;
+            picked: number;
+            /** @description kg still to come; no less in nine seasons of ten */
+            low: number;
+            likely: number;
+            high: number;
+            /** @description whether it is ahead or behind; quantities are marked */
+            words: string;
+            weeks: components["schemas"]["SeasonWeek"][];
+        };
+        SeasonWeek: {
+            /** Format: date */
+            from: string;
+            low: number;
+            expected: number;
+            high: number;
+            picked: number;
         };
         FoodBalance: {
             food: string;
@@ -3471,6 +3591,11 @@ export interface operations {
                 to: string;
                 /** @description words that an entry is to hold */
                 find?: string;
+                kind?: "harvest" | "bought" | "more" | "use" | "put-up" | "draw" | "count" | "note" | "photographs" | "lessons";
+                food?: string;
+                bed?: string;
+                sowing?: string;
+                lot?: string;
             };
             header?: never;
             path?: never;
@@ -3513,6 +3638,77 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["State"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getEarlier: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The entries */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToldEntry"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postPhotograph: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/*": string;
+            };
+        };
+        responses: {
+            /** @description Its id */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotographSent"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getPhotograph: {
+        parameters: {
+            query?: {
+                small?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The photograph */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
                 };
             };
             default: components["responses"]["Problem"];
@@ -3579,6 +3775,27 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Outlook"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getSeasons: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The foods, those of which most is to come first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoodSeason"][];
                 };
             };
             default: components["responses"]["Problem"];

@@ -27,6 +27,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	if q.addJournalStmt, err = db.PrepareContext(ctx, addJournal); err != nil {
 		return nil, fmt.Errorf("error preparing query AddJournal: %w", err)
 	}
+	if q.addPhotographStmt, err = db.PrepareContext(ctx, addPhotograph); err != nil {
+		return nil, fmt.Errorf("error preparing query AddPhotograph: %w", err)
+	}
 	if q.deleteAgreementStmt, err = db.PrepareContext(ctx, deleteAgreement); err != nil {
 		return nil, fmt.Errorf("error preparing query DeleteAgreement: %w", err)
 	}
@@ -108,6 +111,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	if q.getHouseholdStmt, err = db.PrepareContext(ctx, getHousehold); err != nil {
 		return nil, fmt.Errorf("error preparing query GetHousehold: %w", err)
 	}
+	if q.getPhotographStmt, err = db.PrepareContext(ctx, getPhotograph); err != nil {
+		return nil, fmt.Errorf("error preparing query GetPhotograph: %w", err)
+	}
 	if q.getPlaceStmt, err = db.PrepareContext(ctx, getPlace); err != nil {
 		return nil, fmt.Errorf("error preparing query GetPlace: %w", err)
 	}
@@ -116,6 +122,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	}
 	if q.getSecretStmt, err = db.PrepareContext(ctx, getSecret); err != nil {
 		return nil, fmt.Errorf("error preparing query GetSecret: %w", err)
+	}
+	if q.getSmallPhotographStmt, err = db.PrepareContext(ctx, getSmallPhotograph); err != nil {
+		return nil, fmt.Errorf("error preparing query GetSmallPhotograph: %w", err)
 	}
 	if q.journalByEditStmt, err = db.PrepareContext(ctx, journalByEdit); err != nil {
 		return nil, fmt.Errorf("error preparing query JournalByEdit: %w", err)
@@ -161,6 +170,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	}
 	if q.listPatchesStmt, err = db.PrepareContext(ctx, listPatches); err != nil {
 		return nil, fmt.Errorf("error preparing query ListPatches: %w", err)
+	}
+	if q.listPhotographsStmt, err = db.PrepareContext(ctx, listPhotographs); err != nil {
+		return nil, fmt.Errorf("error preparing query ListPhotographs: %w", err)
 	}
 	if q.listPlaceMonthsStmt, err = db.PrepareContext(ctx, listPlaceMonths); err != nil {
 		return nil, fmt.Errorf("error preparing query ListPlaceMonths: %w", err)
@@ -258,6 +270,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	if q.putWishPinStmt, err = db.PrepareContext(ctx, putWishPin); err != nil {
 		return nil, fmt.Errorf("error preparing query PutWishPin: %w", err)
 	}
+	if q.removeUnusedPhotographsStmt, err = db.PrepareContext(ctx, removeUnusedPhotographs); err != nil {
+		return nil, fmt.Errorf("error preparing query RemoveUnusedPhotographs: %w", err)
+	}
 	return &q, nil
 }
 
@@ -266,6 +281,11 @@ func (q *Queries) Close() error {
 	if q.addJournalStmt != nil {
 		if cerr := q.addJournalStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing addJournalStmt: %w", cerr)
+		}
+	}
+	if q.addPhotographStmt != nil {
+		if cerr := q.addPhotographStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing addPhotographStmt: %w", cerr)
 		}
 	}
 	if q.deleteAgreementStmt != nil {
@@ -403,6 +423,11 @@ func (q *Queries) Close() error {
 			err = fmt.Errorf("error closing getHouseholdStmt: %w", cerr)
 		}
 	}
+	if q.getPhotographStmt != nil {
+		if cerr := q.getPhotographStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing getPhotographStmt: %w", cerr)
+		}
+	}
 	if q.getPlaceStmt != nil {
 		if cerr := q.getPlaceStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing getPlaceStmt: %w", cerr)
@@ -416,6 +441,11 @@ func (q *Queries) Close() error {
 	if q.getSecretStmt != nil {
 		if cerr := q.getSecretStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing getSecretStmt: %w", cerr)
+		}
+	}
+	if q.getSmallPhotographStmt != nil {
+		if cerr := q.getSmallPhotographStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing getSmallPhotographStmt: %w", cerr)
 		}
 	}
 	if q.journalByEditStmt != nil {
@@ -491,6 +521,11 @@ func (q *Queries) Close() error {
 	if q.listPatchesStmt != nil {
 		if cerr := q.listPatchesStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing listPatchesStmt: %w", cerr)
+		}
+	}
+	if q.listPhotographsStmt != nil {
+		if cerr := q.listPhotographsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listPhotographsStmt: %w", cerr)
 		}
 	}
 	if q.listPlaceMonthsStmt != nil {
@@ -653,6 +688,11 @@ func (q *Queries) Close() error {
 			err = fmt.Errorf("error closing putWishPinStmt: %w", cerr)
 		}
 	}
+	if q.removeUnusedPhotographsStmt != nil {
+		if cerr := q.removeUnusedPhotographsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing removeUnusedPhotographsStmt: %w", cerr)
+		}
+	}
 	return err
 }
 
@@ -690,169 +730,179 @@ func (q *Queries) queryRow(ctx context.Context, stmt *sql.Stmt, query string, ar
 }
 
 type Queries struct {
-	db                       DBTX
-	tx                       *sql.Tx
-	addJournalStmt           *sql.Stmt
-	deleteAgreementStmt      *sql.Stmt
-	deleteBedStmt            *sql.Stmt
-	deleteCustomsStmt        *sql.Stmt
-	deleteEntryStmt          *sql.Stmt
-	deleteGuestStmt          *sql.Stmt
-	deleteHabitStmt          *sql.Stmt
-	deleteHouseholdStmt      *sql.Stmt
-	deleteLotStmt            *sql.Stmt
-	deleteMemberStmt         *sql.Stmt
-	deleteMemberAwaysStmt    *sql.Stmt
-	deleteOverruleStmt       *sql.Stmt
-	deleteOwnCropStmt        *sql.Stmt
-	deleteOwnPreparationStmt *sql.Stmt
-	deletePatchStmt          *sql.Stmt
-	deletePlaceStmt          *sql.Stmt
-	deletePlaceMonthsStmt    *sql.Stmt
-	deletePlacementStmt      *sql.Stmt
-	deletePlantingStmt       *sql.Stmt
-	deletePlotStmt           *sql.Stmt
-	deleteStoreStmt          *sql.Stmt
-	deleteWeatherDaysStmt    *sql.Stmt
-	deleteWishStmt           *sql.Stmt
-	deleteWishFormsStmt      *sql.Stmt
-	deleteWishPinsStmt       *sql.Stmt
-	getAgreementStmt         *sql.Stmt
-	getCustomsStmt           *sql.Stmt
-	getHouseholdStmt         *sql.Stmt
-	getPlaceStmt             *sql.Stmt
-	getPlotStmt              *sql.Stmt
-	getSecretStmt            *sql.Stmt
-	journalByEditStmt        *sql.Stmt
-	journalEntryStmt         *sql.Stmt
-	journalSinceStmt         *sql.Stmt
-	journalStackStmt         *sql.Stmt
-	listBedsStmt             *sql.Stmt
-	listEntriesStmt          *sql.Stmt
-	listGuestsStmt           *sql.Stmt
-	listHabitsStmt           *sql.Stmt
-	listLotsStmt             *sql.Stmt
-	listMemberAwaysStmt      *sql.Stmt
-	listMembersStmt          *sql.Stmt
-	listOverrulesStmt        *sql.Stmt
-	listOwnCropsStmt         *sql.Stmt
-	listOwnPreparationsStmt  *sql.Stmt
-	listPatchesStmt          *sql.Stmt
-	listPlaceMonthsStmt      *sql.Stmt
-	listPlacementsStmt       *sql.Stmt
-	listPlantingsStmt        *sql.Stmt
-	listStoresStmt           *sql.Stmt
-	listWeatherDaysStmt      *sql.Stmt
-	listWishFormsStmt        *sql.Stmt
-	listWishPinsStmt         *sql.Stmt
-	listWishesStmt           *sql.Stmt
-	putAgreementStmt         *sql.Stmt
-	putBedStmt               *sql.Stmt
-	putCustomsStmt           *sql.Stmt
-	putEntryStmt             *sql.Stmt
-	putGuestStmt             *sql.Stmt
-	putHabitStmt             *sql.Stmt
-	putHouseholdStmt         *sql.Stmt
-	putLotStmt               *sql.Stmt
-	putMemberStmt            *sql.Stmt
-	putMemberAwayStmt        *sql.Stmt
-	putOverruleStmt          *sql.Stmt
-	putOwnCropStmt           *sql.Stmt
-	putOwnPreparationStmt    *sql.Stmt
-	putPatchStmt             *sql.Stmt
-	putPlaceStmt             *sql.Stmt
-	putPlaceMonthStmt        *sql.Stmt
-	putPlacementStmt         *sql.Stmt
-	putPlantingStmt          *sql.Stmt
-	putPlotStmt              *sql.Stmt
-	putStoreStmt             *sql.Stmt
-	putWeatherDayStmt        *sql.Stmt
-	putWishStmt              *sql.Stmt
-	putWishFormStmt          *sql.Stmt
-	putWishPinStmt           *sql.Stmt
+	db                          DBTX
+	tx                          *sql.Tx
+	addJournalStmt              *sql.Stmt
+	addPhotographStmt           *sql.Stmt
+	deleteAgreementStmt         *sql.Stmt
+	deleteBedStmt               *sql.Stmt
+	deleteCustomsStmt           *sql.Stmt
+	deleteEntryStmt             *sql.Stmt
+	deleteGuestStmt             *sql.Stmt
+	deleteHabitStmt             *sql.Stmt
+	deleteHouseholdStmt         *sql.Stmt
+	deleteLotStmt               *sql.Stmt
+	deleteMemberStmt            *sql.Stmt
+	deleteMemberAwaysStmt       *sql.Stmt
+	deleteOverruleStmt          *sql.Stmt
+	deleteOwnCropStmt           *sql.Stmt
+	deleteOwnPreparationStmt    *sql.Stmt
+	deletePatchStmt             *sql.Stmt
+	deletePlaceStmt             *sql.Stmt
+	deletePlaceMonthsStmt       *sql.Stmt
+	deletePlacementStmt         *sql.Stmt
+	deletePlantingStmt          *sql.Stmt
+	deletePlotStmt              *sql.Stmt
+	deleteStoreStmt             *sql.Stmt
+	deleteWeatherDaysStmt       *sql.Stmt
+	deleteWishStmt              *sql.Stmt
+	deleteWishFormsStmt         *sql.Stmt
+	deleteWishPinsStmt          *sql.Stmt
+	getAgreementStmt            *sql.Stmt
+	getCustomsStmt              *sql.Stmt
+	getHouseholdStmt            *sql.Stmt
+	getPhotographStmt           *sql.Stmt
+	getPlaceStmt                *sql.Stmt
+	getPlotStmt                 *sql.Stmt
+	getSecretStmt               *sql.Stmt
+	getSmallPhotographStmt      *sql.Stmt
+	journalByEditStmt           *sql.Stmt
+	journalEntryStmt            *sql.Stmt
+	journalSinceStmt            *sql.Stmt
+	journalStackStmt            *sql.Stmt
+	listBedsStmt                *sql.Stmt
+	listEntriesStmt             *sql.Stmt
+	listGuestsStmt              *sql.Stmt
+	listHabitsStmt              *sql.Stmt
+	listLotsStmt                *sql.Stmt
+	listMemberAwaysStmt         *sql.Stmt
+	listMembersStmt             *sql.Stmt
+	listOverrulesStmt           *sql.Stmt
+	listOwnCropsStmt            *sql.Stmt
+	listOwnPreparationsStmt     *sql.Stmt
+	listPatchesStmt             *sql.Stmt
+	listPhotographsStmt         *sql.Stmt
+	listPlaceMonthsStmt         *sql.Stmt
+	listPlacementsStmt          *sql.Stmt
+	listPlantingsStmt           *sql.Stmt
+	listStoresStmt              *sql.Stmt
+	listWeatherDaysStmt         *sql.Stmt
+	listWishFormsStmt           *sql.Stmt
+	listWishPinsStmt            *sql.Stmt
+	listWishesStmt              *sql.Stmt
+	putAgreementStmt            *sql.Stmt
+	putBedStmt                  *sql.Stmt
+	putCustomsStmt              *sql.Stmt
+	putEntryStmt                *sql.Stmt
+	putGuestStmt                *sql.Stmt
+	putHabitStmt                *sql.Stmt
+	putHouseholdStmt            *sql.Stmt
+	putLotStmt                  *sql.Stmt
+	putMemberStmt               *sql.Stmt
+	putMemberAwayStmt           *sql.Stmt
+	putOverruleStmt             *sql.Stmt
+	putOwnCropStmt              *sql.Stmt
+	putOwnPreparationStmt       *sql.Stmt
+	putPatchStmt                *sql.Stmt
+	putPlaceStmt                *sql.Stmt
+	putPlaceMonthStmt           *sql.Stmt
+	putPlacementStmt            *sql.Stmt
+	putPlantingStmt             *sql.Stmt
+	putPlotStmt                 *sql.Stmt
+	putStoreStmt                *sql.Stmt
+	putWeatherDayStmt           *sql.Stmt
+	putWishStmt                 *sql.Stmt
+	putWishFormStmt             *sql.Stmt
+	putWishPinStmt              *sql.Stmt
+	removeUnusedPhotographsStmt *sql.Stmt
 }
 
 func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 	return &Queries{
-		db:                       tx,
-		tx:                       tx,
-		addJournalStmt:           q.addJournalStmt,
-		deleteAgreementStmt:      q.deleteAgreementStmt,
-		deleteBedStmt:            q.deleteBedStmt,
-		deleteCustomsStmt:        q.deleteCustomsStmt,
-		deleteEntryStmt:          q.deleteEntryStmt,
-		deleteGuestStmt:          q.deleteGuestStmt,
-		deleteHabitStmt:          q.deleteHabitStmt,
-		deleteHouseholdStmt:      q.deleteHouseholdStmt,
-		deleteLotStmt:            q.deleteLotStmt,
-		deleteMemberStmt:         q.deleteMemberStmt,
-		deleteMemberAwaysStmt:    q.deleteMemberAwaysStmt,
-		deleteOverruleStmt:       q.deleteOverruleStmt,
-		deleteOwnCropStmt:        q.deleteOwnCropStmt,
-		deleteOwnPreparationStmt: q.deleteOwnPreparationStmt,
-		deletePatchStmt:          q.deletePatchStmt,
-		deletePlaceStmt:          q.deletePlaceStmt,
-		deletePlaceMonthsStmt:    q.deletePlaceMonthsStmt,
-		deletePlacementStmt:      q.deletePlacementStmt,
-		deletePlantingStmt:       q.deletePlantingStmt,
-		deletePlotStmt:           q.deletePlotStmt,
-		deleteStoreStmt:          q.deleteStoreStmt,
-		deleteWeatherDaysStmt:    q.deleteWeatherDaysStmt,
-		deleteWishStmt:           q.deleteWishStmt,
-		deleteWishFormsStmt:      q.deleteWishFormsStmt,
-		deleteWishPinsStmt:       q.deleteWishPinsStmt,
-		getAgreementStmt:         q.getAgreementStmt,
-		getCustomsStmt:           q.getCustomsStmt,
-		getHouseholdStmt:         q.getHouseholdStmt,
-		getPlaceStmt:             q.getPlaceStmt,
-		getPlotStmt:              q.getPlotStmt,
-		getSecretStmt:            q.getSecretStmt,
-		journalByEditStmt:        q.journalByEditStmt,
-		journalEntryStmt:         q.journalEntryStmt,
-		journalSinceStmt:         q.journalSinceStmt,
-		journalStackStmt:         q.journalStackStmt,
-		listBedsStmt:             q.listBedsStmt,
-		listEntriesStmt:          q.listEntriesStmt,
-		listGuestsStmt:           q.listGuestsStmt,
-		listHabitsStmt:           q.listHabitsStmt,
-		listLotsStmt:             q.listLotsStmt,
-		listMemberAwaysStmt:      q.listMemberAwaysStmt,
-		listMembersStmt:          q.listMembersStmt,
-		listOverrulesStmt:        q.listOverrulesStmt,
-		listOwnCropsStmt:         q.listOwnCropsStmt,
-		listOwnPreparationsStmt:  q.listOwnPreparationsStmt,
-		listPatchesStmt:          q.listPatchesStmt,
-		listPlaceMonthsStmt:      q.listPlaceMonthsStmt,
-		listPlacementsStmt:       q.listPlacementsStmt,
-		listPlantingsStmt:        q.listPlantingsStmt,
-		listStoresStmt:           q.listStoresStmt,
-		listWeatherDaysStmt:      q.listWeatherDaysStmt,
-		listWishFormsStmt:        q.listWishFormsStmt,
-		listWishPinsStmt:         q.listWishPinsStmt,
-		listWishesStmt:           q.listWishesStmt,
-		putAgreementStmt:         q.putAgreementStmt,
-		putBedStmt:               q.putBedStmt,
-		putCustomsStmt:           q.putCustomsStmt,
-		putEntryStmt:             q.putEntryStmt,
-		putGuestStmt:             q.putGuestStmt,
-		putHabitStmt:             q.putHabitStmt,
-		putHouseholdStmt:         q.putHouseholdStmt,
-		putLotStmt:               q.putLotStmt,
-		putMemberStmt:            q.putMemberStmt,
-		putMemberAwayStmt:        q.putMemberAwayStmt,
-		putOverruleStmt:          q.putOverruleStmt,
-		putOwnCropStmt:           q.putOwnCropStmt,
-		putOwnPreparationStmt:    q.putOwnPreparationStmt,
-		putPatchStmt:             q.putPatchStmt,
-		putPlaceStmt:             q.putPlaceStmt,
-		putPlaceMonthStmt:        q.putPlaceMonthStmt,
-		putPlacementStmt:         q.putPlacementStmt,
-		putPlantingStmt:          q.putPlantingStmt,
-		putPlotStmt:              q.putPlotStmt,
-		putStoreStmt:             q.putStoreStmt,
-		putWeatherDayStmt:        q.putWeatherDayStmt,
-		putWishStmt:              q.putWishStmt,
-		putWishFormStmt:          q.putWishFormStmt,
-		putWishPinStmt:           q.putWishPinStmt,
+		db:                          tx,
+		tx:                          tx,
+		addJournalStmt:              q.addJournalStmt,
+		addPhotographStmt:           q.addPhotographStmt,
+		deleteAgreementStmt:         q.deleteAgreementStmt,
+		deleteBedStmt:               q.deleteBedStmt,
+		deleteCustomsStmt:           q.deleteCustomsStmt,
+		deleteEntryStmt:             q.deleteEntryStmt,
+		deleteGuestStmt:             q.deleteGuestStmt,
+		deleteHabitStmt:             q.deleteHabitStmt,
+		deleteHouseholdStmt:         q.deleteHouseholdStmt,
+		deleteLotStmt:               q.deleteLotStmt,
+		deleteMemberStmt:            q.deleteMemberStmt,
+		deleteMemberAwaysStmt:       q.deleteMemberAwaysStmt,
+		deleteOverruleStmt:          q.deleteOverruleStmt,
+		deleteOwnCropStmt:           q.deleteOwnCropStmt,
+		deleteOwnPreparationStmt:    q.deleteOwnPreparationStmt,
+		deletePatchStmt:             q.deletePatchStmt,
+		deletePlaceStmt:             q.deletePlaceStmt,
+		deletePlaceMonthsStmt:       q.deletePlaceMonthsStmt,
+		deletePlacementStmt:         q.deletePlacementStmt,
+		deletePlantingStmt:          q.deletePlantingStmt,
+		deletePlotStmt:              q.deletePlotStmt,
+		deleteStoreStmt:             q.deleteStoreStmt,
+		deleteWeatherDaysStmt:       q.deleteWeatherDaysStmt,
+		deleteWishStmt:              q.deleteWishStmt,
+		deleteWishFormsStmt:         q.deleteWishFormsStmt,
+		deleteWishPinsStmt:          q.deleteWishPinsStmt,
+		getAgreementStmt:            q.getAgreementStmt,
+		getCustomsStmt:              q.getCustomsStmt,
+		getHouseholdStmt:            q.getHouseholdStmt,
+		getPhotographStmt:           q.getPhotographStmt,
+		getPlaceStmt:                q.getPlaceStmt,
+		getPlotStmt:                 q.getPlotStmt,
+		getSecretStmt:               q.getSecretStmt,
+		getSmallPhotographStmt:      q.getSmallPhotographStmt,
+		journalByEditStmt:           q.journalByEditStmt,
+		journalEntryStmt:            q.journalEntryStmt,
+		journalSinceStmt:            q.journalSinceStmt,
+		journalStackStmt:            q.journalStackStmt,
+		listBedsStmt:                q.listBedsStmt,
+		listEntriesStmt:             q.listEntriesStmt,
+		listGuestsStmt:              q.listGuestsStmt,
+		listHabitsStmt:              q.listHabitsStmt,
+		listLotsStmt:                q.listLotsStmt,
+		listMemberAwaysStmt:         q.listMemberAwaysStmt,
+		listMembersStmt:             q.listMembersStmt,
+		listOverrulesStmt:           q.listOverrulesStmt,
+		listOwnCropsStmt:            q.listOwnCropsStmt,
+		listOwnPreparationsStmt:     q.listOwnPreparationsStmt,
+		listPatchesStmt:             q.listPatchesStmt,
+		listPhotographsStmt:         q.listPhotographsStmt,
+		listPlaceMonthsStmt:         q.listPlaceMonthsStmt,
+		listPlacementsStmt:          q.listPlacementsStmt,
+		listPlantingsStmt:           q.listPlantingsStmt,
+		listStoresStmt:              q.listStoresStmt,
+		listWeatherDaysStmt:         q.listWeatherDaysStmt,
+		listWishFormsStmt:           q.listWishFormsStmt,
+		listWishPinsStmt:            q.listWishPinsStmt,
+		listWishesStmt:              q.listWishesStmt,
+		putAgreementStmt:            q.putAgreementStmt,
+		putBedStmt:                  q.putBedStmt,
+		putCustomsStmt:              q.putCustomsStmt,
+		putEntryStmt:                q.putEntryStmt,
+		putGuestStmt:                q.putGuestStmt,
+		putHabitStmt:                q.putHabitStmt,
+		putHouseholdStmt:            q.putHouseholdStmt,
+		putLotStmt:                  q.putLotStmt,
+		putMemberStmt:               q.putMemberStmt,
+		putMemberAwayStmt:           q.putMemberAwayStmt,
+		putOverruleStmt:             q.putOverruleStmt,
+		putOwnCropStmt:              q.putOwnCropStmt,
+		putOwnPreparationStmt:       q.putOwnPreparationStmt,
+		putPatchStmt:                q.putPatchStmt,
+		putPlaceStmt:                q.putPlaceStmt,
+		putPlaceMonthStmt:           q.putPlaceMonthStmt,
+		putPlacementStmt:            q.putPlacementStmt,
+		putPlantingStmt:             q.putPlantingStmt,
+		putPlotStmt:                 q.putPlotStmt,
+		putStoreStmt:                q.putStoreStmt,
+		putWeatherDayStmt:           q.putWeatherDayStmt,
+		putWishStmt:                 q.putWishStmt,
+		putWishFormStmt:             q.putWishFormStmt,
+		putWishPinStmt:              q.putWishPinStmt,
+		removeUnusedPhotographsStmt: q.removeUnusedPhotographsStmt,
 	}
 }

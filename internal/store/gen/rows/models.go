@@ -25,12 +25,22 @@ type Custom struct {
 }
 
 type Entry struct {
-	ID   string
-	Day  string
-	Act  string
-	Food string
-	Lot  string
-	Body string
+	Number int64
+	ID     string
+	Day    string
+	Act    string
+	Food   string
+	Lot    string
+	Body   string
+}
+
+type EntryText struct {
+	Number   int64
+	ConcatWs interface{}
+}
+
+type EntryWord struct {
+	Words string
 }
 
 type Guest struct {
@@ -62,6 +72,18 @@ type Household struct {
 	School string
 	Since  string
 	Scale  string
+}
+
+type ItemText struct {
+	string
+	ID       string
+	ConcatWs interface{}
+}
+
+type ItemWord struct {
+	Kind  string
+	ID    string
+	Words string
 }
 
 type Journal struct {
@@ -137,6 +159,13 @@ type Patch struct {
 	Crop     string
 	Plants   int64
 	Planted  int64
+}
+
+type Photograph struct {
+	ID    string
+	Sent  string
+	Body  []byte
+	Small []byte
 }
 
 type Place struct {

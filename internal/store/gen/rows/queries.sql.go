@@ -41,6 +41,27 @@ func (q *Queries) AddJournal(ctx context.Context, arg AddJournalParams) error {
 	return err
 }
 
+const addPhotograph = `-- name: AddPhotograph :exec
+INSERT INTO photograph (id, sent, body, small) VALUES (?, ?, ?, ?) ON CONFLICT (id) DO NOTHING
+`
+
+type AddPhotographParams struct {
+	ID    string
+	Sent  string
+	Body  []byte
+	Small []byte
+}
+
+func (q *Queries) AddPhotograph(ctx context.Context, arg AddPhotographParams) error {
+	_, err := q.exec(ctx, q.addPhotographStmt, addPhotograph,
+		arg.ID,
+		arg.Sent,
+		arg.Body,
+		arg.Small,
+	)
+	return err
+}
+
 const deleteAgreement = `-- name: DeleteAgreement :exec
 DELETE FROM agreement
 `
@@ -352,6 +373,17 @@ func (q *Queries) GetHousehold(ctx context.Context) ([]Household, error) {
 	return items, nil
 }
 
+const getPhotograph = `-- name: GetPhotograph :one
+SELECT body FROM photograph WHERE id = ?
+`
+
+func (q *Queries) GetPhotograph(ctx context.Context, id string) ([]byte, error) {
+	row := q.queryRow(ctx, q.getPhotographStmt, getPhotograph, id)
+	var body []byte
+	err := row.Scan(&body)
+	return body, err
+}
+
 const getPlace = `-- name: GetPlace :many
 SELECT id, name, latitude, altitude, frost_free, last_frost, first_frost, frost_spread FROM place
 `
@@ -424,6 +456,17 @@ func (q *Queries) GetSecret(ctx context.Context, name string) (string, error) {
 	var value string
 	err := row.Scan(&value)
 	return value, err
+}
+
+const getSmallPhotograph = `-- name: GetSmallPhotograph :one
+SELECT small FROM photograph WHERE id = ?
+`
+
+func (q *Queries) GetSmallPhotograph(ctx context.Context, id string) ([]byte, error) {
+	row := q.queryRow(ctx, q.getSmallPhotographStmt, getSmallPhotograph, id)
+	var small []byte
+	err := row.Scan(&small)
+	return small, err
 }
 
 const journalByEdit = `-- name: JournalByEdit :many
@@ -902,6 +945,33 @@ func (q *Queries) ListPatches(ctx context.Context) ([]Patch, error) {
 			return nil, err
 		}
 		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const listPhotographs = `-- name: ListPhotographs :many
+SELECT id FROM photograph ORDER BY id
+`
+
+func (q *Queries) ListPhotographs(ctx context.Context) ([]string, error) {
+	rows, err := q.query(ctx, q.listPhotographsStmt, listPhotographs)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []string
+	for rows.Next() {
+		var id string
+		if err := rows.Scan(&id); err != nil {
+			return nil, err
+		}
+		items = append(items, id)
 	}
 	if err := rows.Close(); err != nil {
 		return nil, err
@@ -1791,5 +1861,14 @@ func (q *Queries) PutWishPin(ctx context.Context, arg PutWishPinParams) error {
 		arg.Day,
 		arg.Source,
 	)
+	return err
+}
+
+const removeUnusedPhotographs = `-- name: RemoveUnusedPhotographs :exec
+DELETE FROM photograph WHERE sent < ? AND id NOT IN (SELECT value FROM entry, json_each(entry.body, '$.photos'))
+`
+
+func (q *Queries) RemoveUnusedPhotographs(ctx context.Context, sent string) error {
+	_, err := q.exec(ctx, q.removeUnusedPhotographsStmt, removeUnusedPhotographs, sent)
 	return err
 }

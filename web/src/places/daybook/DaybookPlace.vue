@@ -7,11 +7,13 @@ import type { Sowing } from '../../lib/api'
 import { doneIn, greenTasks, linesUntil, monday } from '../../lib/daybook'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
+import { provideLessons } from '../../lib/lessons'
 import { provideOutlooks } from '../../lib/outlooks'
 import { day, dayNumber, fullDay, isoDay, weekday } from '../../lib/words'
 import BehindLine from './BehindLine.vue'
 import DaybookLinks from './DaybookLinks.vue'
 import DoneTasks from './DoneTasks.vue'
+import EarlierYears from './EarlierYears.vue'
 import EntryList from './EntryList.vue'
 import FrostNights from './FrostNights.vue'
 import GreenTasks from './GreenTasks.vue'
@@ -19,10 +21,11 @@ import LogLine from './LogLine.vue'
 import StandingLine from './StandingLine.vue'
 import TaskLine from './TaskLine.vue'
 import MoonLine from './MoonLine.vue'
-import { fixed } from '../../lib/numbers'
+import WeekHead from './WeekHead.vue'
 
 const store = useHousehold()
 provideOutlooks()
+provideLessons()
 const ahead = ref(0) // weeks looked ahead
 const find = ref('')
 const finder = ref<InstanceType<typeof ElInput>>()
@@ -78,23 +81,8 @@ const standing = computed(() => {
     .sort((a, b) => rank(a) - rank(b) || a.date.localeCompare(b.date))
 })
 
-/** The week of the table year that a day falls in. */
-function weekOf(iso: string): number {
-  const n = dayNumber(iso) - dayNumber(plan.value?.weeks[0] ?? iso)
-  return Math.min(51, Math.floor((((n % 365) + 365) % 365) / 7))
-}
-const hours = (iso: string) => {
-  const h = iso ? plan.value?.work.hours[weekOf(iso)] : undefined
-  return h === undefined
-    ? ''
-    : `${fixed(h, h < 10 ? 1 : 0)} h of work${plan.value?.work.can ? ` of ${plan.value.work.can}` : ''}`
-}
 /** Whether something that was begun stands in a week, and has to be weeded and picked. */
 const stands = (iso: string) => !!iso && standing.value.some((s) => s.clear >= iso)
-/** Whether a week lies in the table year, to which its hours belong. */
-const planned = (iso: string) => !!iso && iso >= (plan.value?.weeks[0] ?? iso)
-const tooMuch = (iso: string) => !!iso && !!plan.value?.work.over.includes(weekOf(iso))
-
 useKeys([
   { keys: '/', does: 'find in the daybook', run: () => finder.value?.focus() },
   { keys: '[', does: 'a week back', run: () => (ahead.value = Math.max(0, ahead.value - 1)) },
@@ -137,12 +125,7 @@ useKeys([
           <span class="crop">{{ next.crop }}</span>.
         </p>
         <section v-for="p in parts" :key="p.name" :aria-label="p.name">
-          <h3 :class="{ warn: p.name === 'Overdue' }">
-            {{ p.name }}
-            <span v-if="p.lines.length || planned(p.from)" class="aside small" :class="{ warn: tooMuch(p.from) }">{{
-              hours(p.from)
-            }}</span>
-          </h3>
+          <WeekHead :name="p.name" :from="p.from" :busy="p.lines.length > 0" />
           <ul v-if="p.lines.length">
             <TaskLine v-for="l in p.lines" :key="l.key" :line="l" :overdue="p.name === 'Overdue'" />
           </ul>
@@ -174,6 +157,7 @@ useKeys([
           </p>
         </section>
         <DoneTasks :done="done" />
+        <EarlierYears />
         <MoonLine class="no-print" />
       </div>
     </div>

@@ -7,18 +7,36 @@ import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { atOnePress } from '../../lib/went'
-import { capital, day } from '../../lib/words'
+import { capital, day, fullDay } from '../../lib/words'
+import PhotoStrip from '../../parts/PhotoStrip.vue'
 
-const props = defineProps<{ from: string; to: string; title: string; find?: string }>()
+const props = defineProps<{
+  from: string
+  to: string
+  title: string
+  find?: string
+  kind?: Kind
+  bed?: string
+  food?: string
+}>()
+type Kind = 'harvest' | 'use' | 'put-up' | 'draw' | 'note' | 'photographs' | 'lessons'
 const store = useHousehold()
 const { render, say } = useUnits()
 const refused = ref('')
 const { data: told } = useAnswer(
   'entries',
-  () => ({ from: props.from, to: props.to, find: props.find || undefined }),
+  () => ({
+    from: props.from,
+    to: props.to,
+    find: props.find || undefined,
+    kind: props.kind,
+    bed: props.bed || undefined,
+    food: props.food,
+  }),
   (span, signal) => api.GET('/entries', { params: { query: span }, signal }),
 )
 const entries = computed(() => told.value?.entries)
+const thisYear = (iso: string) => iso.slice(0, 4) === (store.plan?.as_of ?? '').slice(0, 4)
 const several = computed(() => props.from !== props.to)
 
 /** Where what an entry brought in can have gone. */
@@ -51,9 +69,11 @@ async function remove(id: string) {
             </button>
           </span>
           <span v-if="e.note && e.act !== 'note'" class="quiet small">{{ e.note }}</span>
+          <span v-if="e.lesson" class="quiet small">a lesson</span>
+          <PhotoStrip v-if="e.photos?.length" :ids="e.photos" :words="e.note || render(e.words)" />
         </span>
         <span class="small quiet when"
-          >{{ several ? day(e.day) : '' }}
+          >{{ several ? (thisYear(e.day) ? day(e.day) : fullDay(e.day)) : '' }}
           <button type="button" class="link no-print" :aria-label="`Remove: ${render(e.words)}`" @click="remove(e.id)">
             remove
           </button></span
@@ -63,7 +83,24 @@ async function remove(id: string) {
     <p v-if="told?.more" class="quiet small">These are the newest; a search, or fewer days, finds older ones.</p>
     <p v-if="refused" class="wrong" role="alert">{{ capital(refused) }}</p>
   </section>
-  <p v-else-if="find && entries" class="quiet">Nothing of these days holds “{{ find }}”.</p>
+  <p v-else-if="(find || kind || bed) && entries" class="quiet">
+    No entry of these days {{ find ? `holds “${find}”` : 'is of that kind'
+    }}{{ kind || bed ? ' among those chosen' : '' }}.
+  </p>
+  <p v-if="told?.sowings?.length" class="small found">
+    Sowings found:
+    <template v-for="(x, i) in told.sowings" :key="x.id"
+      >{{ i ? ', ' : '' }}<RouterLink :to="`/daybook/crop/${encodeURIComponent(x.food)}`">{{ x.name }}</RouterLink>
+      <span class="quiet"> {{ fullDay(x.day) }}</span></template
+    >
+  </p>
+  <p v-if="told?.lots?.length" class="small found">
+    On the shelf:
+    <template v-for="(x, i) in told.lots" :key="x.id"
+      >{{ i ? ', ' : '' }}<RouterLink :to="{ path: '/shelves', query: { lot: x.id } }">{{ x.name }}</RouterLink>
+      <span class="quiet"> {{ fullDay(x.day) }}</span></template
+    >
+  </p>
 </template>
 
 <style scoped>

@@ -9,12 +9,15 @@ import { useAnswer } from '../../lib/ask'
 import { useHousehold } from '../../lib/household'
 import { fieldError } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
+import PhotoPick from '../../parts/PhotoPick.vue'
+import PhotoStrip from '../../parts/PhotoStrip.vue'
 
 const store = useHousehold()
 const { render } = useUnits()
 const text = ref('')
 const typed = refDebounced(text, 120)
 const refused = ref('')
+const photos = ref<string[]>([])
 const {
   data: meaning,
   problem,
@@ -26,16 +29,20 @@ const {
 )
 const wrong = computed(() => {
   if (refused.value) return refused.value
-  const p = text.value.trim() && typed.value === text.value ? problem.value : undefined
+  // With a photograph, a line that is no entry is a note.
+  const asked = text.value.trim() && typed.value === text.value && !photos.value.length
+  const p = asked ? problem.value : undefined
   return p ? fieldError(p, 'line') || p.detail : ''
 })
 
 async function take() {
   const line = text.value.trim()
-  if (!line) return
-  const p = await store.record({ text: line })
+  if (!line && !photos.value.length) return
+  const p = await store.record({ text: line, photos: photos.value.length ? photos.value : undefined })
   refused.value = p ? fieldError(p, 'line') || p.detail : ''
-  if (!p) text.value = ''
+  if (p) return
+  text.value = ''
+  photos.value = []
 }
 </script>
 
@@ -50,11 +57,20 @@ async function take() {
         placeholder="What happened? 2.4 kg tomatoes · 3 kg beans, 1 to the neighbour · took 2 jars of sauce"
         @input="refused = ''"
       />
+      <PhotoPick class="photo" @sent="photos.push($event)" @wrong="refused = $event" />
       <ElButton type="primary" native-type="submit" size="large">Enter</ElButton>
     </div>
+    <PhotoStrip
+      v-if="photos.length"
+      class="chosen"
+      :ids="photos"
+      words="to be entered"
+      removable
+      @remove="photos = photos.filter((x) => x !== $event)"
+    />
     <p class="understood small" aria-live="polite">
       <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
-      <template v-else-if="meaning && text.trim() && typed === text && !old"
+      <template v-else-if="meaning && text.trim() && !problem && typed === text && !old"
         ><span class="quiet">Understood:</span> <strong>{{ meaning.words.map(render).join('; ') }}</strong></template
       >
     </p>
@@ -67,12 +83,26 @@ async function take() {
   gap: var(--space-4);
   align-items: center;
 }
+.photo {
+  min-height: 40px;
+}
+.chosen {
+  margin-top: var(--space-3);
+}
 .understood {
   min-height: 1.6rem;
   margin: var(--space-2) 0 0;
 }
 @media (max-width: 640px) {
-  .line .el-button {
+  .line {
+    flex-wrap: wrap;
+  }
+  .line > .el-input {
+    flex-basis: 100%;
+  }
+  .line > :not(.el-input) {
+    flex: 1;
+    justify-content: center;
     min-height: 48px;
   }
 }

@@ -17,6 +17,18 @@ const { say } = useUnits()
 const today = computed(() => store.plan?.as_of ?? '')
 const span = ref('year')
 const find = ref('')
+const kind = ref<'' | 'harvest' | 'use' | 'put-up' | 'draw' | 'note' | 'photographs' | 'lessons'>('')
+const bed = ref('')
+const kinds = [
+  { value: '', label: 'all entries' },
+  { value: 'harvest', label: 'picked' },
+  { value: 'use', label: 'where it went' },
+  { value: 'put-up', label: 'put up' },
+  { value: 'draw', label: 'taken from the shelf' },
+  { value: 'note', label: 'notes' },
+  { value: 'lessons', label: 'lessons' },
+  { value: 'photographs', label: 'with photographs' },
+]
 const spans = [
   { value: 'week', label: 'this week' },
   { value: 'month', label: 'the last 30 days' },
@@ -70,7 +82,9 @@ const went = (b: FoodBalance, to: string) => kg(b.went[to])
         </thead>
         <tbody>
           <tr v-for="b in balances" :key="b.food" :data-balance="b.food">
-            <th scope="row">{{ capital(b.food) }}</th>
+            <th scope="row">
+              <RouterLink :to="`/daybook/crop/${encodeURIComponent(b.food)}`">{{ capital(b.food) }}</RouterLink>
+            </th>
             <td class="n">
               <b>{{ kg(b.came_in) }}</b>
             </td>
@@ -81,15 +95,29 @@ const went = (b: FoodBalance, to: string) => kg(b.went[to])
       </table>
     </div>
     <p class="small quiet">What nobody said anything about was eaten, most likely; it is shown as not said.</p>
-    <ElInput
-      v-model="find"
-      class="find no-print"
-      placeholder="find: a food, slugs, put up …"
-      aria-label="Find in what was recorded"
-      maxlength="100"
-      clearable
-    />
-    <EntryList :from="from" :to="today" :find="find" title="Entries" />
+    <div class="looking no-print">
+      <ElInput
+        v-model="find"
+        class="find"
+        placeholder="find: a food, slugs, put up …"
+        aria-label="Find in what was recorded"
+        maxlength="100"
+        clearable
+      />
+      <ElSelect v-model="kind" aria-label="Which kind of entry" :empty-values="[null, undefined]">
+        <ElOption v-for="k in kinds" :key="k.value" :value="k.value" :label="k.label" />
+      </ElSelect>
+      <ElSelect
+        v-if="store.household?.beds.length"
+        v-model="bed"
+        aria-label="Of which bed"
+        :empty-values="[null, undefined]"
+      >
+        <ElOption value="" label="all beds" />
+        <ElOption v-for="b in store.household.beds" :key="b.id" :value="b.id" :label="b.name" />
+      </ElSelect>
+    </div>
+    <EntryList :from="from" :to="today" :find="find" :kind="kind || undefined" :bed="bed" title="Entries" />
   </section>
 </template>
 
@@ -127,9 +155,17 @@ tbody th {
   font-variant-numeric: tabular-nums lining-nums;
   white-space: nowrap;
 }
-.find {
-  max-width: 24rem;
+.looking {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-3) var(--space-4);
   margin-top: var(--space-5);
+}
+.looking > * {
+  width: 12rem;
+}
+.looking .find {
+  width: 22rem;
 }
 .empty {
   padding: var(--space-6) 0;

@@ -10,6 +10,7 @@ import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { count as many, day, taskAmount, weekday } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
+import LessonLines from './LessonLines.vue'
 
 const props = defineProps<{ line: Line; overdue?: boolean }>()
 const store = useHousehold()
@@ -114,6 +115,7 @@ async function done() {
     <span class="when" :class="{ warn: overdue }"
       ><span class="weekday small">{{ weekday(line.day).slice(0, 3) }}</span> {{ day(line.day) }}</span
     >
+    <LessonLines :sowings="line.parts.map((p) => p.sowing)" />
     <div v-if="open" class="form">
       <label class="field"
         ><span>Done on</span><ElInput v-model="on" type="date" size="small" aria-label="Done on"

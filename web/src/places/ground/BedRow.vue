@@ -9,6 +9,7 @@ import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { coverWords } from '../../lib/words'
+import NotesOf from '../../parts/NotesOf.vue'
 import NumberInput from '../../parts/NumberInput.vue'
 import BedBeside from './BedBeside.vue'
 import BedMore from './BedMore.vue'
@@ -144,6 +145,7 @@ const notes = computed(() =>
       :save="save"
       @divide="divide"
     />
+    <NotesOf v-if="open && !isNew" class="notes-of" :about="{ bed: bed.id }" :name="bed.name" />
   </div>
 </template>
 
@@ -168,6 +170,11 @@ const notes = computed(() =>
 .grip {
   cursor: move;
   padding: 0 var(--space-3);
+}
+.notes-of {
+  grid-column: 1 / -1;
+  padding: var(--space-3) 0 var(--space-5);
+  max-width: 44rem;
 }
 .wrong,
 .more,

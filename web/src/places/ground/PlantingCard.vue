@@ -10,6 +10,7 @@ import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { count, day, serves } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
+import NotesOf from '../../parts/NotesOf.vue'
 
 const props = defineProps<{ sowing: string; pieces: Piece[] }>()
 const emit = defineEmits<{ close: [] }>()
@@ -71,6 +72,7 @@ async function letGo() {
 }
 /** What is in the way, in the binary's own words; only the rotation may be bent. */
 const refusal = computed(() => problem.value?.fields?.[0])
+const food = computed(() => store.reference?.foods.find((f) => f.kinds.some((k) => k.id === s.value?.crop))?.name)
 const base = computed(() => `sowing/${props.sowing}`)
 </script>
 
@@ -116,6 +118,13 @@ const base = computed(() => `sowing/${props.sowing}`)
       >
     </p>
     <p v-if="problem && !wanted" class="wrong" role="alert">{{ wordsOf(problem) }}</p>
+    <NotesOf
+      :key="sowing"
+      class="small"
+      :about="{ sowing, crop: s.crop, food, bed: mine[0]?.bed }"
+      :name="s.crop_name"
+      closed
+    />
     <details v-if="look?.why.length" class="why small" open>
       <summary>Why there</summary>
       <ul>

@@ -11,6 +11,7 @@ import { useUnits } from '../../lib/units'
 import { methodWords } from '../../lib/facts'
 import { count, day, taskAmount } from '../../lib/words'
 import MonthScale from '../../parts/MonthScale.vue'
+import NotesOf from '../../parts/NotesOf.vue'
 import NumberInput from '../../parts/NumberInput.vue'
 import Ribbon from '../../parts/Ribbon.vue'
 
@@ -26,6 +27,7 @@ async function letCross(crosses: boolean) {
   problem.value = await store.edit({ command: 'set-habit', habit: crosses ? { ...rest, crosses } : rest })
 }
 const s = computed(() => props.sowing)
+const food = computed(() => store.reference?.foods.find((f) => f.kinds.some((k) => k.id === s.value.crop))?.name)
 const fixed = computed(() => s.value.method === 'patch' || s.value.stands)
 const planting = computed(() => store.household?.plantings.find((p) => p.id === s.value.id))
 const crop = computed(() => store.reference?.foods.flatMap((f) => f.kinds).find((k) => k.id === s.value.crop))
@@ -150,6 +152,7 @@ const sources = computed(() => {
     <p v-if="problem" class="wrong" role="alert">
       {{ wordsOf(problem) }}
     </p>
+    <NotesOf :about="{ sowing: s.id, crop: s.crop, food }" :name="s.crop_name" closed />
   </div>
 </template>
 

@@ -20,6 +20,7 @@ import WeekCaption from './WeekCaption.vue'
 import YearOverloads from './YearOverloads.vue'
 import YearRow from './YearRow.vue'
 import YearTotals from './YearTotals.vue'
+import SeasonSoFar from './SeasonSoFar.vue'
 import YearBefore from './YearBefore.vue'
 import YearTurn from './YearTurn.vue'
 
@@ -99,8 +100,7 @@ watch(page, async (now, was) => {
   grid.value?.focus()
 })
 
-// How long the ledger takes from its mounting to the painted picture, by the
-// browser's own clock; read by the benchmark.
+// How long the ledger takes to be painted; read by the benchmark.
 performance.mark('ledger-begin')
 onMounted(() =>
   requestAnimationFrame(() =>
@@ -138,6 +138,7 @@ onMounted(() =>
       <YearTurn />
       <YearBefore />
       <GroundLine />
+      <SeasonSoFar />
       <GoalsLine />
 
       <div
