@@ -20,7 +20,9 @@ import (
 	"inventory/internal/api"
 	"inventory/internal/app"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/stock"
 	"inventory/internal/exchange"
 	"inventory/internal/standin"
 	"inventory/internal/store"
@@ -201,7 +203,13 @@ func (s *serving) prepare(ctx context.Context, st *store.Store, clock func() civ
 		}
 		snap, err := st.Load(ctx)
 		if err == nil && snap.Household == nil {
-			_, err = app.Begin(ctx, st, "demo", "begin-demo", demos[i].Household)
+			h := demos[i].Household
+			if i == 0 && !s.untouched {
+				if h, err = twoYears(ctx, st, h, clock()); err != nil {
+					return nil, err
+				}
+			}
+			_, err = app.Begin(ctx, st, "demo", "begin-demo", h)
 			if err == nil && !s.untouched {
 				err = lived(ctx, app.New(st, clock))
 			}
@@ -242,7 +250,46 @@ func lived(ctx context.Context, a *app.App) error {
 		}
 		now = done.Planned
 	}
-	return nil
+	entries, err := demo.ThisYear(now.Input)
+	if err != nil || len(entries) == 0 {
+		return err
+	}
+	for i := range entries {
+		entries[i].ID = "now-" + entries[i].ID
+	}
+	_, err = a.Edit(ctx, store.Edit{Client: "demo", ID: "lived-entries", Revision: now.Snapshot.Revision, Command: "record", Entries: entries, Words: "weighed in what came in"})
+	return err
+}
+
+// twoYears gives the first made-up household the record of the two years before its own, with
+// its photographs.
+func twoYears(ctx context.Context, st *store.Store, h household.Household, today civil.Date) (household.Household, error) {
+	y, err := demo.TwoYears(h, today)
+	if err != nil {
+		return h, fmt.Errorf("the record of the demo household: %w", err)
+	}
+	ids := map[string]string{}
+	for i, body := range y.Photographs {
+		shown, small, err := exchange.ReadPhotograph(bytes.NewReader(body))
+		if err != nil {
+			return h, err
+		}
+		if ids[fmt.Sprint("photo-", i)], err = st.AddPhotograph(ctx, store.Photograph{Body: shown, Small: small}); err != nil {
+			return h, err
+		}
+	}
+	for i := range y.Entries {
+		for k, id := range y.Entries[i].Photos {
+			y.Entries[i].Photos[k] = ids[id]
+		}
+	}
+	h.Entries = y.Entries
+	lots := map[string]bool{}
+	for _, l := range y.Lots {
+		lots[l.ID] = true
+	}
+	h.Lots = append(slices.DeleteFunc(slices.Clone(h.Lots), func(l stock.Lot) bool { return lots[l.ID] }), y.Lots...)
+	return h, nil
 }
 
 // names are those it answers to beside this machine's own address.

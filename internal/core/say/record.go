@@ -180,5 +180,5 @@ func (x SeasonSoFar) String() string {
 		side = "Ahead: "
 	}
 	return side + text + map[Sureness]string{
-		Chance: "; that may be chance", Likely: "; the season is likely to end so", Sure: "; the season is nearly sure to end so"}[x.Sure]
+		Chance: "; that may be chance", Likely: "; it is likely to stay so", Sure: "; it is nearly sure to stay so"}[x.Sure]
 }

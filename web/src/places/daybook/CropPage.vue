@@ -14,6 +14,7 @@ import NotesOf from '../../parts/NotesOf.vue'
 import EntryList from './EntryList.vue'
 import SeasonChart from './SeasonChart.vue'
 import StandingLine from './StandingLine.vue'
+import './daybook.css'
 
 const store = useHousehold()
 provideOutlooks()
@@ -80,7 +81,7 @@ const kg = (n: number) => say(n >= 10 ? Math.round(n) : n, 'kg')
       </section>
       <section v-if="balance" aria-label="Where it went">
         <h3>Where it went</h3>
-        <p>
+        <p class="went">
           <b>{{ say(balance.came_in / 1000, 'kg') }}</b> came in this year:
           <template v-for="(p, i) in parts" :key="p.words"
             >{{ i ? ', ' : '' }}{{ say(p.gram / 1000, 'kg') }} {{ p.words }}</template
@@ -95,7 +96,7 @@ const kg = (n: number) => say(n >= 10 ? Math.round(n) : n, 'kg')
       </section>
       <section aria-label="Notes and photographs">
         <h3>Notes and photographs</h3>
-        <NotesOf :key="food" :about="{ food }" :name="food" />
+        <NotesOf :key="food" class="went" :about="{ food }" :name="food" />
       </section>
       <EntryList from="1950-01-01" :to="today" :food="food" title="All entries" />
     </template>
@@ -115,10 +116,10 @@ const kg = (n: number) => say(n >= 10 ? Math.round(n) : n, 'kg')
   font-family: var(--serif);
   font-size: var(--type-large);
 }
+.went {
+  padding: var(--space-3) 0;
+}
 .empty {
   padding: var(--space-6) 0;
-}
-h3 + * {
-  margin-top: var(--space-3);
 }
 </style>

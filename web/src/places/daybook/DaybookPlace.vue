@@ -22,10 +22,10 @@ import StandingLine from './StandingLine.vue'
 import TaskLine from './TaskLine.vue'
 import MoonLine from './MoonLine.vue'
 import WeekHead from './WeekHead.vue'
+import './daybook.css'
 
 const store = useHousehold()
 provideOutlooks()
-provideLessons()
 const ahead = ref(0) // weeks looked ahead
 const find = ref('')
 const finder = ref<InstanceType<typeof ElInput>>()
@@ -38,6 +38,7 @@ const all = computed(() => {
   const lines = plan.value ? linesUntil(plan.value, start.value + 13) : []
   return lines.filter((l) => !wanted || (l.do + ' ' + l.crop).toLowerCase().includes(wanted))
 })
+provideLessons(() => all.value)
 const parts = computed(() => {
   const iso = today.value
   const from = isoDay(start.value)
@@ -139,7 +140,7 @@ useKeys([
         </section>
       </div>
       <div class="beside">
-        <EntryList :from="isoDay(dayNumber(today) - 6)" :to="today" title="Recorded in the last seven days" />
+        <EntryList :from="isoDay(dayNumber(today) - 6)" :to="today" title="Recorded in the last seven days" :few="6" />
         <GreenTasks v-if="greens.length" :tasks="greens" />
         <section aria-label="What stands">
           <h3>
@@ -202,33 +203,5 @@ useKeys([
   .columns {
     grid-template-columns: minmax(0, 1fr);
   }
-}
-</style>
-
-<style>
-.daybook h3 {
-  display: flex;
-  justify-content: space-between;
-  align-items: baseline;
-  border-bottom: 1px solid var(--ink-2);
-  padding: var(--space-5) 0 var(--space-1);
-  font-size: var(--type-large);
-}
-.daybook h3.warn,
-.daybook .aside.warn {
-  color: var(--accent);
-}
-.daybook .aside {
-  font-family: var(--sans);
-  font-weight: 400;
-  color: var(--ink-2);
-}
-.daybook ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-.daybook .none {
-  padding: var(--space-4) 0;
 }
 </style>

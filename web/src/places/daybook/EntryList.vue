@@ -18,6 +18,7 @@ const props = defineProps<{
   kind?: Kind
   bed?: string
   food?: string
+  few?: number // that are shown before one asks for all
 }>()
 type Kind = 'harvest' | 'use' | 'put-up' | 'draw' | 'note' | 'photographs' | 'lessons'
 const store = useHousehold()
@@ -35,7 +36,12 @@ const { data: told } = useAnswer(
   }),
   (span, signal) => api.GET('/entries', { params: { query: span }, signal }),
 )
-const entries = computed(() => told.value?.entries)
+const all = ref(false)
+const entries = computed(() => {
+  const list = told.value?.entries
+  return props.few && !all.value ? list?.slice(0, props.few) : list
+})
+const hidden = computed(() => (told.value?.entries.length ?? 0) - (entries.value?.length ?? 0))
 const thisYear = (iso: string) => iso.slice(0, 4) === (store.plan?.as_of ?? '').slice(0, 4)
 const several = computed(() => props.from !== props.to)
 
@@ -80,6 +86,7 @@ async function remove(id: string) {
         >
       </li>
     </ul>
+    <button v-if="hidden > 0" type="button" class="link small no-print" @click="all = true">{{ hidden }} more</button>
     <p v-if="told?.more" class="quiet small">These are the newest; a search, or fewer days, finds older ones.</p>
     <p v-if="refused" class="wrong" role="alert">{{ capital(refused) }}</p>
   </section>

@@ -1,12 +1,11 @@
 <script setup lang="ts">
 // Lessons of earlier days about what is to be done.
 import { computed } from 'vue'
-import type { Sowing } from '../../lib/api'
 import { useLessons } from '../../lib/lessons'
 
-const props = defineProps<{ sowings: Sowing[] }>()
+const props = defineProps<{ line: string }>()
 const lessonsOf = useLessons()
-const lessons = computed(() => lessonsOf(props.sowings))
+const lessons = computed(() => lessonsOf(props.line))
 </script>
 
 <template>

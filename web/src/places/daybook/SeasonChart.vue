@@ -60,7 +60,7 @@ const dates = computed(() => props.season.weeks.map((w, i) => ({ i, from: w.from
       <text v-for="d in dates" :key="d.i" :x="middle(d.i)" :y="height + 15" text-anchor="middle">
         {{ day(d.from) }}
       </text>
-      <text x="2" y="10">{{ say(most, 'kg') }} a week</text>
+      <text x="2" y="10">{{ say(most >= 10 ? Math.round(most) : most, 'kg') }} a week</text>
     </svg>
     <figcaption class="small quiet">
       Bars: what came in. Line: what is expected, until today by the plan, from today on by what came in; the shaded
@@ -81,7 +81,7 @@ svg {
 }
 text {
   font-family: var(--sans);
-  font-size: 11px;
+  font-size: var(--type-small);
   fill: var(--ink-2);
 }
 .band {

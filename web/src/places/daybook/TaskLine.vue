@@ -115,7 +115,7 @@ async function done() {
     <span class="when" :class="{ warn: overdue }"
       ><span class="weekday small">{{ weekday(line.day).slice(0, 3) }}</span> {{ day(line.day) }}</span
     >
-    <LessonLines :sowings="line.parts.map((p) => p.sowing)" />
+    <LessonLines :line="line.key" />
     <div v-if="open" class="form">
       <label class="field"
         ><span>Done on</span><ElInput v-model="on" type="date" size="small" aria-label="Done on"

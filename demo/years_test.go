@@ -1,0 +1,138 @@
+package demo_test
+
+import (
+	"bytes"
+	"encoding/json"
+	"image/jpeg"
+	"testing"
+
+	"inventory/demo"
+	"inventory/internal/core/book"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
+	"inventory/internal/core/invalid"
+	"inventory/internal/core/plan"
+	"inventory/internal/core/record"
+	"inventory/internal/exchange"
+)
+
+func millHouse(t *testing.T) household.Household {
+	t.Helper()
+	h, err := exchange.ReadHousehold(bytes.NewReader(demo.MillHouse))
+	if err != nil {
+		t.Fatal(err)
+	}
+	return h
+}
+
+// The record of the two years holds: of no food more was used than came in, from no lot more was
+// taken than there was; every entry may stand. It says what is true in this garden: the poor year,
+// the poor bed and the old seed are in it. Written twice it is the same.
+func TestTheTwoYearsHold(t *testing.T) {
+	for _, day := range []civil.Date{civil.Of(2026, 8, 1), civil.Of(2027, 4, 21), civil.Of(2028, 2, 1)} {
+		h := millHouse(t)
+		b, _, _, err := h.Book(book.Usual())
+		if err != nil {
+			t.Fatal(err)
+		}
+		y, err := demo.TwoYears(h, day)
+		if err != nil {
+			t.Fatal(err)
+		}
+		again, _ := demo.TwoYears(millHouse(t), day)
+		one, _ := json.Marshal(y)
+		two, _ := json.Marshal(again)
+		if !bytes.Equal(one, two) {
+			t.Fatal("written twice it is not the same")
+		}
+		check := invalid.NewCheck()
+		all := make([]*record.Entry, len(y.Entries))
+		foods := map[string]bool{}
+		for i := range y.Entries {
+			e := &y.Entries[i]
+			e.Validate(check.Index("entries", i), b)
+			if e.Day > day {
+				t.Fatalf("%s: an entry of %s", day, e.Day)
+			}
+			all[i], foods[e.Food] = e, true
+		}
+		if err := check.Err(); err != nil {
+			t.Fatal(err)
+		}
+		rec := record.Of(all)
+		for food := range foods {
+			if food == "" {
+				continue
+			}
+			if _, err := rec.LedgerOf(food, record.KeepDays(b, food)); err != nil {
+				t.Errorf("%s: %s: %v", day, food, err)
+			}
+		}
+		for _, l := range y.Lots {
+			if _, err := rec.BalanceOf(l, civil.Of(2030, 1, 1)); err != nil {
+				t.Errorf("%s: %s: %v", day, l.ID, err)
+			}
+		}
+		for i, body := range y.Photographs {
+			if _, err := jpeg.Decode(bytes.NewReader(body)); err != nil {
+				t.Errorf("photograph %d: %v", i, err)
+			}
+		}
+		if day == civil.Of(2027, 4, 21) {
+			truths(t, y, h)
+		}
+	}
+}
+
+// truths looks whether the record shows what it was drawn from.
+func truths(t *testing.T, y demo.Years, h household.Household) {
+	t.Helper()
+	acts, sum := map[record.Act]int{}, map[string]int{}
+	for _, e := range y.Entries {
+		acts[e.Act]++
+		if e.Act == record.Harvest {
+			year, _, _ := e.Day.Split()
+			sum[e.Food+" "+civil.Of(year, 1, 1).String()[:4]] += e.Gram
+		}
+	}
+	if len(y.Entries) < 1200 || acts[record.Harvest] < 500 || acts[record.PutUp] < 30 || acts[record.Draw] < 200 || acts[record.Note] < 25 || len(y.Photographs) < 10 {
+		t.Errorf("%d entries: %v, %d photographs", len(y.Entries), acts, len(y.Photographs))
+	}
+	for food, most := range map[string]float64{"tomato": 0.95, "carrot": 0.62, "cabbage": 0.95} { // of the good year, the poor one gave so much at most
+		if share := float64(sum[food+" 2026"]) / float64(sum[food+" 2025"]); share > most || share < 0.25 {
+			t.Errorf("%s: in 2026 %.2f of what 2025 gave", food, share)
+		}
+	}
+	if len(h.Beds) == 0 {
+		t.Error("no beds")
+	}
+}
+
+// What came in this year is of plantings that were begun, and no later than today.
+func TestWhatCameInThisYear(t *testing.T) {
+	h := millHouse(t)
+	in := plan.Input{AsOf: civil.Of(2027, 8, 20), Household: h, Memory: &plan.Memory{}}
+	p, err := plan.Compute(in)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if in, _, err = in.Logged(demo.Begun(p)); err != nil {
+		t.Fatal(err)
+	}
+	if p, err = plan.Compute(in); err != nil {
+		t.Fatal(err)
+	}
+	begun := map[string]bool{}
+	for _, s := range p.Sowings {
+		begun[s.ID] = s.Begun
+	}
+	entries, err := demo.ThisYear(in)
+	if err != nil || len(entries) < 60 {
+		t.Fatalf("%d entries, %v", len(entries), err)
+	}
+	for _, e := range entries {
+		if e.Day > in.AsOf || e.Act == record.Harvest && !begun[e.Sowing] {
+			t.Errorf("%+v", e)
+		}
+	}
+}
