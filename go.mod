@@ -4,6 +4,7 @@ go 1.26.0
 
 require (
 	github.com/arran4/golang-ical v0.3.4
+	github.com/boombuler/barcode v1.1.0
 	github.com/getkin/kin-openapi v0.142.0
 	github.com/go-rod/rod v0.116.2
 	github.com/labstack/echo/v5 v5.4.4

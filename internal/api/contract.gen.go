@@ -80,6 +80,7 @@ const (
 	EditCommandAddGuest             EditCommand = "add-guest"
 	EditCommandAddLot               EditCommand = "add-lot"
 	EditCommandAddLots              EditCommand = "add-lots"
+	EditCommandAddMeasure           EditCommand = "add-measure"
 	EditCommandAddMember            EditCommand = "add-member"
 	EditCommandAddOwnCrop           EditCommand = "add-own-crop"
 	EditCommandAddOwnPreparation    EditCommand = "add-own-preparation"
@@ -93,6 +94,7 @@ const (
 	EditCommandChangeBeds           EditCommand = "change-beds"
 	EditCommandChangeGuest          EditCommand = "change-guest"
 	EditCommandChangeLot            EditCommand = "change-lot"
+	EditCommandChangeMeasure        EditCommand = "change-measure"
 	EditCommandChangeMember         EditCommand = "change-member"
 	EditCommandChangeOwnCrop        EditCommand = "change-own-crop"
 	EditCommandChangeOwnPreparation EditCommand = "change-own-preparation"
@@ -109,6 +111,7 @@ const (
 	EditCommandRemoveEntry          EditCommand = "remove-entry"
 	EditCommandRemoveGuest          EditCommand = "remove-guest"
 	EditCommandRemoveLot            EditCommand = "remove-lot"
+	EditCommandRemoveMeasure        EditCommand = "remove-measure"
 	EditCommandRemoveMember         EditCommand = "remove-member"
 	EditCommandRemoveOwnCrop        EditCommand = "remove-own-crop"
 	EditCommandRemoveOwnPreparation EditCommand = "remove-own-preparation"
@@ -139,6 +142,8 @@ func (e EditCommand) Valid() bool {
 		return true
 	case EditCommandAddLots:
 		return true
+	case EditCommandAddMeasure:
+		return true
 	case EditCommandAddMember:
 		return true
 	case EditCommandAddOwnCrop:
@@ -164,6 +169,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandChangeGuest:
 		return true
 	case EditCommandChangeLot:
+		return true
+	case EditCommandChangeMeasure:
 		return true
 	case EditCommandChangeMember:
 		return true
@@ -196,6 +203,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandRemoveGuest:
 		return true
 	case EditCommandRemoveLot:
+		return true
+	case EditCommandRemoveMeasure:
 		return true
 	case EditCommandRemoveMember:
 		return true
@@ -607,6 +616,7 @@ type Edit struct {
 	ID             string          `json:"id"`
 	Lot            *Lot            `json:"lot,omitempty"`
 	Lots           *[]Lot          `json:"lots,omitempty"`
+	Measure        *Measure        `json:"measure,omitempty"`
 	Member         *Member         `json:"member,omitempty"`
 	Overrule       *Overrule       `json:"overrule,omitempty"`
 	OwnCrop        *OwnCrop        `json:"own_crop,omitempty"`
@@ -924,8 +934,14 @@ type Loss = record.Loss
 // Lot defines model for Lot.
 type Lot = stock.Lot
 
+// LotRate defines model for LotRate.
+type LotRate = daybook.LotRate
+
 // Material defines model for Material.
 type Material = bed.Material
+
+// Measure defines model for Measure.
+type Measure = household.Measure
 
 // Member defines model for Member.
 type Member = household.Member
@@ -1411,6 +1427,11 @@ type GetCalendarFeedParams struct {
 // GetCalendarFeedParamsUnits defines parameters for GetCalendarFeed.
 type GetCalendarFeedParamsUnits string
 
+// GetCodeParams defines parameters for GetCode.
+type GetCodeParams struct {
+	Text string `form:"text" json:"text"`
+}
+
 // PostDaybookLineParams defines parameters for PostDaybookLine.
 type PostDaybookLineParams struct {
 	// Since the revision that the client has; what has changed since is then told instead of the whole
@@ -1648,6 +1669,9 @@ type ServerInterface interface {
 	// GetCalendarFeed The same calendar under an address to subscribe to, which nobody can guess
 	// (GET /calendar/{secret}/sowings.ics)
 	GetCalendarFeed(ctx *echo.Context, secret string, params GetCalendarFeedParams) error
+	// GetCode A text as a code to scan, in SVG
+	// (GET /code)
+	GetCode(ctx *echo.Context, params GetCodeParams) error
 	// PostDaybookLine Enter what a line of the daybook comes to, as one edit
 	// (POST /daybook-line)
 	PostDaybookLine(ctx *echo.Context, params PostDaybookLineParams) error
@@ -1771,6 +1795,9 @@ type ServerInterface interface {
 	// GetShelfFile What stands on the shelf as CSV
 	// (GET /shelf-file)
 	GetShelfFile(ctx *echo.Context) error
+	// GetShelfRates How fast the lots on the shelf were really drawn on in the last eight weeks
+	// (GET /shelf-rates)
+	GetShelfRates(ctx *echo.Context) error
 	// GetSowingChances The chance that a sowing is ready before the first autumn frost, on its day and ten days earlier or later
 	// (GET /sowing-chances)
 	GetSowingChances(ctx *echo.Context, params GetSowingChancesParams) error
@@ -1903,6 +1930,24 @@ func (w *ServerInterfaceWrapper) GetCalendarFeed(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetCalendarFeed(ctx, secret, params)
+	return err
+}
+
+// GetCode converts echo context to params.
+func (w *ServerInterfaceWrapper) GetCode(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetCodeParams
+	// ------------- Required query parameter "text" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "text", ctx.QueryParams(), &params.Text, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter text: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetCode(ctx, params)
 	return err
 }
 
@@ -2494,6 +2539,15 @@ func (w *ServerInterfaceWrapper) GetShelfFile(ctx *echo.Context) error {
 	return err
 }
 
+// GetShelfRates converts echo context to params.
+func (w *ServerInterfaceWrapper) GetShelfRates(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetShelfRates(ctx)
+	return err
+}
+
 // GetSowingChances converts echo context to params.
 func (w *ServerInterfaceWrapper) GetSowingChances(ctx *echo.Context) error {
 	var err error
@@ -2721,6 +2775,8 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/pickings", wrapper.GetPickings, options.OperationMiddlewares["getPickings"]...)
 	router.GET(options.BaseURL+"/outlooks", wrapper.GetOutlooks, options.OperationMiddlewares["getOutlooks"]...)
 	router.GET(options.BaseURL+"/seasons", wrapper.GetSeasons, options.OperationMiddlewares["getSeasons"]...)
+	router.GET(options.BaseURL+"/shelf-rates", wrapper.GetShelfRates, options.OperationMiddlewares["getShelfRates"]...)
+	router.GET(options.BaseURL+"/code", wrapper.GetCode, options.OperationMiddlewares["getCode"]...)
 	router.GET(options.BaseURL+"/kitchen", wrapper.GetKitchen, options.OperationMiddlewares["getKitchen"]...)
 	router.GET(options.BaseURL+"/scale", wrapper.GetScale, options.OperationMiddlewares["getScale"]...)
 	router.POST(options.BaseURL+"/scale", wrapper.PostScale, options.OperationMiddlewares["postScale"]...)

@@ -7,6 +7,7 @@ import (
 
 	"inventory/internal/app"
 	"inventory/internal/core/record"
+	"inventory/internal/exchange"
 )
 
 // GetPickings answers with what is likely to come in today.
@@ -34,6 +35,25 @@ func (s *Server) GetSeasons(c *echo.Context) error {
 		return err
 	}
 	return c.JSON(http.StatusOK, out)
+}
+
+// GetShelfRates answers with how fast the lots on the shelf are really drawn on.
+func (s *Server) GetShelfRates(c *echo.Context) error {
+	out, err := s.app.Rates(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, out)
+}
+
+// GetCode answers with a text as a code to scan.
+func (s *Server) GetCode(c *echo.Context, params GetCodeParams) error {
+	code, err := exchange.Code(params.Text)
+	if err != nil {
+		return err
+	}
+	c.Response().Header().Set("Cache-Control", "private, max-age=86400")
+	return c.Blob(http.StatusOK, "image/svg+xml", []byte(code))
 }
 
 // GetKitchen answers with what waits to be put up.

@@ -47,6 +47,12 @@ func (a *App) WriteLine(ctx context.Context, by Stamp, text string, photos []str
 				return e, err
 			}
 		}
+		if m.Measure != nil {
+			e.Command, e.Measure = "change-measure", m.Measure
+			if m.Measure.ID == "" {
+				e.Command = "add-measure"
+			}
+		}
 		if len(m.Entries) > 0 {
 			e.Command, e.Entries, e.Lots = "record", entered(by, m.Entries), append(e.Lots, m.Lots...)
 			e.Words = strings.Join(m.Words, "; ")
@@ -104,6 +110,7 @@ func (a *App) Record(ctx context.Context, by Stamp, entries []record.Entry) (Don
 			if was := now.Snapshot.Record.Find(e.ID); was != nil {
 				e.Lot, e.Order = was.Lot, was.Order
 			}
+			daybook.Measured(e, now.Input.Household)
 			if lot := daybook.Complete(e, b, now.Snapshot.Record, store.NewID); lot != nil {
 				lots = append(lots, asItStood(*lot, now.Snapshot.Known.Lots))
 			}

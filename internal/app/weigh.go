@@ -57,6 +57,15 @@ func (a *App) Seasons(ctx context.Context) ([]daybook.FoodSeason, error) {
 	})
 }
 
+// Rates returns how fast the lots on the shelf are really drawn on.
+func (a *App) Rates(ctx context.Context) ([]daybook.LotRate, error) {
+	now, err := a.Begun(ctx)
+	if err != nil {
+		return nil, err
+	}
+	return daybook.Rates(now.Snapshot.Record, now.Snapshot.Known.Lots, now.Today), nil
+}
+
 // Kitchen returns what waits to be put up today.
 func (a *App) Kitchen(ctx context.Context) ([]daybook.Waits, error) {
 	now, b, err := a.withBook(ctx)

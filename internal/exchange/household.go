@@ -194,6 +194,7 @@ func fill(h *household.Household) {
 	}
 	h.Members, h.Guests, h.Storage = listed(h.Members), listed(h.Guests), listed(h.Storage)
 	h.Wishes, h.Overrules = listed(h.Wishes), listed(h.Overrules)
+	h.Measures = listed(h.Measures)
 	h.Lots, h.Patches, h.OwnCrops, h.OwnPreparations = listed(h.Lots), listed(h.Patches), listed(h.OwnCrops), listed(h.OwnPreparations)
 	h.Habits, h.Plantings, h.Weather = listed(h.Habits), listed(h.Plantings), listed(h.Weather)
 	h.Beds, h.Placements = listed(h.Beds), listed(h.Placements)
@@ -234,6 +235,9 @@ func fill(h *household.Household) {
 	}
 	for i := range h.Lots {
 		number(&h.Lots[i].ID, "l", i)
+	}
+	for i := range h.Measures {
+		number(&h.Measures[i].ID, "m", i)
 	}
 	for i := range h.Patches {
 		number(&h.Patches[i].ID, "p", i)

@@ -39,7 +39,7 @@ type adder func(id string, position float64, value any) error
 // kinds are the kinds of item, in the order in which they are loaded. A kind that names
 // another in its rows comes after it.
 var kinds = []*kind{
-	householdKind, placeKind, memberKind, guestKind, storeKind, wishKind, ownCropKind, ownPrepKind, lotKind, patchKind,
+	householdKind, placeKind, memberKind, guestKind, storeKind, wishKind, ownCropKind, ownPrepKind, lotKind, patchKind, measureKind,
 	habitKind, plantingKind, bedKind, placementKind, overruleKind, baselineKind, weatherKind, plotKind, customsKind,
 }
 

@@ -281,3 +281,13 @@ SELECT id FROM photograph ORDER BY id;
 
 -- name: RemoveUnusedPhotographs :exec
 DELETE FROM photograph WHERE sent < ? AND id NOT IN (SELECT value FROM entry, json_each(entry.body, '$.photos'));
+
+-- name: ListMeasures :many
+SELECT * FROM measure ORDER BY position, id;
+
+-- name: PutMeasure :exec
+INSERT INTO measure (id, position, name, food, kg) VALUES (?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, name = excluded.name, food = excluded.food, kg = excluded.kg;
+
+-- name: DeleteMeasure :exec
+DELETE FROM measure WHERE id = ?;

@@ -41,6 +41,30 @@ var patchKind = listed("patch", "patches", func(h *household.Household) *[]house
 	return fmt.Sprintf("the patch of %d %s", p.Plants, p.Crop)
 })
 
+var measureKind = listed("measure", "measures", func(h *household.Household) *[]household.Measure { return &h.Measures }, func(m *household.Measure) *string { return &m.ID }, func(e *Edit) *household.Measure { return e.Measure }).rowsOf(
+	func(ctx context.Context, q *rows.Queries, add adder) error {
+		all, err := q.ListMeasures(ctx)
+		if err != nil {
+			return err
+		}
+		for _, r := range all {
+			if err := add(r.ID, r.Position, household.Measure{ID: r.ID, Name: r.Name, Food: r.Food, Kg: r.Kg}); err != nil {
+				return err
+			}
+		}
+		return nil
+	},
+	as(func(ctx context.Context, q *rows.Queries, at float64, m household.Measure) error {
+		return q.PutMeasure(ctx, rows.PutMeasureParams{ID: m.ID, Position: at, Name: m.Name, Food: m.Food, Kg: m.Kg})
+	}),
+	by((*rows.Queries).DeleteMeasure)).called(func(value json.RawMessage, _ *book.Book) string {
+	var m household.Measure
+	if json.Unmarshal(value, &m) != nil {
+		return ""
+	}
+	return "a " + m.Name + " of " + m.Food
+})
+
 // A habit is named after its crop: a household has one for each.
 var habitKind = listed("habit", "habits", func(h *household.Household) *[]household.Habit { return &h.Habits }, func(x *household.Habit) *string { return &x.Crop }, func(e *Edit) *household.Habit { return e.Habit }).saidOf().rowsOf(
 	func(ctx context.Context, q *rows.Queries, add adder) error {

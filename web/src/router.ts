@@ -6,6 +6,8 @@ export const router = createRouter({
     { path: '/', redirect: '/table' },
     { path: '/table', component: () => import('./places/table/TablePlace.vue') },
     { path: '/year/:week(\\d+)?', component: () => import('./places/year/YearPlace.vue') },
+    { path: '/shelves/count', component: () => import('./places/shelves/CountPage.vue') },
+    { path: '/shelves/labels', component: () => import('./places/shelves/LabelsPage.vue') },
     { path: '/shelves', component: () => import('./places/shelves/ShelvesPlace.vue') },
     { path: '/house/book', component: () => import('./places/house/CropBook.vue') },
     { path: '/sowings', component: () => import('./places/sowings/SowingsPlace.vue') },

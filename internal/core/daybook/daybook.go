@@ -11,6 +11,7 @@ import (
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/line"
 	"inventory/internal/core/plan"
@@ -26,6 +27,7 @@ type Meaning struct {
 	Entries []record.Entry // without ids
 	Lots    []stock.Lot    // that are made; an entry names them by their ids
 	Events  []plan.Event
+	Measure *household.Measure // that was weighed once
 	Words   []string // what was understood, one thing each; quantities are marked
 }
 
@@ -97,6 +99,9 @@ func (d *desk) take(l line.Logged, text string) error {
 		return d.draw(l)
 	case line.LogCount:
 		return d.count(l)
+	case line.LogMeasure:
+		d.weighed(l)
+		return nil
 	case line.LogNote, line.LogWeather:
 		d.note(l, text)
 		return nil
@@ -135,17 +140,32 @@ func (d *desk) cameIn(l line.Logged) error {
 		return err
 	}
 	e.Gram, e.Pieces = gram, pieces
+	if d.Input.Household.MeasureOf(l.Unit, l.Food) > 0 {
+		e.Pieces, e.Measure = l.Number, l.Unit
+	}
 	switch {
 	case l.Which == "half":
 		e.Share = 0.5
 	case l.Last && d.onceOnly(e.Crop):
 		e.Share = 1
 	}
-	d.enter(e, say.CameIn{Food: d.named(l.Food, e.Crop), Gram: gram, Pieces: pieces, Last: l.Last})
+	d.enter(e, say.CameIn{Food: d.named(l.Food, e.Crop), Gram: gram, Pieces: e.Pieces, Measure: e.Measure, Last: l.Last})
 	if l.Last && s != nil && s.Begun {
 		d.out.Events = append(d.out.Events, plan.Event{Sowing: s.ID, What: plan.Done, Task: work.Clear, Day: l.Day})
 	}
 	return nil
+}
+
+// weighed takes down what a measure of a food holds, in place of what was known of it.
+func (d *desk) weighed(l line.Logged) {
+	m := household.Measure{Name: l.Unit, Food: l.Food, Kg: l.Kg}
+	for _, was := range d.Input.Household.Measures {
+		if was.Name == m.Name && was.Food == m.Food {
+			m.ID = was.ID
+		}
+	}
+	d.out.Measure = &m
+	d.out.Words = append(d.out.Words, say.Weighs{Measure: m.Name, Food: m.Food, Kg: m.Kg}.String())
 }
 
 // onceOnly reports whether a kind is harvested in one go.
@@ -215,6 +235,13 @@ func Complete(e *record.Entry, b *book.Book, rec *record.Record, newID func(stri
 	return lot
 }
 
+// Measured fills in what an entry weighs that was counted in a measure of the household.
+func Measured(e *record.Entry, h household.Household) {
+	if e.Gram == 0 && e.Measure != "" {
+		e.Gram = int(math.Round(e.Pieces * h.MeasureOf(e.Measure, e.Food) * 1000))
+	}
+}
+
 // Keeps reports whether a food keeps whole in storage.
 func Keeps(b *book.Book, food string) bool { return slices.ContainsFunc(b.Food(food), wish.KeepsWhole) }
 
@@ -236,13 +263,16 @@ func pieceGram(b *book.Book, food, kind string) float64 {
 // grams returns what an amount weighs, whole grams: as it was said, or by the usual weight of a
 // piece; then the pieces are returned too.
 func (d *desk) grams(l line.Logged, kind string) (gram int, pieces float64, err error) {
+	if each := d.Input.Household.MeasureOf(l.Unit, l.Food); each > 0 && l.Number > 0 {
+		return int(math.Round(l.Number * each * 1000)), 0, nil
+	}
 	switch {
 	case l.Kg > 0:
 		return int(math.Round(l.Kg * 1000)), 0, nil
 	case l.Number == 0:
 		return 0, 0, ask("", "Say how much: “2 kg %s”, or so many pieces.", l.Food)
 	case l.Unit != "piece" && l.Unit != "plant":
-		return 0, 0, ask(l.Unit, "What a %s of %s weighs is not known: say it in kg or lb.", l.Unit, l.Food)
+		return 0, 0, ask(l.Unit, "What a %s of %s weighs is not known yet. Weigh one, and type “a %s of %s is 3 kg” with its weight: from then on it is known.", l.Unit, l.Food, l.Unit, l.Food)
 	}
 	if each := pieceGram(d.book, l.Food, kind); each > 0 {
 		return int(math.Round(l.Number * each)), l.Number, nil

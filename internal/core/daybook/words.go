@@ -22,7 +22,7 @@ func Words(e record.Entry, b *book.Book, lots []stock.Lot) string {
 	name := d.named(e.Food, e.Crop)
 	switch e.Act {
 	case record.Harvest, record.Bought, record.Unweighed:
-		return say.CameIn{Food: name, Gram: e.Gram, Pieces: e.Pieces, Last: e.Last, Bought: e.Act == record.Bought}.String()
+		return say.CameIn{Food: name, Gram: e.Gram, Pieces: e.Pieces, Measure: e.Measure, Last: e.Last, Bought: e.Act == record.Bought}.String()
 	case record.Use:
 		return say.Went{Food: name, Gram: e.Gram, To: string(e.To), Reason: e.Reason}.String()
 	case record.PutUp:

@@ -36,6 +36,7 @@ type Household struct {
 	Lots            []stock.Lot           `json:"lots"`      // what stands on the shelf today
 	PutIn           []stock.Lot           `json:"-"`         // the same as it was put in, less what spoiled; nil: nothing was taken from it
 	Patches         []Patch               `json:"patches"`   // perennials that stand already
+	Measures        []Measure             `json:"measures"`  // what it counts by instead of weighing
 	OwnCrops        []book.OwnCrop        `json:"own_crops"` // crops and kinds of the household's own
 	OwnPreparations []book.OwnPreparation `json:"own_preparations"`
 
@@ -114,6 +115,7 @@ func (h Household) validate(b *book.Book) error {
 	validateList(c, "guests", h.Guests, func(x Guest) string { return x.ID }, Guest.Validate)
 	validateList(c, "stores", h.Storage, func(x stock.StoragePlace) string { return x.ID }, stock.StoragePlace.Validate)
 	validateList(c, "wishes", h.Wishes, func(x wish.Wish) string { return x.ID }, func(x wish.Wish, at invalid.Check) { x.Validate(at, b) })
+	validateList(c, "measures", h.Measures, func(m Measure) string { return m.ID }, func(m Measure, at invalid.Check) { m.Validate(at) })
 	validateList(c, "patches", h.Patches, func(x Patch) string { return x.ID }, func(x Patch, at invalid.Check) { x.Validate(at, b) })
 	validateList(c, "habits", h.Habits, func(x Habit) string { return x.Crop }, func(x Habit, at invalid.Check) { x.Validate(at, b) })
 	validateList(c, "plantings", h.Plantings, func(x record.Planting) string { return x.ID }, func(x record.Planting, at invalid.Check) { x.Validate(at, b) })
@@ -150,7 +152,7 @@ func (h Household) validateLengths(c invalid.Check) bool {
 		name    string
 		n, most int
 	}{{"members", len(h.Members), MostWishes}, {"guests", len(h.Guests), MostWishes}, {"stores", len(h.Storage), MostWishes}, {"wishes", len(h.Wishes), MostWishes},
-		{"overrules", len(h.Overrules), MostWishes}, {"patches", len(h.Patches), MostWishes}, {"own_crops", len(h.OwnCrops), MostWishes},
+		{"overrules", len(h.Overrules), MostWishes}, {"patches", len(h.Patches), MostWishes}, {"measures", len(h.Measures), MostWishes}, {"own_crops", len(h.OwnCrops), MostWishes},
 		{"own_preparations", len(h.OwnPreparations), MostWishes}, {"habits", len(h.Habits), MostWishes}, {"plantings", len(h.Plantings), record.MostPlantings},
 		{"beds", len(h.Beds), bed.MostBeds}, {"placements", len(h.Placements), record.MostPlantings}, {"lots", len(h.Lots), stock.MostLots}, {"entries", len(h.Entries), record.MostEntries}} {
 		if l.n > l.most {
@@ -227,7 +229,7 @@ func (h Household) BaselineDays() record.BaselineDays {
 func Empty() *Household {
 	return &Household{
 		Members: []Member{}, Guests: []Guest{}, Storage: []stock.StoragePlace{}, Wishes: []wish.Wish{}, Overrules: []book.Overrule{},
-		Lots: []stock.Lot{}, Patches: []Patch{}, OwnCrops: []book.OwnCrop{}, OwnPreparations: []book.OwnPreparation{},
+		Lots: []stock.Lot{}, Patches: []Patch{}, Measures: []Measure{}, OwnCrops: []book.OwnCrop{}, OwnPreparations: []book.OwnPreparation{},
 		Habits: []Habit{}, Plantings: []record.Planting{}, Weather: []place.Day{}, Beds: []bed.Bed{}, Placements: []bed.Placement{},
 	}
 }

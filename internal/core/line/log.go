@@ -31,6 +31,7 @@ const (
 	LogDone     LogAct = "done"
 	LogSeen     LogAct = "seen"
 	LogWeather  LogAct = "weather"
+	LogMeasure  LogAct = "measure" // what one measure of a food holds: Unit, Food, Kg
 )
 
 // Logged is one thing that a line of the daybook says happened.

@@ -9,6 +9,7 @@ import (
 	"strings"
 
 	"inventory/internal/core/amount"
+	"inventory/internal/core/book"
 	"inventory/internal/core/record"
 	"inventory/internal/core/wish"
 )
@@ -79,6 +80,7 @@ var logForms = []logForm{
 		l.Note = "nothing came in"
 		return []Logged{l}, err
 	}},
+	{re(`(?:a|an|one|1) (\S+) (?:of )?(.+?) (?:is|are|weighs|holds|makes|=) (?:about )?([\d.,]+) ?(\S+)`), (*logReader).measure},
 	{re(`(\d+) of (?:the )?(\d+) (.+?)( cells| stations)? (?:are |came )?up`), (*logReader).cameUp},
 	{re(`(?:only )?(?:(` + shareWords + `) )?(?:of )?(?:the )?(.+?) (?:came |are |is )?up`), func(r *logReader, m []string) ([]Logged, error) {
 		return r.share(LogUp, m[2], m[1], "")
@@ -143,6 +145,39 @@ func (r *logReader) rain(m []string) ([]Logged, error) {
 		v *= 25.4
 	}
 	return []Logged{{Act: LogWeather, Number: v, Unit: "mm"}}, nil
+}
+
+// measure reads what one measure of a food holds: "a bucket of beans is 3.1 kg".
+func (r *logReader) measure(m []string) ([]Logged, error) {
+	n, isNumber := amount.ParseNumber(m[3])
+	name, weighed := r.unitWord(m[1], "kg")
+	_, each := r.unitWord(m[4], "kg")
+	if !isNumber || n <= 0 || name == "" || weighed > 0 || each == 0 {
+		return nil, nil // another way of saying something
+	}
+	l, err := r.of(m[2], LogMeasure)
+	if err != nil {
+		return nil, err
+	}
+	l.Unit, l.Kg = name, n*each
+	return []Logged{l}, nil
+}
+
+// unitWord looks a word for a unit up: how it is called, and how much one is of a kind of unit, such
+// as kg.
+func (r *logReader) unitWord(text, kind string) (name string, each float64) {
+	for _, w := range r.lex.find(text) {
+		if w.Kind != book.UnitWord {
+			continue
+		}
+		if name == "" {
+			name = w.Text
+		}
+		if k, _, v := parse(w.Means[0]); k == kind {
+			each = v
+		}
+	}
+	return name, each
 }
 
 // share reads what happened to a share of a sowing; to all of it where none is said.

@@ -69,9 +69,10 @@ type Entry struct {
 	Bed    string `json:"bed,omitempty"`
 	Lot    string `json:"lot,omitempty"` // that was drawn from or counted, or that was made
 
-	Gram   int     `json:"gram,omitempty"`
-	Pieces float64 `json:"pieces,omitempty"` // counted, and not weighed: Gram is by the usual weight of one
-	Jars   float64 `json:"jars,omitempty"`   // containers: filled, failed ones among them; drawn; counted
+	Gram    int     `json:"gram,omitempty"`
+	Pieces  float64 `json:"pieces,omitempty"`  // counted, and not weighed: Gram is by the usual weight of one
+	Measure string  `json:"measure,omitempty"` // what was counted, where it was no pieces: bucket
+	Jars    float64 `json:"jars,omitempty"`    // containers: filled, failed ones among them; drawn; counted
 
 	To     To      `json:"to,omitempty"`
 	Reason string  `json:"reason,omitempty"` // why it was lost or is spoiled
@@ -128,7 +129,7 @@ func (e *Entry) Validate(c invalid.Check, b *book.Book) {
 	c.Number("hours", e.Hours, 0, MostHours)
 	c.Number("share", e.Share, 0, 1)
 	c.Number("failed", float64(e.Failed), 0, e.Jars)
-	for field, text := range map[string]string{"who": e.Who, "reason": e.Reason} {
+	for field, text := range map[string]string{"who": e.Who, "reason": e.Reason, "measure": e.Measure} {
 		if len([]rune(text)) > 60 {
 			c.Text(field, text, 60)
 		}

@@ -15,16 +15,25 @@ import (
 type CameIn struct {
 	Food string
 	Gram int
-	// Pieces were counted, and not weighed; 0 where it was weighed.
-	Pieces float64
-	Last   bool
-	Bought bool // or given to us
+	// Pieces were counted, and not weighed; 0 where it was weighed. Measure is what was counted,
+	// where it was no pieces.
+	Pieces  float64
+	Measure string
+	Last    bool
+	Bought  bool // or given to us
 }
 
 func (x CameIn) String() string {
 	text := first(x.Food) + ": " + weight(x.Gram) + " came in"
 	if x.Pieces > 0 {
-		text = fmt.Sprintf("%s: %g came in, about %s", first(x.Food), x.Pieces, weight(x.Gram))
+		counted := fmt.Sprintf("%g", x.Pieces)
+		if x.Measure != "" {
+			counted += " " + x.Measure
+			if x.Pieces != 1 {
+				counted += "s"
+			}
+		}
+		text = fmt.Sprintf("%s: %s came in, about %s", first(x.Food), counted, weight(x.Gram))
 	}
 	if x.Bought {
 		text += ", bought or given to us"
@@ -181,4 +190,14 @@ func (x SeasonSoFar) String() string {
 	}
 	return side + text + map[Sureness]string{
 		Chance: "; that may be chance", Likely: "; it is likely to stay so", Sure: "; it is nearly sure to stay so"}[x.Sure]
+}
+
+// Weighs is told of a measure that was weighed once.
+type Weighs struct {
+	Measure, Food string
+	Kg            float64
+}
+
+func (x Weighs) String() string {
+	return fmt.Sprintf("A %s of %s is %s from now on", x.Measure, x.Food, amount.Mark(x.Kg, amount.Kilogram))
 }

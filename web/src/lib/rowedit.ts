@@ -1,7 +1,7 @@
 // A list whose rows are edited where they stand: each row has its own draft and
 // its own message, and is sent when a field of it is left.
 import { reactive, ref, watch } from 'vue'
-import type { Edit, Guest, Lot, Member, OwnCrop, OwnPreparation, Patch, Problem, Store } from './api'
+import type { Edit, Guest, Lot, Measure, Member, OwnCrop, OwnPreparation, Patch, Problem, Store } from './api'
 import { useHousehold } from './household'
 import { otherErrors } from './problems'
 
@@ -12,6 +12,7 @@ interface Lists {
   store: Store
   lot: Lot
   patch: Patch
+  measure: Measure
   'own-crop': OwnCrop
   'own-preparation': OwnPreparation
 }

@@ -278,6 +278,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/shelf-rates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How fast the lots on the shelf were really drawn on in the last eight weeks */
+        get: operations["getShelfRates"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/code": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A text as a code to scan, in SVG */
+        get: operations["getCode"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/kitchen": {
         parameters: {
             query?: never;
@@ -1000,7 +1034,7 @@ export interface components {
             /** @description the revision it was made against */
             revision: number;
             /** @enum {string} */
-            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "put-wishes" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs" | "call-it" | "remove-unknown" | "remove-entry" | "set-scale";
+            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "put-wishes" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-measure" | "change-measure" | "remove-measure" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs" | "call-it" | "remove-unknown" | "remove-entry" | "set-scale";
             household?: components["schemas"]["Household"];
             settings?: components["schemas"]["Settings"];
             place?: components["schemas"]["Place"];
@@ -1016,6 +1050,7 @@ export interface components {
             lot?: components["schemas"]["Lot"];
             lots?: components["schemas"]["Lot"][];
             patch?: components["schemas"]["Patch"];
+            measure?: components["schemas"]["Measure"];
             own_crop?: components["schemas"]["OwnCrop"];
             own_preparation?: components["schemas"]["OwnPreparation"];
             habit?: components["schemas"]["Habit"];
@@ -1100,6 +1135,7 @@ export interface components {
             overrules: components["schemas"]["Overrule"][];
             lots: components["schemas"]["Lot"][];
             patches: components["schemas"]["Patch"][];
+            measures: components["schemas"]["Measure"][];
             own_crops: components["schemas"]["OwnCrop"][];
             own_preparations: components["schemas"]["OwnPreparation"][];
             school?: components["schemas"]["School"];
@@ -2823,6 +2859,8 @@ export interface components {
             gram?: number;
             /** @description counted */
             pieces?: number;
+            /** @description what was counted, where it was no pieces: bucket */
+            measure?: string;
             /** @description containers filled */
             jars?: number;
             /** @description table, storage, put-up, given, animals, compost, lost, seed or dried */
@@ -2929,6 +2967,26 @@ export interface components {
                 minutes: number;
                 cautions: string[];
             }[];
+        };
+        LotRate: {
+            lot: string;
+            /** @description of its kind: containers, or kg of what is kept by weight */
+            per_week: number;
+            /**
+             * Format: date
+             * @description when it is eaten up at this rate; left out where that is too far ahead
+             */
+            runs_out?: string;
+            /** @description what a count did not find of it, less what one found besides */
+            unrecorded: number;
+        };
+        Measure: {
+            id: string;
+            /** @description bucket, crate, bunch */
+            name: string;
+            food: string;
+            /** @description that one holds */
+            kg: number;
         };
         FoodSeason: {
             food: string;
@@ -3796,6 +3854,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FoodSeason"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getShelfRates: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The lots of whose kind something was taken */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotRate"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getCode: {
+        parameters: {
+            query: {
+                text: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The code */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
                 };
             };
             default: components["responses"]["Problem"];

@@ -54,6 +54,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	if q.deleteLotStmt, err = db.PrepareContext(ctx, deleteLot); err != nil {
 		return nil, fmt.Errorf("error preparing query DeleteLot: %w", err)
 	}
+	if q.deleteMeasureStmt, err = db.PrepareContext(ctx, deleteMeasure); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteMeasure: %w", err)
+	}
 	if q.deleteMemberStmt, err = db.PrepareContext(ctx, deleteMember); err != nil {
 		return nil, fmt.Errorf("error preparing query DeleteMember: %w", err)
 	}
@@ -153,6 +156,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	if q.listLotsStmt, err = db.PrepareContext(ctx, listLots); err != nil {
 		return nil, fmt.Errorf("error preparing query ListLots: %w", err)
 	}
+	if q.listMeasuresStmt, err = db.PrepareContext(ctx, listMeasures); err != nil {
+		return nil, fmt.Errorf("error preparing query ListMeasures: %w", err)
+	}
 	if q.listMemberAwaysStmt, err = db.PrepareContext(ctx, listMemberAways); err != nil {
 		return nil, fmt.Errorf("error preparing query ListMemberAways: %w", err)
 	}
@@ -221,6 +227,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	}
 	if q.putLotStmt, err = db.PrepareContext(ctx, putLot); err != nil {
 		return nil, fmt.Errorf("error preparing query PutLot: %w", err)
+	}
+	if q.putMeasureStmt, err = db.PrepareContext(ctx, putMeasure); err != nil {
+		return nil, fmt.Errorf("error preparing query PutMeasure: %w", err)
 	}
 	if q.putMemberStmt, err = db.PrepareContext(ctx, putMember); err != nil {
 		return nil, fmt.Errorf("error preparing query PutMember: %w", err)
@@ -326,6 +335,11 @@ func (q *Queries) Close() error {
 	if q.deleteLotStmt != nil {
 		if cerr := q.deleteLotStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing deleteLotStmt: %w", cerr)
+		}
+	}
+	if q.deleteMeasureStmt != nil {
+		if cerr := q.deleteMeasureStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteMeasureStmt: %w", cerr)
 		}
 	}
 	if q.deleteMemberStmt != nil {
@@ -493,6 +507,11 @@ func (q *Queries) Close() error {
 			err = fmt.Errorf("error closing listLotsStmt: %w", cerr)
 		}
 	}
+	if q.listMeasuresStmt != nil {
+		if cerr := q.listMeasuresStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listMeasuresStmt: %w", cerr)
+		}
+	}
 	if q.listMemberAwaysStmt != nil {
 		if cerr := q.listMemberAwaysStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing listMemberAwaysStmt: %w", cerr)
@@ -606,6 +625,11 @@ func (q *Queries) Close() error {
 	if q.putLotStmt != nil {
 		if cerr := q.putLotStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing putLotStmt: %w", cerr)
+		}
+	}
+	if q.putMeasureStmt != nil {
+		if cerr := q.putMeasureStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putMeasureStmt: %w", cerr)
 		}
 	}
 	if q.putMemberStmt != nil {
@@ -742,6 +766,7 @@ type Queries struct {
 	deleteHabitStmt             *sql.Stmt
 	deleteHouseholdStmt         *sql.Stmt
 	deleteLotStmt               *sql.Stmt
+	deleteMeasureStmt           *sql.Stmt
 	deleteMemberStmt            *sql.Stmt
 	deleteMemberAwaysStmt       *sql.Stmt
 	deleteOverruleStmt          *sql.Stmt
@@ -775,6 +800,7 @@ type Queries struct {
 	listGuestsStmt              *sql.Stmt
 	listHabitsStmt              *sql.Stmt
 	listLotsStmt                *sql.Stmt
+	listMeasuresStmt            *sql.Stmt
 	listMemberAwaysStmt         *sql.Stmt
 	listMembersStmt             *sql.Stmt
 	listOverrulesStmt           *sql.Stmt
@@ -798,6 +824,7 @@ type Queries struct {
 	putHabitStmt                *sql.Stmt
 	putHouseholdStmt            *sql.Stmt
 	putLotStmt                  *sql.Stmt
+	putMeasureStmt              *sql.Stmt
 	putMemberStmt               *sql.Stmt
 	putMemberAwayStmt           *sql.Stmt
 	putOverruleStmt             *sql.Stmt
@@ -831,6 +858,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		deleteHabitStmt:             q.deleteHabitStmt,
 		deleteHouseholdStmt:         q.deleteHouseholdStmt,
 		deleteLotStmt:               q.deleteLotStmt,
+		deleteMeasureStmt:           q.deleteMeasureStmt,
 		deleteMemberStmt:            q.deleteMemberStmt,
 		deleteMemberAwaysStmt:       q.deleteMemberAwaysStmt,
 		deleteOverruleStmt:          q.deleteOverruleStmt,
@@ -864,6 +892,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		listGuestsStmt:              q.listGuestsStmt,
 		listHabitsStmt:              q.listHabitsStmt,
 		listLotsStmt:                q.listLotsStmt,
+		listMeasuresStmt:            q.listMeasuresStmt,
 		listMemberAwaysStmt:         q.listMemberAwaysStmt,
 		listMembersStmt:             q.listMembersStmt,
 		listOverrulesStmt:           q.listOverrulesStmt,
@@ -887,6 +916,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		putHabitStmt:                q.putHabitStmt,
 		putHouseholdStmt:            q.putHouseholdStmt,
 		putLotStmt:                  q.putLotStmt,
+		putMeasureStmt:              q.putMeasureStmt,
 		putMemberStmt:               q.putMemberStmt,
 		putMemberAwayStmt:           q.putMemberAwayStmt,
 		putOverruleStmt:             q.putOverruleStmt,

@@ -113,6 +113,14 @@ type Lot struct {
 	Note        string
 }
 
+type Measure struct {
+	ID       string
+	Position float64
+	Name     string
+	Food     string
+	Kg       float64
+}
+
 type Member struct {
 	ID       string
 	Position float64

@@ -134,6 +134,15 @@ func (q *Queries) DeleteLot(ctx context.Context, id string) error {
 	return err
 }
 
+const deleteMeasure = `-- name: DeleteMeasure :exec
+DELETE FROM measure WHERE id = ?
+`
+
+func (q *Queries) DeleteMeasure(ctx context.Context, id string) error {
+	_, err := q.exec(ctx, q.deleteMeasureStmt, deleteMeasure, id)
+	return err
+}
+
 const deleteMember = `-- name: DeleteMember :exec
 DELETE FROM member WHERE id = ?
 `
@@ -743,6 +752,39 @@ func (q *Queries) ListLots(ctx context.Context) ([]Lot, error) {
 			&i.KeepsUntil,
 			&i.StoreID,
 			&i.Note,
+		); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const listMeasures = `-- name: ListMeasures :many
+SELECT id, position, name, food, kg FROM measure ORDER BY position, id
+`
+
+func (q *Queries) ListMeasures(ctx context.Context) ([]Measure, error) {
+	rows, err := q.query(ctx, q.listMeasuresStmt, listMeasures)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []Measure
+	for rows.Next() {
+		var i Measure
+		if err := rows.Scan(
+			&i.ID,
+			&i.Position,
+			&i.Name,
+			&i.Food,
+			&i.Kg,
 		); err != nil {
 			return nil, err
 		}
@@ -1445,6 +1487,30 @@ func (q *Queries) PutLot(ctx context.Context, arg PutLotParams) error {
 		arg.KeepsUntil,
 		arg.StoreID,
 		arg.Note,
+	)
+	return err
+}
+
+const putMeasure = `-- name: PutMeasure :exec
+INSERT INTO measure (id, position, name, food, kg) VALUES (?, ?, ?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, name = excluded.name, food = excluded.food, kg = excluded.kg
+`
+
+type PutMeasureParams struct {
+	ID       string
+	Position float64
+	Name     string
+	Food     string
+	Kg       float64
+}
+
+func (q *Queries) PutMeasure(ctx context.Context, arg PutMeasureParams) error {
+	_, err := q.exec(ctx, q.putMeasureStmt, putMeasure,
+		arg.ID,
+		arg.Position,
+		arg.Name,
+		arg.Food,
+		arg.Kg,
 	)
 	return err
 }

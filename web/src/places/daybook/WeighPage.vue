@@ -60,7 +60,7 @@ async function weigh(p: Picking) {
   taking.value = ''
 }
 
-async function typed(p: Picking, amount: { gram?: number; pieces?: number }) {
+async function typed(p: Picking, amount: { gram?: number; pieces?: number; measure?: string }) {
   const problem = await store.record({
     entries: [{ id: '', act: 'harvest', day: today.value, food: p.food, crop: p.crop, sowing: p.sowing, ...amount }],
   })

@@ -2,16 +2,20 @@
 // One planting of the weigh-in: with a scale, one press takes the weight; beside it what it weighs,
 // or how many there are, can be typed.
 import { ElButton, ElInput } from 'element-plus'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { Picking } from '../../lib/api'
+import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 
-defineProps<{ picking: Picking; when: string; scale: boolean; taking: boolean }>()
-const emit = defineEmits<{ weigh: []; typed: [amount: { gram?: number; pieces?: number }] }>()
+const props = defineProps<{ picking: Picking; when: string; scale: boolean; taking: boolean }>()
+const emit = defineEmits<{ weigh: []; typed: [amount: { gram?: number; pieces?: number; measure?: string }] }>()
 const { read, shown } = useUnits()
 const weight = ref('')
 const pieces = ref('')
 const wrong = ref('')
+const store = useHousehold()
+/** What the household counts this by. */
+const measures = computed(() => (store.household?.measures ?? []).filter((m) => m.food === props.picking.food))
 
 function take() {
   const counted = !weight.value.trim()
@@ -51,6 +55,17 @@ function take() {
       @keydown.enter="take"
     />
     <ElButton v-if="weight.trim() || pieces.trim()" class="enter" @click="take">Enter</ElButton>
+    <span v-if="measures.length" class="measures">
+      <ElButton
+        v-for="m in measures"
+        :key="m.id"
+        class="enter"
+        :aria-label="`One ${m.name} of ${picking.crop_name}`"
+        @click="emit('typed', { pieces: 1, measure: m.name })"
+      >
+        1 {{ m.name }}
+      </ElButton>
+    </span>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </li>
 </template>
@@ -67,6 +82,13 @@ function take() {
 .row .wrong {
   grid-column: 1 / -1;
   margin: 0;
+}
+.measures {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-3);
+  padding-bottom: var(--space-2);
 }
 .name,
 .enter {

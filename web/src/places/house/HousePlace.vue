@@ -5,6 +5,7 @@ import Copies from './Copies.vue'
 import Guests from './Guests.vue'
 import Members from './Members.vue'
 import Overrules from './Overrules.vue'
+import Measures from './Measures.vue'
 import Patches from './Patches.vue'
 import PlaceForm from './PlaceForm.vue'
 import Rules from './Rules.vue'
@@ -20,6 +21,7 @@ import Stores from './Stores.vue'
       <Guests />
       <Stores />
       <Patches />
+      <Measures />
       <Overrules />
     </div>
     <div class="right">

@@ -1,16 +1,17 @@
 <script setup lang="ts">
 // One lot on the shelf: what is there of it, counted or taken out at a press, until when it keeps
 // and how long it lasts.
-import { computed, ref, watch } from 'vue'
-import { formChoice } from '../../lib/facts'
+import { computed, onMounted, ref, watch } from 'vue'
 import type { Lot } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
+import { measured, useLotName, useRate } from '../../lib/lots'
 import { otherErrors } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { capital, day, fullDay } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
+import LotMore from './LotMore.vue'
 
-const props = defineProps<{ lot: Lot }>()
+const props = defineProps<{ lot: Lot; scanned?: boolean }>()
 const store = useHousehold()
 const { say, shown } = useUnits()
 const wrong = ref('')
@@ -22,11 +23,13 @@ const there = computed(() => (weighed.value ? standing.value?.amount : standing.
 const counted = ref<number | undefined>(there.value)
 watch(there, (n) => (counted.value = n))
 
-const what = computed(() => {
-  const p = store.reference?.preparations.find((x) => x.id === props.lot.preparation)
-  if (props.lot.form === 'cellar') return capital(props.lot.food)
-  return p ? p.name : `${capital(props.lot.food)}, ${formChoice(props.lot.form)}`
-})
+const nameOf = useLotName()
+const rateOf = useRate()
+const what = computed(() => nameOf(props.lot))
+const open = ref(false)
+const row = ref<HTMLElement>()
+/** A lot whose label was scanned is brought into sight. */
+onMounted(() => props.scanned && row.value?.scrollIntoView({ block: 'center' }))
 const beside = computed(() => {
   const place = store.household?.stores.find((s) => s.id === props.lot.store)?.name
   return [place, props.lot.note].filter(Boolean).join(' · ')
@@ -53,9 +56,6 @@ const lasts = computed(() => {
   return { words: s.wish ? 'lasts beyond two years' : 'no wish draws on it', loud: !s.wish }
 })
 
-/** An amount of the lot as an entry holds it. */
-const measure = (n: number) => (weighed.value ? { gram: Math.round(n * 1000) } : { jars: n })
-
 async function enter(act: 'draw' | 'count', n: number) {
   const p = await store.record({
     entries: [
@@ -65,7 +65,7 @@ async function enter(act: 'draw' | 'count', n: number) {
         day: store.plan?.as_of ?? '',
         lot: props.lot.id,
         food: props.lot.food,
-        ...measure(n),
+        ...measured(props.lot, n),
         ...(act === 'draw' ? { to: 'table' } : {}),
       },
     ],
@@ -85,7 +85,7 @@ async function remove() {
 </script>
 
 <template>
-  <div class="lot" :data-lot="lot.id">
+  <div ref="row" class="lot" :class="{ scanned }" :data-lot="lot.id">
     <span class="what">
       {{ what }}
       <span v-if="beside" class="quiet small">{{ beside }}</span>
@@ -107,9 +107,17 @@ async function remove() {
     }}</span>
     <span class="date small">{{ fullDay(lot.put_up) }}</span>
     <span class="small keeps">keeps to {{ day(standing?.until) }}</span>
-    <span class="small lasts" :class="{ warn: lasts.loud }">{{ lasts.words }}</span>
-    <button type="button" class="link small" :aria-label="'Remove ' + what" @click="remove">remove</button>
+    <span class="small lasts" :class="{ warn: lasts.loud }"
+      >{{ lasts.words }} <span v-if="rateOf(lot).drawn" class="quiet drawn">{{ rateOf(lot).drawn }}</span></span
+    >
+    <span class="ends small"
+      ><button type="button" class="link" :aria-expanded="open" :aria-label="'More of ' + what" @click="open = !open">
+        {{ open ? 'less' : 'more' }}
+      </button>
+      <button type="button" class="link" :aria-label="'Remove ' + what" @click="remove">remove</button></span
+    >
     <p v-if="wrong" class="wrong" role="alert">{{ capital(wrong) }}</p>
+    <LotMore v-if="open" :lot="lot" />
   </div>
 </template>
 
@@ -124,6 +132,17 @@ async function remove() {
 }
 .lot .wrong {
   grid-column: 1 / -1;
+}
+.scanned {
+  outline: 2px solid var(--accent);
+  outline-offset: 2px;
+}
+.drawn {
+  display: block;
+}
+.ends {
+  display: flex;
+  gap: var(--space-3);
 }
 .take {
   font-family: var(--serif);

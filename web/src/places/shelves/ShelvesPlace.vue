@@ -3,11 +3,13 @@
 // by hand or from a CSV.
 import { ElButton } from 'element-plus'
 import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
 import { answer, api, Refused, type Lot } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
 import { linesOf, otherErrors } from '../../lib/problems'
-import { formChoice, sources, texture } from '../../lib/facts'
-import { capital, count } from '../../lib/words'
+import { sources, texture } from '../../lib/facts'
+import { provideRates, useLotName } from '../../lib/lots'
+import { count } from '../../lib/words'
 import FilePick from '../../parts/FilePick.vue'
 import WrongLines from '../../parts/WrongLines.vue'
 import LotForm from './LotForm.vue'
@@ -19,12 +21,13 @@ const adding = ref(false)
 const read = ref<Lot[]>()
 const fileWrong = ref<string[]>([])
 
+const route = useRoute()
+provideRates()
 /** What one lot is, in words. */
-function what(l: Lot): string {
-  const p = store.reference?.preparations.find((x) => x.id === l.preparation)
-  if (l.form === 'cellar') return capital(l.food)
-  return p ? p.name : `${capital(l.food)}, ${formChoice(l.form)}`
-}
+const what = useLotName()
+/** The lot whose label was scanned. */
+const scanned = computed(() => String(route.query.lot ?? ''))
+const unknown = computed(() => !!scanned.value && !lots.value.some((l) => l.id === scanned.value))
 
 const lots = computed(() => store.household?.lots ?? [])
 const there = computed(() => new Set(store.plan?.shelf.map((s) => s.lot)))
@@ -63,6 +66,8 @@ async function takeFile() {
     <h2 class="hidden-words" tabindex="-1">Shelves</h2>
     <div class="bar">
       <ElButton type="primary" :aria-expanded="adding" @click="adding = !adding">Put in</ElButton>
+      <RouterLink v-if="sections.length" to="/shelves/count">Count the shelf</RouterLink>
+      <RouterLink v-if="sections.length" to="/shelves/labels">Labels</RouterLink>
       <span class="files small">
         <FilePick words="read a CSV" accept=".csv,text/csv" @read="readFile" />
         <a v-if="lots.length" class="link" href="/api/shelf-file" download="shelf.csv">save as CSV</a>
@@ -79,17 +84,20 @@ async function takeFile() {
     </div>
     <WrongLines :lines="fileWrong" :most="8" />
 
+    <p v-if="unknown" class="wrong" role="alert">
+      This label is of a lot that is not here: it was removed, or the label is of another household.
+    </p>
     <p v-if="!lots.length" class="empty">
       Nothing is entered. Put in what stands in the cellar, in jars and in the freezer, and each wish is reduced by what
       will still be there when the new crop comes.
     </p>
     <template v-for="s in sections" :key="s.title">
       <h3>{{ s.title }}</h3>
-      <LotRow v-for="l in s.lots" :key="l.id" :lot="l" />
+      <LotRow v-for="l in s.lots" :key="l.id" :lot="l" :scanned="l.id === scanned" />
     </template>
-    <details v-if="used.length" class="used">
+    <details v-if="used.length" class="used" :open="used.some((l) => l.id === scanned)">
       <summary>{{ count(used.length, 'lot') }} used up</summary>
-      <LotRow v-for="l in used" :key="l.id" :lot="l" />
+      <LotRow v-for="l in used" :key="l.id" :lot="l" :scanned="l.id === scanned" />
     </details>
 
     <ShelfRooms v-if="store.plan?.rooms.length" />
