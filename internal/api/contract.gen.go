@@ -392,6 +392,9 @@ type AtHand struct {
 	Haves []Have `json:"haves"`
 }
 
+// Bag defines model for Bag.
+type Bag = daybook.Bag
+
 // Band defines model for Band.
 type Band struct {
 	Appetite float64 `json:"appetite"`
@@ -1654,6 +1657,9 @@ type ServerInterface interface {
 	// GetBackup A whole copy of the household's file, opened and planned again before it is sent
 	// (GET /backup)
 	GetBackup(ctx *echo.Context) error
+	// GetBags What the animals, and those whom the household gives to, want of what came in this week
+	// (GET /bags)
+	GetBags(ctx *echo.Context) error
 	// GetBalances What came in of every food during a span of days, and where it went
 	// (GET /balances)
 	GetBalances(ctx *echo.Context, params GetBalancesParams) error
@@ -1844,6 +1850,15 @@ func (w *ServerInterfaceWrapper) GetBackup(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetBackup(ctx)
+	return err
+}
+
+// GetBags converts echo context to params.
+func (w *ServerInterfaceWrapper) GetBags(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetBags(ctx)
 	return err
 }
 
@@ -2777,6 +2792,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/seasons", wrapper.GetSeasons, options.OperationMiddlewares["getSeasons"]...)
 	router.GET(options.BaseURL+"/shelf-rates", wrapper.GetShelfRates, options.OperationMiddlewares["getShelfRates"]...)
 	router.GET(options.BaseURL+"/code", wrapper.GetCode, options.OperationMiddlewares["getCode"]...)
+	router.GET(options.BaseURL+"/bags", wrapper.GetBags, options.OperationMiddlewares["getBags"]...)
 	router.GET(options.BaseURL+"/kitchen", wrapper.GetKitchen, options.OperationMiddlewares["getKitchen"]...)
 	router.GET(options.BaseURL+"/scale", wrapper.GetScale, options.OperationMiddlewares["getScale"]...)
 	router.POST(options.BaseURL+"/scale", wrapper.PostScale, options.OperationMiddlewares["postScale"]...)

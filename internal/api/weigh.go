@@ -56,6 +56,15 @@ func (s *Server) GetCode(c *echo.Context, params GetCodeParams) error {
 	return c.Blob(http.StatusOK, "image/svg+xml", []byte(code))
 }
 
+// GetBags answers with what the animals and others want of what came in this week.
+func (s *Server) GetBags(c *echo.Context) error {
+	out, err := s.app.Bags(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, out)
+}
+
 // GetKitchen answers with what waits to be put up.
 func (s *Server) GetKitchen(c *echo.Context) error {
 	out, err := s.app.Kitchen(c.Request().Context())

@@ -66,6 +66,15 @@ func (a *App) Rates(ctx context.Context) ([]daybook.LotRate, error) {
 	return daybook.Rates(now.Snapshot.Record, now.Snapshot.Known.Lots, now.Today), nil
 }
 
+// Bags returns what the animals and others want of what came in this week.
+func (a *App) Bags(ctx context.Context) ([]daybook.Bag, error) {
+	now, b, err := a.withBook(ctx)
+	if err != nil {
+		return nil, err
+	}
+	return daybook.Bags(&now.Plan, now.Input.Household.Wishes, b, now.Snapshot.Record, now.Today), nil
+}
+
 // Kitchen returns what waits to be put up today.
 func (a *App) Kitchen(ctx context.Context) ([]daybook.Waits, error) {
 	now, b, err := a.withBook(ctx)

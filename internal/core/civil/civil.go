@@ -42,6 +42,9 @@ func (d Date) Split() (year, month, day int) {
 	return t.Year(), int(t.Month()), t.Day()
 }
 
+// Monday returns the Monday on the day or before it.
+func (d Date) Monday() Date { return d - Date((d.Midnight().Weekday()+6)%7) }
+
 // String writes the date in ISO 8601, and nothing for no day.
 func (d Date) String() string {
 	if d == 0 {

@@ -53,3 +53,16 @@ func TestNoDayIsNoDate(t *testing.T) {
 		t.Error("days are counted wrong")
 	}
 }
+
+// A week begins on Monday.
+func TestTheMondayOfAWeek(t *testing.T) {
+	monday := Of(2027, 4, 19)
+	for d := monday; d < monday+7; d++ {
+		if d.Monday() != monday {
+			t.Errorf("%s is in the week of %s", d, d.Monday())
+		}
+	}
+	if (monday-1).Monday() != monday-7 || Of(1960, 1, 1).Monday() != Of(1959, 12, 28) {
+		t.Error("the day before is in the week before")
+	}
+}

@@ -46,7 +46,7 @@ const (
 // Seasons returns the season of every food of which something is expected or came in during a table
 // year, which begins with a day; the foods of which most is to come first.
 func Seasons(courses []plan.Course, rec *record.Record, b *book.Book, start, today civil.Date) []FoodSeason {
-	d := &seasons{book: b, start: start, today: today, of: map[string]*season{}}
+	d := &seasons{book: b, start: start, today: today, of: map[string]*foodSeason{}}
 	outlooks := map[string]Outlook{}
 	for _, o := range Outlooks(courses, rec, today) {
 		outlooks[o.Sowing] = o
@@ -79,8 +79,8 @@ func firstPicked(rec *record.Record, today civil.Date) map[string]civil.Date {
 	return out
 }
 
-// season is a food's season while it is added up.
-type season struct {
+// foodSeason is a food's season while it is added up.
+type foodSeason struct {
 	FoodSeason
 	below, weighs float64 // the chance of less than expected, by what each planting was to give
 }
@@ -89,15 +89,15 @@ type season struct {
 type seasons struct {
 	book         *book.Book
 	start, today civil.Date
-	of           map[string]*season
+	of           map[string]*foodSeason
 }
 
 // weeksAhead is how many weeks are kept: what was sown this year may be picked in the next.
 const weeksAhead = 104
 
-func (d *seasons) season(food string) *season {
+func (d *seasons) season(food string) *foodSeason {
 	if d.of[food] == nil {
-		s := &season{FoodSeason: FoodSeason{Food: food, Weeks: make([]SeasonWeek, weeksAhead)}}
+		s := &foodSeason{FoodSeason: FoodSeason{Food: food, Weeks: make([]SeasonWeek, weeksAhead)}}
 		for i := range s.Weeks {
 			s.Weeks[i].From = d.start + civil.Date(7*i)
 		}
@@ -106,7 +106,7 @@ func (d *seasons) season(food string) *season {
 	return d.of[food]
 }
 
-func (d *seasons) week(s *season, day civil.Date) *SeasonWeek {
+func (d *seasons) week(s *foodSeason, day civil.Date) *SeasonWeek {
 	if i := int(day-d.start) / 7; day >= d.start && i < len(s.Weeks) {
 		return &s.Weeks[i]
 	}

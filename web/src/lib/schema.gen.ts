@@ -312,6 +312,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/bags": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the animals, and those whom the household gives to, want of what came in this week */
+        get: operations["getBags"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/kitchen": {
         parameters: {
             query?: never;
@@ -2988,6 +3005,19 @@ export interface components {
             /** @description that one holds */
             kg: number;
         };
+        Bag: {
+            wish: string;
+            title: string;
+            food: string;
+            to: string;
+            note?: string;
+            /** @description g this week */
+            wanted: number;
+            /** @description g of it this week */
+            gone: number;
+            /** @description g that can go there today */
+            now: number;
+        };
         FoodSeason: {
             food: string;
             /** @description kg of the whole season by the plan */
@@ -3898,6 +3928,27 @@ export interface operations {
                 };
                 content: {
                     "image/svg+xml": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getBags: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The wishes that want something */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bag"][];
                 };
             };
             default: components["responses"]["Problem"];

@@ -58,6 +58,7 @@ async function begin() {
     overrules: [],
     lots: [],
     patches: [],
+    measures: [],
     own_crops: [],
     own_preparations: [],
     habits: [],

@@ -10,6 +10,7 @@ import { useKeys } from '../../lib/keys'
 import { provideLessons } from '../../lib/lessons'
 import { provideOutlooks } from '../../lib/outlooks'
 import { day, dayNumber, fullDay, isoDay, weekday } from '../../lib/words'
+import BagLines from './BagLines.vue'
 import BehindLine from './BehindLine.vue'
 import DaybookLinks from './DaybookLinks.vue'
 import DoneTasks from './DoneTasks.vue'
@@ -141,6 +142,7 @@ useKeys([
       </div>
       <div class="beside">
         <EntryList :from="isoDay(dayNumber(today) - 6)" :to="today" title="Recorded in the last seven days" :few="6" />
+        <BagLines />
         <GreenTasks v-if="greens.length" :tasks="greens" />
         <section aria-label="What stands">
           <h3>

@@ -9,10 +9,12 @@ import { useHousehold } from '../../lib/household'
 import { fieldError } from '../../lib/problems'
 import { useScale } from '../../lib/scale'
 import { capital, count, day } from '../../lib/words'
+import BagLines from './BagLines.vue'
 import EntryList from './EntryList.vue'
 import LogLine from './LogLine.vue'
 import ScalePanel from './ScalePanel.vue'
 import WeighRow from './WeighRow.vue'
+import './daybook.css'
 
 const store = useHousehold()
 const scale = useScale()
@@ -98,6 +100,7 @@ async function typed(p: Picking, amount: { gram?: number; pieces?: number; measu
     </section>
     <h3>Anything else</h3>
     <LogLine />
+    <BagLines class="daybook" />
     <EntryList :from="today" :to="today" title="Recorded today" />
   </section>
 </template>

@@ -24,8 +24,20 @@ const fresh = () => add({ id: '', name: 'bucket', food: foods.value[0] ?? '', kg
       <span class="quiet small">one</span><span class="quiet small">of</span><span class="quiet small r">weighs</span
       ><span></span>
       <template v-for="(r, i) in rows" :key="r.value.id">
-        <ElInput v-model="r.value.name" size="small" maxlength="40" :aria-label="`Measure ${i + 1}`" @change="save(i)" />
-        <ElSelect v-model="r.value.food" size="small" filterable :aria-label="`Food of measure ${i + 1}`" @change="save(i)">
+        <ElInput
+          v-model="r.value.name"
+          size="small"
+          maxlength="40"
+          :aria-label="`Measure ${i + 1}`"
+          @change="save(i)"
+        />
+        <ElSelect
+          v-model="r.value.food"
+          size="small"
+          filterable
+          :aria-label="`Food of measure ${i + 1}`"
+          @change="save(i)"
+        >
           <ElOption v-for="f in foods" :key="f" :value="f" :label="capital(f)" />
         </ElSelect>
         <NumberInput
