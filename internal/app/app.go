@@ -14,6 +14,7 @@ import (
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/daybook"
 	"inventory/internal/core/household"
 	"inventory/internal/core/plan"
 	"inventory/internal/store"
@@ -73,6 +74,7 @@ func (a *App) planOf(snap store.Snapshot) (*Planned, error) {
 			return nil, snap.Wrong
 		}
 		p.Input = plan.Input{AsOf: today, Household: snap.Known, Memory: &a.memory, Unknown: snap.Unknown}
+		p.Input.Picked = daybook.PickedOf(snap.Record, today)
 		p.Input.Household.PutIn = snap.Record.PutIn(snap.Known.Lots, today)
 		p.Input.Household.Lots = snap.Record.Standing(snap.Known.Lots, today)
 		var err error

@@ -38,7 +38,7 @@ func (a *App) Outlooks(ctx context.Context) ([]daybook.Outlook, error) {
 		if err != nil {
 			return nil, err
 		}
-		return daybook.Outlooks(courses, now.Snapshot.Record, now.Today), nil
+		return daybook.Outlooks(courses, now.Input.Picked, now.Today), nil
 	})
 }
 

@@ -1,10 +1,7 @@
 package daybook
 
 import (
-	"math"
-
 	"inventory/internal/core/civil"
-	"inventory/internal/core/forecast"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/record"
 )
@@ -21,57 +18,35 @@ type Outlook struct {
 	Below      float64 `json:"-"` // chance that the planting gives less than was expected
 }
 
-// Outlooks returns the outlook of every planting of which something was picked: of the others
-// nothing is known but what was expected.
-func Outlooks(courses []plan.Course, rec *record.Record, today civil.Date) []Outlook {
-	type picked struct {
-		gram  int
-		first civil.Date
-		share float64 // of what is harvested once: how much of the row was lifted
-		last  bool
-	}
-	of := map[string]*picked{}
+// PickedOf returns what was picked of every sowing until a day.
+func PickedOf(rec *record.Record, today civil.Date) map[string]plan.Picked {
+	out := map[string]plan.Picked{}
 	for _, e := range rec.Entries() {
 		if e.Act != record.Harvest || e.Sowing == "" || e.Day > today {
 			continue
 		}
-		p := of[e.Sowing]
-		if p == nil {
-			p = &picked{first: e.Day}
-			of[e.Sowing] = p
+		p, there := out[e.Sowing]
+		if !there {
+			p.First = e.Day
 		}
-		p.gram, p.share, p.last = p.gram+e.Gram, p.share+e.Share, p.last || e.Last
-	}
-	out := []Outlook{}
-	for i := range courses {
-		c := &courses[i]
-		p := of[c.Sowing]
-		if p == nil {
-			continue
-		}
-		days := int(today-p.first) + 1
-		over := c.Over(days)
-		if c.Once { // not by its days: by how much of the row was lifted
-			over = math.Min(1, p.share)
-		}
-		if p.last {
-			over = 1
-		}
-		out = append(out, outlookOf(c, float64(p.gram)/1000, over, float64(c.Days-days)/7))
+		p.Kg, p.Share, p.Last = p.Kg+float64(e.Gram)/1000, p.Share+e.Share, p.Last || e.Last
+		out[e.Sowing] = p
 	}
 	return out
 }
 
-// outlookOf says what is still to come of a planting of which a share of the picking is over.
-func outlookOf(c *plan.Course, kg, over, weeks float64) Outlook {
-	out := Outlook{Sowing: c.Sowing, Expected: c.Kg, Picked: kg}
-	if c.Once && over == 0 { // nobody said how much of the row it was: what stands is what was not lifted
-		out.Likely = math.Max(0, c.Kg-kg)
-		out.Low, out.High, out.Below = out.Likely, out.Likely, 0.5
-		return out
+// Outlooks returns the outlook of every planting of which something was picked: of the others
+// nothing is known but what was expected.
+func Outlooks(courses []plan.Course, picked map[string]plan.Picked, today civil.Date) []Outlook {
+	out := []Outlook{}
+	for i := range courses {
+		c := &courses[i]
+		p, there := picked[c.Sowing]
+		if !there {
+			continue
+		}
+		o := c.Outlook(p, today)
+		out = append(out, Outlook{Sowing: c.Sowing, Expected: c.Kg, Picked: p.Kg, Low: o.Low, Likely: o.Likely, High: o.High, NearlyOver: o.NearlyOver, Below: o.Below})
 	}
-	variance := forecast.Variance(c.CV)
-	o := forecast.ToCome(forecast.Unrecorded(variance), forecast.Picking{Expected: c.Kg, Picked: kg, Share: over, Weeks: weeks, Weighed: forecast.Most, Variance: variance})
-	out.Low, out.Likely, out.High, out.NearlyOver, out.Below = o.Low, o.Likely, o.High, o.NearlyOver, o.Below
 	return out
 }

@@ -37,7 +37,7 @@ func TestWhatCameInMovesWhatIsToCome(t *testing.T) {
 			{ID: "c", Day: now.Input.AsOf + 1, Act: record.Harvest, Food: "tomato", Sowing: tomatoes.Sowing, Gram: 9999},
 			{ID: "d", Day: first, Act: record.Harvest, Food: "tomato", Gram: 9999}, // nobody knows of which planting
 		})
-		all := Outlooks(courses, rec, now.Input.AsOf)
+		all := Outlooks(courses, PickedOf(rec, now.Input.AsOf), now.Input.AsOf)
 		if len(all) != 1 || all[0].Sowing != tomatoes.Sowing || all[0].Picked != float64(gram)/1000 || all[0].Expected != tomatoes.Kg {
 			t.Fatalf("%+v", all)
 		}
@@ -52,7 +52,7 @@ func TestWhatCameInMovesWhatIsToCome(t *testing.T) {
 	if over := after(int(1000*due), true); over.Likely != 0 || over.High != 0 {
 		t.Errorf("after the last %+v", over)
 	}
-	if none := Outlooks(courses, record.Of(nil), now.Input.AsOf); len(none) != 0 {
+	if none := Outlooks(courses, nil, now.Input.AsOf); len(none) != 0 {
 		t.Errorf("nothing was picked: %+v", none)
 	}
 }
@@ -71,7 +71,7 @@ func TestARowIsLiftedInParts(t *testing.T) {
 		}
 		of := func(share float64) Outlook {
 			rec := record.Of([]*record.Entry{{ID: "a", Day: now.Input.AsOf, Act: record.Harvest, Sowing: c.Sowing, Gram: int(400 * c.Kg), Share: share}})
-			return Outlooks(courses, rec, now.Input.AsOf)[0]
+			return Outlooks(courses, PickedOf(rec, now.Input.AsOf), now.Input.AsOf)[0]
 		}
 		if half := of(0.5); half.Likely < 0.25*c.Kg || half.Likely > 0.75*c.Kg {
 			t.Errorf("%s: half is lifted, %+v", c.Crop, half)

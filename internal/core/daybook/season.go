@@ -48,12 +48,12 @@ const (
 func Seasons(courses []plan.Course, rec *record.Record, b *book.Book, start, today civil.Date) []FoodSeason {
 	d := &seasons{book: b, start: start, today: today, of: map[string]*foodSeason{}}
 	outlooks := map[string]Outlook{}
-	for _, o := range Outlooks(courses, rec, today) {
+	picked := PickedOf(rec, today)
+	for _, o := range Outlooks(courses, picked, today) {
 		outlooks[o.Sowing] = o
 	}
-	begun := firstPicked(rec, today)
 	for i := range courses {
-		d.course(&courses[i], outlooks[courses[i].Sowing], begun[courses[i].Sowing])
+		d.course(&courses[i], outlooks[courses[i].Sowing], picked[courses[i].Sowing].First)
 	}
 	for _, e := range rec.Span(start, today) {
 		if e.Act == record.Harvest {
@@ -66,17 +66,6 @@ func Seasons(courses []plan.Course, rec *record.Record, b *book.Book, start, tod
 		}
 	}
 	return d.told()
-}
-
-// firstPicked returns the day on which each sowing was first picked.
-func firstPicked(rec *record.Record, today civil.Date) map[string]civil.Date {
-	out := map[string]civil.Date{}
-	for _, e := range rec.Entries() {
-		if _, there := out[e.Sowing]; e.Act == record.Harvest && e.Sowing != "" && e.Day <= today && !there {
-			out[e.Sowing] = e.Day
-		}
-	}
-	return out
 }
 
 // foodSeason is a food's season while it is added up.

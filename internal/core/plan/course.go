@@ -1,7 +1,6 @@
 package plan
 
 import (
-	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/season"
@@ -50,22 +49,12 @@ func Courses(in Input) ([]Course, error) {
 	}
 	var out []Course
 	for _, s := range c.sown {
-		crop := c.desk.Book.Crop(s.Crop)
-		if s.FirstPick == nil || s.season == nil || len(s.parts) == 0 || crop == nil {
-			continue
+		if course, ok := c.courseOf(s); ok {
+			out = append(out, course)
 		}
-		st := s.parts[0].s.Start
-		kg := s.Likely
-		if s.Unit == amount.Piece {
-			kg *= crop.Piece.Value / 1000
-		}
-		if kg <= 0 || st.End <= st.Ready {
-			continue
-		}
-		out = append(out, Course{
-			Sowing: s.ID, Crop: s.Crop, Kg: kg, CV: crop.YieldCV.Or(usualCV), First: *s.FirstPick, Days: st.End - st.Ready,
-			Once: crop.Harvest == book.Once, Begun: s.Begun, season: s.season, start: st,
-		})
 	}
 	return out, nil
 }
+
+// onceOver reports whether a crop is harvested in one go.
+func onceOver(crop *book.Crop) bool { return crop.Harvest == book.Once }

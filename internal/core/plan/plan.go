@@ -29,6 +29,8 @@ type Input struct {
 	// know it. Fitted finds it; a household that was not fitted is fitted by every
 	// function that reckons.
 	Unknown []household.Unknown
+
+	Picked map[string]Picked // what came in until today, by the sowing; it moves the coming year alone
 }
 
 // Fitted returns the input with nothing in its household that the crop book does
@@ -135,6 +137,10 @@ func computedOf(b *basis) *computed { // 1, 4: household, book, climate
 		if n := filled(w.wishes[i]); n > 0 {
 			x.Notes = append(x.Notes, say.That(say.FilledAlready{Jars: n}))
 		}
+	}
+	w = b.byWhatCame(w, p.Wishes, served)
+	for i := range p.Wishes {
+		p.Wishes[i].Coming = w.wishes[i].Coming[:]
 	}
 
 	p.Windows = windowsOf(b, all)

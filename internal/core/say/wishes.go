@@ -271,3 +271,10 @@ func (x Crosses) String() string {
 	}
 	return text + "; no day of its season keeps them apart: grow one of them, or far from each other"
 }
+
+// FillByWhatCame is told of jars to fill: how many of them what came in is likely to fill.
+type FillByWhatCame struct{ Jars, Likely int }
+
+func (x FillByWhatCame) String() string {
+	return fmt.Sprintf("by what came in until now, about %d of the %d jars still to fill can be filled", x.Likely, x.Jars)
+}

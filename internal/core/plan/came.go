@@ -1,0 +1,170 @@
+package plan
+
+import (
+	"math"
+
+	"inventory/internal/core/amount"
+	"inventory/internal/core/civil"
+	"inventory/internal/core/forecast"
+	"inventory/internal/core/place"
+	"inventory/internal/core/say"
+	"inventory/internal/core/season"
+	"inventory/internal/core/wish"
+)
+
+// Picked is what came in of a sowing until today.
+type Picked struct {
+	Kg    float64
+	First civil.Date // day of the first picking
+	Share float64    // of what is harvested once: how much of the row was lifted
+	Last  bool       // the picking is over
+}
+
+// Outlook says what is still to come of a planting, by what came in of it until today.
+func (c *Course) Outlook(p Picked, today civil.Date) forecast.Outlook {
+	days := int(today-p.First) + 1
+	over := c.Over(days)
+	if c.Once { // not by its days: by how much of the row was lifted
+		over = math.Min(1, p.Share)
+	}
+	if p.Last {
+		over = 1
+	}
+	if c.Once && over == 0 { // nobody said how much of the row it was: what stands is what was not lifted
+		rest := math.Max(0, c.Kg-p.Kg)
+		return forecast.Outlook{Low: rest, Likely: rest, High: rest, Below: 0.5}
+	}
+	variance := forecast.Variance(c.CV)
+	return forecast.ToCome(forecast.Unrecorded(variance), forecast.Picking{
+		Expected: c.Kg, Picked: p.Kg, Share: over, Weeks: float64(c.Days-days) / 7, Weighed: forecast.Most, Variance: variance,
+	})
+}
+
+// weekFed is the share of what a week wants from which on the week counts as fed.
+const weekFed = 0.75
+
+// byWhatCame returns the weeks of the coming year as what came in until today foretells them, and
+// tells wishes how many of their jars can really be filled. What is needed does not change by it.
+func (b *basis) byWhatCame(w weeks, wishes []Wish, all [][]served) weeks {
+	if len(b.in.Picked) == 0 {
+		return w
+	}
+	factors := map[*sown]float64{}
+	for _, of := range all {
+		for _, m := range of {
+			if _, seen := factors[m.s]; !seen {
+				factors[m.s] = b.comesTo(m.s)
+			}
+		}
+	}
+	out := w
+	for i := range wishes {
+		gaps, kept := b.fallShort(w.wishes[i].Coming[:], all[i], factors)
+		if len(gaps) > 0 {
+			out = out.own([]*demand{all[i][0].part().d})
+			for _, week := range gaps {
+				out.wishes[i].Coming[week] = wish.Gap
+			}
+		}
+		n, done := wishes[i].ToFill, filled(w.wishes[i])
+		if likely := max(0, int(kept*float64(n+done)+1e-9)-done); likely < n && kept < 1 {
+			wishes[i].Notes = append(wishes[i].Notes, say.That(say.FillByWhatCame{Jars: n, Likely: likely}))
+		}
+	}
+	return out
+}
+
+// comesTo returns what is to come of a sowing as a share of what the plan expects of it from today
+// on; 1 where nothing was picked of it.
+func (b *basis) comesTo(s *sown) float64 {
+	p, picked := b.in.Picked[s.ID]
+	if !picked {
+		return 1
+	}
+	c, ok := b.courseOf(s)
+	if !ok {
+		return 1
+	}
+	planned := c.Kg * (1 - c.Over(int(b.in.AsOf-c.First)+1))
+	if planned < 0.01*c.Kg {
+		return 1 // nearly over by the plan too
+	}
+	return c.Outlook(p, b.in.AsOf).Likely / planned
+}
+
+// fallShort returns the weeks from today on in which what is fresh does not reach, of those that
+// count as fed; and the share of what is put up of a wish that can really be filled.
+func (b *basis) fallShort(coming []wish.Form, of []served, factors map[*sown]float64) (gaps []int, kept float64) {
+	var wanted, comes [season.WeeksPerYear]float64
+	var need, fills float64
+	for _, m := range of {
+		f, form := m.f(), m.part().d.form
+		if f.Part || f.Average <= 0 {
+			continue
+		}
+		switch {
+		case form == wish.Fresh:
+			for week, kg := range m.arrives() {
+				wanted[week] += kg * f.Need / f.Average
+				comes[week] += kg * factors[m.s]
+			}
+		case form.PutUp():
+			need += f.Need
+			fills += math.Min(f.Need, f.Average*b.whole(m.s, factors[m.s]))
+		}
+	}
+	kept = 1
+	if need > 0 {
+		kept = fills / need
+	}
+	ahead := func(week int) bool { // it lies between today and the end of what stands now
+		for _, m := range of {
+			if m.s.LastPick == nil || m.s.FirstPick == nil || factors[m.s] == 1 {
+				continue
+			}
+			for d := max(b.in.AsOf, *m.s.FirstPick); d <= *m.s.LastPick+6; d += 7 {
+				if season.WeekOf((b.dayOf(d)%place.Days+place.Days)%place.Days) == week {
+					return true
+				}
+			}
+		}
+		return false
+	}
+	for week := range wanted {
+		if coming[week] == wish.Fresh && wanted[week] > 0 && comes[week] < weekFed*wanted[week] && ahead(week) {
+			gaps = append(gaps, week)
+		}
+	}
+	return gaps, kept
+}
+
+// whole returns what a sowing gives in all as a share of what was expected: what came in and what is
+// to come.
+func (b *basis) whole(s *sown, factor float64) float64 {
+	p, picked := b.in.Picked[s.ID]
+	c, ok := b.courseOf(s)
+	if !picked || !ok || factor == 1 {
+		return 1
+	}
+	return (p.Kg + c.Outlook(p, b.in.AsOf).Likely) / c.Kg
+}
+
+// courseOf returns how the picking of a sowing is expected to go; false where it has none.
+func (b *basis) courseOf(s *sown) (Course, bool) {
+	crop := b.desk.Book.Crop(s.Crop)
+	if s.FirstPick == nil || s.season == nil || len(s.parts) == 0 || crop == nil {
+		return Course{}, false
+	}
+	st := s.parts[0].s.Start
+	kg := s.Likely
+	if s.Unit == amount.Piece {
+		kg *= crop.Piece.Value / 1000
+	}
+	if kg <= 0 || st.End <= st.Ready {
+		return Course{}, false
+	}
+	return Course{
+		Sowing: s.ID, Crop: s.Crop, Kg: kg, CV: crop.YieldCV.Or(usualCV), First: *s.FirstPick, Days: st.End - st.Ready,
+		Once: onceOver(crop), Begun: s.Begun, season: s.season, start: st,
+	}, true
+}
