@@ -78,7 +78,8 @@ type app struct {
 	addr string
 	asOf string
 
-	lived bool // the demo household has put down what it did until the day
+	lived    bool // the demo household has put down what it did until the day
+	recorded bool // and what came in
 }
 
 // leaves are the pages there are, each with something that is on it once it is
@@ -104,7 +105,17 @@ func startOn(t testing.TB, verb, day string) *app {
 	return a
 }
 
-// livedOn runs the demo as if its household had lived up to a day.
+// recordedOn runs the demo as if its household had lived up to a day, with all that it recorded in
+// this year and the two before.
+func recordedOn(t testing.TB, day string) *app {
+	t.Helper()
+	a := &app{t: t, db: filepath.Join(t.TempDir(), "household.db"), verb: "demo", addr: "127.0.0.1:0", asOf: day, lived: true, recorded: true}
+	a.run()
+	t.Cleanup(a.stop)
+	return a
+}
+
+// livedOn runs the demo as if its household had lived up to a day and weighed nothing.
 func livedOn(t testing.TB, day string) *app {
 	t.Helper()
 	a := &app{t: t, db: filepath.Join(t.TempDir(), "household.db"), verb: "demo", addr: "127.0.0.1:0", asOf: day, lived: true}
@@ -118,6 +129,8 @@ func (a *app) run() {
 	args := []string{a.verb, "--db", a.db, "--addr", a.addr, "--as-of", a.asOf}
 	if a.verb == "demo" && !a.lived {
 		args = append(args, "--untouched")
+	} else if a.verb == "demo" && !a.recorded {
+		args = append(args, "--record=false")
 	}
 	a.cmd = exec.Command(binary, args...)
 	a.cmd.Stderr = os.Stderr

@@ -201,7 +201,7 @@ func TestWhatCameInOverTheYear(t *testing.T) {
 	p.must(p.see(`[aria-label="Find in what was recorded"]`).Input("kale aphids"))
 	p.until("one is found", `() => document.querySelectorAll('.entries li').length === 1`)
 	p.must(p.see(`[aria-label="Find in what was recorded"]`).Input(" unicorns"))
-	p.shows(".record", "Nothing of these days holds")
+	p.shows(".record", "No entry of these days holds")
 	p.choose("Of which days", "this week")
 	p.gone(`[data-balance="tomato"]`)
 	p.shows(`[data-balance="chard"]`, "3 kg")

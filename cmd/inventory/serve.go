@@ -38,6 +38,7 @@ type serving struct {
 	open                     bool     // others than this machine may reach it
 	hosts                    []string // further names it answers to
 	untouched                bool     // the demo household has put nothing down
+	record                   bool     // it has a record of what came in
 	demo                     string   // the id of the made-up household that an empty file begins with; empty: none
 	asDemo                   bool
 }
@@ -79,6 +80,7 @@ keeps your edits; remove the file to start over.`,
 	}
 	s.add(c, "inventory-demo.db", "the demo's `FILE`")
 	c.Flags().BoolVar(&s.untouched, "untouched", false, "begin with a household that has put nothing down until today")
+	c.Flags().BoolVar(&s.record, "record", true, "with what came in this year and in the two years before")
 	c.Flags().StringVar(&s.demo, "of", "", "`ONE` of "+strings.Join(demoNames(), ", "))
 	return c
 }
@@ -204,14 +206,14 @@ func (s *serving) prepare(ctx context.Context, st *store.Store, clock func() civ
 		snap, err := st.Load(ctx)
 		if err == nil && snap.Household == nil {
 			h := demos[i].Household
-			if i == 0 && !s.untouched {
+			if i == 0 && s.record && !s.untouched {
 				if h, err = twoYears(ctx, st, h, clock()); err != nil {
 					return nil, err
 				}
 			}
 			_, err = app.Begin(ctx, st, "demo", "begin-demo", h)
 			if err == nil && !s.untouched {
-				err = lived(ctx, app.New(st, clock))
+				err = lived(ctx, app.New(st, clock), s.record)
 			}
 		}
 		if err != nil {
@@ -223,8 +225,8 @@ func (s *serving) prepare(ctx context.Context, st *store.Store, clock func() civ
 }
 
 // lived lets a made-up household live up to today: what it had to begin, then what it saw and
-// brought in; what stood on the shelf too long is thrown out.
-func lived(ctx context.Context, a *app.App) error {
+// brought in; what stood on the shelf too long is thrown out. Recorded, what came in is weighed.
+func lived(ctx context.Context, a *app.App, recorded bool) error {
 	for i, of := range []func(plan.Plan) []plan.Event{demo.Begun, demo.Seen, demo.Cleared} {
 		now, err := a.Begun(ctx)
 		if err != nil {
@@ -249,6 +251,9 @@ func lived(ctx context.Context, a *app.App) error {
 			return err
 		}
 		now = done.Planned
+	}
+	if !recorded {
+		return nil
 	}
 	entries, err := demo.ThisYear(now.Input)
 	if err != nil || len(entries) == 0 {

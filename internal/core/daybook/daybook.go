@@ -28,7 +28,7 @@ type Meaning struct {
 	Lots    []stock.Lot    // that are made; an entry names them by their ids
 	Events  []plan.Event
 	Measure *household.Measure // that was weighed once
-	Words   []string // what was understood, one thing each; quantities are marked
+	Words   []string           // what was understood, one thing each; quantities are marked
 }
 
 // Now is what a line is read against.

@@ -32,10 +32,7 @@ func (d *desk) event(l line.Logged, text string) error {
 		d.begun(l, s)
 		return nil
 	case line.LogUp:
-		e.What, e.Count = plan.Survived, 100*l.Number
-		if l.Of > 0 {
-			e.Count = 100 * l.Number / l.Of
-		}
+		e.What, e.Count = cameUp(l, s)
 	case line.LogLost:
 		e.What, e.Count = plan.Survived, 100*(1-l.Number)
 		if l.Unit == "plant" {
@@ -57,6 +54,19 @@ func (d *desk) event(l line.Logged, text string) error {
 	}
 	d.out.Events = append(d.out.Events, e)
 	return nil
+}
+
+// cameUp returns what is said of a sowing of which so much is up: so many of its own places, or else
+// so many in a hundred.
+func cameUp(l line.Logged, s *plan.Sowing) (plan.EventKind, float64) {
+	of := int(l.Of)
+	switch {
+	case of == 0:
+		return plan.Survived, 100 * l.Number
+	case of == s.Stations || of == s.Cells || of == s.Plants:
+		return plan.Standing, l.Number
+	}
+	return plan.Survived, 100 * l.Number / l.Of
 }
 
 // begun works out what was sown or planted: as it was planned, or so many plants.

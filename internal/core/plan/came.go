@@ -97,45 +97,44 @@ func (b *basis) comesTo(s *sown) float64 {
 func (b *basis) fallShort(coming []wish.Form, of []served, factors map[*sown]float64) (gaps []int, kept float64) {
 	var wanted, comes [season.WeeksPerYear]float64
 	var need, fills float64
+	ahead := b.standAhead(of, factors)
 	for _, m := range of {
 		f, form := m.f(), m.part().d.form
 		if f.Part || f.Average <= 0 {
 			continue
 		}
-		switch {
-		case form == wish.Fresh:
+		if form == wish.Fresh {
 			for week, kg := range m.arrives() {
 				wanted[week] += kg * f.Need / f.Average
 				comes[week] += kg * factors[m.s]
 			}
-		case form.PutUp():
+		} else if form.PutUp() {
 			need += f.Need
 			fills += math.Min(f.Need, f.Average*b.whole(m.s, factors[m.s]))
 		}
 	}
-	kept = 1
-	if need > 0 {
-		kept = fills / need
-	}
-	ahead := func(week int) bool { // it lies between today and the end of what stands now
-		for _, m := range of {
-			if m.s.LastPick == nil || m.s.FirstPick == nil || factors[m.s] == 1 {
-				continue
-			}
-			for d := max(b.in.AsOf, *m.s.FirstPick); d <= *m.s.LastPick+6; d += 7 {
-				if season.WeekOf((b.dayOf(d)%place.Days+place.Days)%place.Days) == week {
-					return true
-				}
-			}
-		}
-		return false
-	}
-	for week := range wanted {
-		if coming[week] == wish.Fresh && wanted[week] > 0 && comes[week] < weekFed*wanted[week] && ahead(week) {
+	for _, week := range ahead.List() {
+		if coming[week] == wish.Fresh && wanted[week] > 0 && comes[week] < weekFed*wanted[week] {
 			gaps = append(gaps, week)
 		}
 	}
-	return gaps, kept
+	if need == 0 {
+		return gaps, 1
+	}
+	return gaps, fills / need
+}
+
+// standAhead returns the weeks from today on in which something is picked of what was picked before.
+func (b *basis) standAhead(of []served, factors map[*sown]float64) (out season.Weeks) {
+	for _, m := range of {
+		if m.s.LastPick == nil || m.s.FirstPick == nil || factors[m.s] == 1 {
+			continue
+		}
+		for d := max(b.in.AsOf, *m.s.FirstPick); d <= *m.s.LastPick+6; d += 7 {
+			out = out.With(season.WeekOf((b.dayOf(d)%place.Days + place.Days) % place.Days))
+		}
+	}
+	return out
 }
 
 // whole returns what a sowing gives in all as a share of what was expected: what came in and what is

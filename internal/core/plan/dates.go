@@ -22,6 +22,14 @@ type dated struct {
 	ground span
 }
 
+// upBy returns the day by which a sowing of a day should be up, or its gaps where they were sown again.
+func upBy(s sowing.Sowing, sown civil.Date, crop *book.Crop) civil.Date {
+	if s.Hand != nil && s.Hand.Planting != nil && s.Hand.Planting.Refill != nil {
+		sown = *s.Hand.Planting.Refill
+	}
+	return sown + civil.Date(crop.GermDaysMax.Value)
+}
+
 // dates returns when a sowing is begun, planted out, up, picked and cleared.
 func (b *basis) dates(crop *book.Crop, form wish.Form, s sowing.Sowing) dated {
 	at := func(d int) *civil.Date { date := b.date(d); return &date }
@@ -35,7 +43,8 @@ func (b *basis) dates(crop *book.Crop, form wish.Form, s sowing.Sowing) dated {
 	}
 	seasonal := sw.Method.OneYear()
 	if crop.GermDaysMax.Known && sw.Method != season.Patch && sw.Method != season.Bought {
-		sw.UpBy = at(s.Start.Sow + int(crop.GermDaysMax.Value))
+		up := upBy(s, b.date(s.Start.Sow), crop)
+		sw.UpBy = &up
 	}
 	last := lastPick(crop, form, s)
 	if form != "" {

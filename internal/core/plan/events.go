@@ -37,6 +37,8 @@ const (
 	AsPlanned EventKind = "as-planned" // begun as it was planned, on its day or on Day, and planted out if that day has come; of a hundred plants so many: Count, 0 for all
 	Done      EventKind = "done"       // a task was done on a day, and of it so much: Task, Day, Count; 0 counts as all
 	Survived  EventKind = "share"      // so many in a hundred came up or are alive: Count
+	Standing  EventKind = "stood"      // so many stations, cells or plants were counted up: Count
+	Refilled  EventKind = "refill"     // the gaps were sown again
 	Behind    EventKind = "behind"     // so many days behind the plan: Count; ahead of it: less than 0
 	Ready     EventKind = "ready"      // the first was picked on a day
 	LetBe     EventKind = "let-be"     // it was not begun, and nothing is to be begun in its place
@@ -59,6 +61,8 @@ var events = []eventFacts{
 	{kind: AsPlanned, apply: asPlanned},
 	{kind: Done, apply: (*computed).doneTask},
 	{kind: Survived, growing: true, most: 100, of: "plants in a hundred", apply: survived},
+	{kind: Standing, growing: true, most: 200000, of: "places that are up", apply: standing},
+	{kind: Refilled, growing: true, apply: refilled},
 	{kind: Behind, growing: true, least: -60, most: 120, of: "days", apply: behind},
 	{kind: Ready, growing: true, apply: ready},
 	{kind: LetBe, apply: letBe},
@@ -170,6 +174,42 @@ func survived(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, erro
 		p.Losses = append(slices.Clone(p.Losses), record.Loss{Day: e.Day, Left: e.Count, Cause: e.Cause})
 	}
 	return say.Stands{Share: e.Count, Crop: s.CropName}, nil
+}
+
+// places returns how many places of a sowing seed was put in: stations, cells, or else plants.
+func places(s *sown) int {
+	if n := max(s.Stations, s.Cells); n > 0 {
+		return n
+	}
+	return s.Plants
+}
+
+// standing records how many places of a sowing were counted up: of its plants stand as many, in
+// proportion. What is known of its places is told before it was first counted.
+func standing(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
+	all := places(s)
+	if p.Of > 0 {
+		all = p.Of
+	}
+	up := int(e.Count)
+	if up > all {
+		return nil, &invalid.Field{Field: "count", Value: invalid.FormatNumber(e.Count), Allowed: fmt.Sprintf("at most %d: so many were sown", all)}
+	}
+	p.Asked = max(p.Asked, s.Plants)
+	p.Stood, p.Of, p.Up = up, all, &e.Day
+	p.Plants = max(1, int(math.Round(float64(p.Asked)*float64(up)/float64(all))))
+	return say.CountedUp{Crop: s.CropName, Up: up, Of: all}, nil
+}
+
+// refilled records that the gaps of a sowing were sown again: it is whole once more, and is asked
+// about when the new seed should be up.
+func refilled(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
+	if p.Stood >= p.Of {
+		return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "first how many places are up: until then no gap is known"}
+	}
+	gaps := p.Of - p.Stood
+	p.Plants, p.Refill, p.Up = max(p.Asked, p.Plants), &e.Day, nil
+	return say.GapsRefilled{Crop: s.CropName, Gaps: gaps}, nil
 }
 
 func behind(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {

@@ -29,14 +29,17 @@ type Planting struct {
 
 	Planned *civil.Date `json:"planned,omitempty"` // when the plan wanted it begun
 
-	Plants int         `json:"plants,omitempty"` // that stand or are to; 0: as many as are reckoned
-	Behind int         `json:"behind,omitempty"` // days later than reckoned
-	Ended  *civil.Date `json:"ended,omitempty"`  // bolted, failed or cleared: from then on it gives nothing
-	Lost   bool        `json:"lost,omitempty"`   // it ended before its time
-	LetBe  bool        `json:"let_be,omitempty"` // it was not begun, and nothing is to be begun in its place
-	Weeks  []int       `json:"weeks,omitempty"`  // of what is let be: the weeks of the table year that it was to feed fresh
-	For    []Purpose   `json:"for"`              // what it was sown for
-	Done   []Done      `json:"done,omitempty"`   // the rest that was done for it
+	Plants int         `json:"plants,omitempty"`   // that stand or are to; 0: as many as are reckoned
+	Stood  int         `json:"stood,omitempty"`    // stations, cells or plants that were counted up
+	Of     int         `json:"stood_of,omitempty"` // of so many
+	Refill *civil.Date `json:"refill,omitempty"`   // the gaps were sown again
+	Behind int         `json:"behind,omitempty"`   // days later than reckoned
+	Ended  *civil.Date `json:"ended,omitempty"`    // bolted, failed or cleared: from then on it gives nothing
+	Lost   bool        `json:"lost,omitempty"`     // it ended before its time
+	LetBe  bool        `json:"let_be,omitempty"`   // it was not begun, and nothing is to be begun in its place
+	Weeks  []int       `json:"weeks,omitempty"`    // of what is let be: the weeks of the table year that it was to feed fresh
+	For    []Purpose   `json:"for"`                // what it was sown for
+	Done   []Done      `json:"done,omitempty"`     // the rest that was done for it
 	Losses []Loss      `json:"losses,omitempty"`
 	Note   string      `json:"note,omitempty"`
 }
@@ -50,6 +53,8 @@ func (p Planting) validateLists(c invalid.Check) {
 	if len(p.For) > 40 || len(p.Done) > 400 || len(p.Losses) > 100 {
 		c.Add("for", fmt.Sprint(len(p.For)), "at most 40 purposes, 400 things done and 100 losses")
 	}
+	c.Number("stood", float64(p.Stood), 0, float64(p.Of))
+	c.Number("stood_of", float64(p.Of), 0, 200_000)
 	for i, l := range p.Losses {
 		at := c.Index("losses", i)
 		at.Number("left", l.Left, 0, 100)

@@ -30,6 +30,16 @@ type (
 		On     civil.Date
 		Method string
 	}
+	// CountedUp: so many places of a sowing are up, of those that were sown.
+	CountedUp struct {
+		Crop   string
+		Up, Of int
+	}
+	// GapsRefilled: the gaps of a sowing were sown again.
+	GapsRefilled struct {
+		Crop string
+		Gaps int
+	}
 	// Stands: so many in a hundred of a crop stand.
 	Stands struct {
 		Share float64
@@ -165,4 +175,10 @@ func (x DidTask) String() string {
 		text += "; " + amount.Mark(x.Stored, amount.Unit(x.StoredUnit)) + " on the shelf now"
 	}
 	return text
+}
+
+func (x CountedUp) String() string { return fmt.Sprintf("%d of %d of %s are up", x.Up, x.Of, x.Crop) }
+
+func (x GapsRefilled) String() string {
+	return fmt.Sprintf("sowed %d gaps of %s again", x.Gaps, x.Crop)
 }

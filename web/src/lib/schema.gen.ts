@@ -1928,6 +1928,11 @@ export interface components {
             planned?: string;
             asked?: number;
             plants?: number;
+            /** @description stations, cells or plants that were counted up */
+            stood?: number;
+            stood_of?: number;
+            /** @description the gaps were sown again */
+            refill?: string;
             behind?: number;
             ended?: string;
             lost?: boolean;
@@ -2801,7 +2806,7 @@ export interface components {
         SowingEvent: {
             sowing: string;
             /** @enum {string} */
-            what: "set" | "count" | "way" | "as-planned" | "done" | "share" | "behind" | "ready" | "let-be" | "ended";
+            what: "set" | "count" | "way" | "as-planned" | "done" | "share" | "stood" | "refill" | "behind" | "ready" | "let-be" | "ended";
             day?: string;
             /** Format: double */
             count?: number;

@@ -9,6 +9,7 @@ import { useOutlook } from '../../lib/outlooks'
 import { useUnits } from '../../lib/units'
 import { count, day } from '../../lib/words'
 import LossForm from '../../parts/LossForm.vue'
+import StandCount from './StandCount.vue'
 
 const props = defineProps<{ sowing: Sowing }>()
 const store = useHousehold()
@@ -76,6 +77,7 @@ async function say_(event: { what: 'share' | 'behind' | 'done' | 'ready'; count?
         <button type="button" class="chip" @click="losing = true">some or all was lost</button>
       </template>
     </div>
+    <StandCount v-if="open && !picking && s.method !== 'stock'" class="seen-loss" :sowing="s" />
     <LossForm v-if="open && losing" class="seen-loss" :sowings="[s]" @done="losing = false" @leave="losing = false" />
     <p v-if="problem" class="wrong" role="alert">{{ wordsOf(problem) }}</p>
   </li>
