@@ -78,7 +78,7 @@ func TestAPhotographIsFoundByItsNote(t *testing.T) {
 	p.gone(".el-dialog img")
 	p.choose("Which kind of entry", "lessons")
 	p.shows(".record", "No entry of these days")
-	p.press('g', 'd')
+	p.clickNamed(".place-bar a", "Back to the Daybook")
 	p.see(".entries .strip img")
 	p.press('u')
 	p.gone(".entries")
