@@ -19,7 +19,7 @@ import (
 const usualFile = "inventory.db"
 
 func importCommand() *cobra.Command {
-	var db string
+	var db, folder string
 	var asOf asOfFlag
 	c := &cobra.Command{
 		Use:   "import FILE",
@@ -46,6 +46,9 @@ have no household yet; one that is not there is made.`,
 				return cannot(args[0], "cannot be taken", err)
 			}
 			return withStore(c.Context(), db, store.Open, func(st *store.Store) error {
+				if err := takePhotographs(c.Context(), st, folder); err != nil {
+					return err
+				}
 				snap, err := app.Begin(c.Context(), st, "import", "import", h)
 				if err != nil {
 					return err
@@ -57,12 +60,13 @@ have no household yet; one that is not there is made.`,
 		},
 	}
 	c.Flags().StringVar(&db, "db", usualFile, "the household's `FILE`, to be made")
+	c.Flags().StringVar(&folder, "photographs", "", "`FOLDER` with the photographs that were exported beside the file")
 	asOf.add(c)
 	return c
 }
 
 func exportCommand() *cobra.Command {
-	var db string
+	var db, folder string
 	c := &cobra.Command{
 		Use:   "export [FILE]",
 		Short: "Write the household as a household file",
@@ -81,6 +85,11 @@ it; for a copy with everything take "inventory backup".`,
 				if snap.Household == nil {
 					return fmt.Errorf("%s has no household yet", db)
 				}
+				if folder != "" {
+					if err := leavePhotographs(c.Context(), st, folder); err != nil {
+						return err
+					}
+				}
 				if len(args) == 0 {
 					return exchange.WriteHousehold(c.OutOrStdout(), snap.File())
 				}
@@ -95,6 +104,7 @@ it; for a copy with everything take "inventory backup".`,
 		},
 	}
 	c.Flags().StringVar(&db, "db", usualFile, "the household's `FILE`")
+	c.Flags().StringVar(&folder, "photographs", "", "`FOLDER`, to be made, for the photographs")
 	return c
 }
 

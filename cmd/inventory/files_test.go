@@ -230,3 +230,50 @@ func TestAReadOnlyFileOrFolderIsToldAtTheStart(t *testing.T) {
 		}
 	}
 }
+
+// A household with its record and its photographs goes out into a file and a folder and comes in
+// again; a photograph that was not exported is refused.
+func TestTheRecordGoesOutWithItsPhotographs(t *testing.T) {
+	dir := t.TempDir()
+	db, elsewhere, out, folder := filepath.Join(dir, "demo.db"), filepath.Join(dir, "elsewhere.db"), filepath.Join(dir, "out.json"), filepath.Join(dir, "photographs")
+	_, stop := served(t, "demo", "--db", db, "--addr", "127.0.0.1:0", "--as-of", "2027-04-21")
+	stop()
+	if said, err := command("", "export", "--db", db, out, "--photographs", folder); err != nil {
+		t.Fatalf("%q %v", said, err)
+	}
+	files, _ := filepath.Glob(filepath.Join(folder, "*.jpg"))
+	if len(files) < 10 {
+		t.Fatalf("%d photographs", len(files))
+	}
+	if _, err := command("", "export", "--db", db, "--photographs", folder); err == nil || !strings.Contains(err.Error(), "is there already") {
+		t.Errorf("into a folder that is there: %v", err)
+	}
+	if said, err := command("", "import", out, "--db", elsewhere, "--as-of", "2027-04-21", "--photographs", folder); err != nil {
+		t.Fatalf("%q %v", said, err)
+	}
+	url, stop := served(t, "serve", "--db", elsewhere, "--addr", "127.0.0.1:0", "--as-of", "2027-04-21")
+	defer stop()
+	var found struct {
+		Entries []struct{ Photos []string }
+	}
+	if err := json.Unmarshal(fetched(t, url+"/api/entries?from=2025-01-01&to=2027-12-31&kind=photographs"), &found); err != nil || len(found.Entries) < 10 {
+		t.Fatalf("%d entries with photographs, %v", len(found.Entries), err)
+	}
+	if body := fetched(t, url+"/api/photographs/"+found.Entries[0].Photos[0]); !bytes.HasPrefix(body, []byte("\xff\xd8")) {
+		t.Error("the photograph is none")
+	}
+	other := filepath.Join(dir, "others")
+	body, err := os.ReadFile(files[0])
+	if err == nil {
+		err = os.Mkdir(other, 0o700)
+	}
+	if err == nil {
+		err = os.WriteFile(filepath.Join(other, "holiday.jpg"), body, 0o600)
+	}
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := command("", "import", out, "--db", filepath.Join(dir, "third.db"), "--photographs", other); err == nil || !strings.Contains(err.Error(), "no photograph that Inventory exported") {
+		t.Errorf("of another name: %v", err)
+	}
+}

@@ -27,11 +27,16 @@ var ErrNoPhotograph = errors.New("this photograph is not kept here")
 // can be undone.
 const unusedDays = 60
 
+// PhotographID returns the id of a photograph, which is made of what it holds.
+func PhotographID(body []byte) string {
+	sum := sha256.Sum256(body)
+	return "p" + hex.EncodeToString(sum[:])[:20]
+}
+
 // AddPhotograph keeps a photograph and returns its id, which is made of what it holds. It belongs
 // to no entry yet: an entry that is recorded names it.
 func (s *Store) AddPhotograph(ctx context.Context, p Photograph) (string, error) {
-	sum := sha256.Sum256(p.Body)
-	id := "p" + hex.EncodeToString(sum[:])[:20]
+	id := PhotographID(p.Body)
 	s.edits.Lock()
 	defer s.edits.Unlock()
 	err := s.q.AddPhotograph(ctx, rows.AddPhotographParams{ID: id, Sent: time.Now().UTC().Format(time.DateOnly), Body: p.Body, Small: p.Small})

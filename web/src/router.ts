@@ -16,6 +16,7 @@ export const router = createRouter({
     { path: '/ground/:view(plot|year|beds|care|fit)?', component: () => import('./places/ground/GroundPlace.vue') },
     { path: '/daybook', component: () => import('./places/daybook/DaybookPlace.vue') },
     { path: '/daybook/record', component: () => import('./places/daybook/RecordPage.vue') },
+    { path: '/daybook/day/:day', component: () => import('./places/daybook/DayPage.vue') },
     { path: '/daybook/crop/:food', component: () => import('./places/daybook/CropPage.vue') },
     { path: '/daybook/kitchen', component: () => import('./places/daybook/KitchenPage.vue') },
     { path: '/daybook/weigh', component: () => import('./places/daybook/WeighPage.vue') },

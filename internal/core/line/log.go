@@ -137,8 +137,8 @@ var (
 	ahead    = regexp.MustCompile(`\b(tomorrow|next (?:week|month|year|monday|tuesday|wednesday|thursday|friday|saturday|sunday))\b`)
 	dayWords = regexp.MustCompile(`\b(yesterday|last night|today|this morning|tonight|this evening)\b`)
 	weekday  = regexp.MustCompile(`\b(?:on |last )?(monday|tuesday|wednesday|thursday|friday|saturday|sunday)\b`)
-	dayMonth = regexp.MustCompile(`\b(?:on )?(?:the )?(\d{1,2})(?:st|nd|rd|th)?(?: of)? (` + monthNames + `)\b`)
-	monthDay = regexp.MustCompile(`\b(?:on )?(` + monthNames + `) (\d{1,2})(?:st|nd|rd|th)?\b`)
+	dayMonth = regexp.MustCompile(`\b(?:on )?(?:the )?(\d{1,2})(?:st|nd|rd|th)?(?: of)? (` + monthNames + `)(?:,? ((?:19|20)\d\d))?\b`)
+	monthDay = regexp.MustCompile(`\b(?:on )?(` + monthNames + `) (\d{1,2})(?:st|nd|rd|th)?(?:,? ((?:19|20)\d\d))?\b`)
 )
 
 // takeDay takes the day out of a line: the last day of that name that has been.
@@ -162,12 +162,12 @@ func (r *logReader) takeDay(text string) (string, error) {
 		cut(weekday)
 		return text, nil
 	}
-	d, name := "", ""
+	d, name, of := "", "", ""
 	if m := dayMonth.FindStringSubmatch(text); m != nil {
-		d, name = m[1], m[2]
+		d, name, of = m[1], m[2], m[3]
 		cut(dayMonth)
 	} else if m := monthDay.FindStringSubmatch(text); m != nil {
-		d, name = m[2], m[1]
+		d, name, of = m[2], m[1], m[3]
 		cut(monthDay)
 	}
 	if d == "" {
@@ -175,12 +175,19 @@ func (r *logReader) takeDay(text string) (string, error) {
 	}
 	month := slices.IndexFunc(months, func(n string) bool { return n[:3] == name[:3] }) + 1
 	year, _, _ := r.today.Split()
+	if of != "" {
+		year = digits(of)
+	}
 	n := digits(d)
 	r.day = civil.Of(year, month, n)
 	if _, m, was := r.day.Split(); n < 1 || m != month || was != n {
 		return "", refuse(d+" "+name, "“%s %s” is no day of %d.", d, name, year)
 	}
-	if r.day > r.today {
+	switch {
+	case r.day <= r.today:
+	case of != "":
+		return "", refuse(d+" "+name+" "+of, "“%s %s %s” is still to come: only what has happened is entered.", d, name, of)
+	default:
 		r.day = civil.Of(year-1, month, n)
 	}
 	return text, nil

@@ -3,6 +3,7 @@
 // done; and what stands, with what can be seen of it.
 import { ElInput } from 'element-plus'
 import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import type { Sowing } from '../../lib/api'
 import { doneIn, greenTasks, linesUntil, monday } from '../../lib/daybook'
 import { useHousehold } from '../../lib/household'
@@ -26,6 +27,7 @@ import WeekHead from './WeekHead.vue'
 import './daybook.css'
 
 const store = useHousehold()
+const router = useRouter()
 provideOutlooks()
 const ahead = ref(0) // weeks looked ahead
 const find = ref('')
@@ -83,11 +85,14 @@ const standing = computed(() => {
     .sort((a, b) => rank(a) - rank(b) || a.date.localeCompare(b.date))
 })
 
+/** A week back: from this week on to the days that have been. */
+const back = () =>
+  ahead.value ? ahead.value-- : void router.push(`/daybook/day/${isoDay(dayNumber(today.value) - 7)}`)
 /** Whether something that was begun stands in a week, and has to be weeded and picked. */
 const stands = (iso: string) => !!iso && standing.value.some((s) => s.clear >= iso)
 useKeys([
   { keys: '/', does: 'find in the daybook', run: () => finder.value?.focus() },
-  { keys: '[', does: 'a week back', run: () => (ahead.value = Math.max(0, ahead.value - 1)) },
+  { keys: '[', does: 'a week back', run: back },
   { keys: ']', does: 'a week on', run: () => (ahead.value = Math.min(52, ahead.value + 1)) },
 ])
 </script>
@@ -102,7 +107,7 @@ useKeys([
       </p>
       <div class="tools no-print">
         <span class="choice" role="group" aria-label="Which weeks">
-          <button type="button" class="plain" :disabled="!ahead" aria-label="A week back" @click="ahead--">‹</button>
+          <button type="button" class="plain" aria-label="A week back" @click="back">‹</button>
           <button type="button" class="plain" :aria-pressed="!ahead" @click="ahead = 0">this week</button>
           <button type="button" class="plain" aria-label="A week on" @click="ahead++">›</button>
         </span>
