@@ -173,6 +173,12 @@ func (r *logReader) takeDay(text string) (string, error) {
 	if d == "" {
 		return text, nil
 	}
+	return text, r.onDay(d, name, of)
+}
+
+// onDay takes the day of a line, in words: its number, its month, and the year or nothing for the last
+// such day.
+func (r *logReader) onDay(d, name, of string) error {
 	month := slices.IndexFunc(months, func(n string) bool { return n[:3] == name[:3] }) + 1
 	year, _, _ := r.today.Split()
 	if of != "" {
@@ -181,16 +187,16 @@ func (r *logReader) takeDay(text string) (string, error) {
 	n := digits(d)
 	r.day = civil.Of(year, month, n)
 	if _, m, was := r.day.Split(); n < 1 || m != month || was != n {
-		return "", refuse(d+" "+name, "“%s %s” is no day of %d.", d, name, year)
+		return refuse(d+" "+name, "“%s %s” is no day of %d.", d, name, year)
 	}
 	switch {
 	case r.day <= r.today:
 	case of != "":
-		return "", refuse(d+" "+name+" "+of, "“%s %s %s” is still to come: only what has happened is entered.", d, name, of)
+		return refuse(d+" "+name+" "+of, "“%s %s %s” is still to come: only what has happened is entered.", d, name, of)
 	default:
 		r.day = civil.Of(year-1, month, n)
 	}
-	return text, nil
+	return nil
 }
 
 func digits(s string) (n int) {

@@ -52,7 +52,7 @@ const dates = computed(() => props.season.weeks.map((w, i) => ({ i, from: w.from
         </rect>
       </g>
       <polyline :points="line" class="line" />
-      <line x1="0" :x2="width" :y1="height" :y2="height" class="ground" />
+      <line x1="0" :x2="step * season.weeks.length" :y1="height" :y2="height" class="ground" />
       <g v-if="now >= 0 && now <= step * season.weeks.length">
         <line :x1="now" :x2="now" y1="-2" :y2="height" class="today" />
         <text :x="now" y="-5" text-anchor="middle" class="accent">today</text>
