@@ -6,6 +6,7 @@ import (
 	"math"
 	"math/rand/v2"
 	"slices"
+	"strconv"
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
@@ -31,11 +32,12 @@ var Truth = struct {
 }
 
 // Years is what a made-up household recorded: its entries, the lots that it put up, and drawn
-// photographs, which the entries name by "photo-" and their number.
+// photographs, which the entries name by "photo-" and their number; and the plans it had agreed to.
 type Years struct {
 	Entries     []record.Entry
 	Lots        []stock.Lot
 	Photographs [][]byte // JPEG
+	Past        []household.PastYear
 }
 
 // firstYear is the first year of which the made-up household has a record.
@@ -62,6 +64,9 @@ func TwoYears(h household.Household, until civil.Date) (Years, error) {
 		if err != nil {
 			return Years{}, err
 		}
+		agreed := p.Baseline()
+		agreed.Year, agreed.On = year, civil.Of(year, 2, 8)
+		w.out.Past = append(w.out.Past, household.PastYear{ID: strconv.Itoa(year), Plan: agreed, Wishes: h.Wishes})
 		w.year(year, p, courses)
 	}
 	w.olderLots()

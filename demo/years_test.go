@@ -45,6 +45,9 @@ func TestTheTwoYearsHold(t *testing.T) {
 		if !bytes.Equal(one, two) {
 			t.Fatal("written twice it is not the same")
 		}
+		if len(y.Past) != 2 || y.Past[0].ID != "2025" || len(y.Past[1].Plan.Sowings) < 60 || y.Past[1].Plan.Year != 2026 {
+			t.Errorf("%d plans of years that have ended", len(y.Past))
+		}
 		check := invalid.NewCheck()
 		all := make([]*record.Entry, len(y.Entries))
 		foods := map[string]bool{}

@@ -288,7 +288,7 @@ func twoYears(ctx context.Context, st *store.Store, h household.Household, today
 			y.Entries[i].Photos[k] = ids[id]
 		}
 	}
-	h.Entries = y.Entries
+	h.Entries, h.Past = y.Entries, y.Past
 	lots := map[string]bool{}
 	for _, l := range y.Lots {
 		lots[l.ID] = true

@@ -1014,6 +1014,9 @@ type Pairing struct {
 	Why   string  `json:"why"`
 }
 
+// PastYear defines model for PastYear.
+type PastYear = household.PastYear
+
 // Patch defines model for Patch.
 type Patch = household.Patch
 

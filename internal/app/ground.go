@@ -2,9 +2,11 @@ package app
 
 import (
 	"context"
+	"strconv"
 
 	"inventory/internal/core/backwards"
 	"inventory/internal/core/ground"
+	"inventory/internal/core/household"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/working"
@@ -97,6 +99,16 @@ func (a *App) YearBefore(ctx context.Context) (*ground.OtherYear, error) {
 	})
 }
 
+// ended returns the year that ends, as it is kept: its wishes, and its plan as it was agreed to, or
+// else as it stands.
+func ended(now *Planned, h *household.Household) *household.PastYear {
+	y := &household.PastYear{ID: strconv.Itoa(h.Year), Plan: now.Plan.Baseline(), Wishes: h.Wishes}
+	if y.Plan.Year = h.Year; h.Baseline != nil && h.Baseline.Year == h.Year {
+		y.Plan = *h.Baseline
+	}
+	return y
+}
+
 // TurnYear begins the next table year as one edit, which one undo takes back.
 func (a *App) TurnYear(ctx context.Context, by Stamp) (Done, error) {
 	return a.once(ctx, by, func(now *Planned) (store.Edit, error) {
@@ -109,7 +121,7 @@ func (a *App) TurnYear(ctx context.Context, by Stamp) (Done, error) {
 			return store.Edit{}, err
 		}
 		h := now.Snapshot.Household
-		return store.Edit{Command: "turn-year", Beds: turn.Beds, Placements: turn.Placements, Settings: &store.Settings{Name: h.Name, Year: turn.Year, Start: h.Start, Risk: h.Risk, School: h.School}}, nil
+		return store.Edit{Command: "turn-year", Past: ended(now, h), Beds: turn.Beds, Placements: turn.Placements, Settings: &store.Settings{Name: h.Name, Year: turn.Year, Start: h.Start, Risk: h.Risk, School: h.School}}, nil
 	})
 }
 

@@ -5,6 +5,7 @@ import (
 	"context"
 	"path/filepath"
 	"slices"
+	"strconv"
 	"strings"
 	"testing"
 
@@ -235,7 +236,12 @@ func TestTheYearBeforeCanBeLookedAt(t *testing.T) {
 	if y := before(); y != nil {
 		t.Fatalf("a year before though none was ended: %+v", y)
 	}
+	ends := s.now()
 	turned := s.done(s.TurnYear(context.Background(), s.by()))
+	past := turned.Snapshot.Household.Past
+	if len(past) != 1 || past[0].ID != strconv.Itoa(ends.Snapshot.Household.Year) || past[0].Plan.Fed != ends.Plan.Tally.WeeksFed || len(past[0].Wishes) != len(ends.Snapshot.Household.Wishes) || len(past[0].Plan.Sowings) < len(ends.Plan.Sowings)/2 {
+		t.Errorf("the year that ended is not kept: %d years", len(past))
+	}
 	by := s.by()
 	wish := turned.Snapshot.Household.Wishes[0]
 	s.done(s.Edit(context.Background(), store.Edit{Client: by.Client, ID: by.ID, Revision: by.Revision, Command: "remove-wish", Target: wish.ID}))

@@ -39,6 +39,7 @@ type Edit struct {
 	Lot            *stock.Lot           // add-lot, change-lot; put-planting: what goes into a storage place by it
 	Lots           []stock.Lot          // add-lots; put-plantings, record: what goes into a storage place by them
 	Patch          *household.Patch     // add-patch, change-patch
+	Past           *household.PastYear  // turn-year: the year that ends
 	Measure        *household.Measure   // add-measure, change-measure
 	OwnCrop        *book.OwnCrop        // add-own-crop, change-own-crop
 	OwnPreparation *book.OwnPreparation // add-own-preparation, change-own-preparation

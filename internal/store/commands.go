@@ -133,6 +133,11 @@ func (d *drafter) turnYear(e *Edit) error {
 	if err := d.placeAll(e.Placements); err != nil {
 		return err
 	}
+	if e.Past != nil {
+		if err := d.set(pastKind, e.Past.ID, 0, e.Past); err != nil {
+			return err
+		}
+	}
 	if err := d.setHousehold(e.Settings); err != nil {
 		return err
 	}

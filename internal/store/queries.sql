@@ -291,3 +291,13 @@ ON CONFLICT (id) DO UPDATE SET position = excluded.position, name = excluded.nam
 
 -- name: DeleteMeasure :exec
 DELETE FROM measure WHERE id = ?;
+
+-- name: ListPastYears :many
+SELECT * FROM past_year ORDER BY id;
+
+-- name: PutPastYear :exec
+INSERT INTO past_year (id, position, body) VALUES (?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, body = excluded.body;
+
+-- name: DeletePastYear :exec
+DELETE FROM past_year WHERE id = ?;

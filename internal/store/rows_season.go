@@ -65,6 +65,29 @@ var measureKind = listed("measure", "measures", func(h *household.Household) *[]
 	return "a " + m.Name + " of " + m.Food
 })
 
+// A year that has ended is named after itself.
+var pastKind = listed("past-year", "past", func(h *household.Household) *[]household.PastYear { return &h.Past }, func(y *household.PastYear) *string { return &y.ID }, func(e *Edit) *household.PastYear { return e.Past }).saidOf().rowsOf(
+	func(ctx context.Context, q *rows.Queries, add adder) error {
+		all, err := q.ListPastYears(ctx)
+		if err != nil {
+			return err
+		}
+		for _, r := range all {
+			if err := add(r.ID, r.Position, json.RawMessage(r.Body)); err != nil {
+				return err
+			}
+		}
+		return nil
+	},
+	func(ctx context.Context, q *rows.Queries, at float64, id string, value json.RawMessage) error {
+		return q.PutPastYear(ctx, rows.PutPastYearParams{ID: id, Position: at, Body: string(value)})
+	},
+	by((*rows.Queries).DeletePastYear)).called(func(value json.RawMessage, _ *book.Book) string {
+	var y household.PastYear
+	_ = json.Unmarshal(value, &y) // without a year it is called by its kind
+	return "the year " + y.ID
+})
+
 // A habit is named after its crop: a household has one for each.
 var habitKind = listed("habit", "habits", func(h *household.Household) *[]household.Habit { return &h.Habits }, func(x *household.Habit) *string { return &x.Crop }, func(e *Edit) *household.Habit { return e.Habit }).saidOf().rowsOf(
 	func(ctx context.Context, q *rows.Queries, add adder) error {

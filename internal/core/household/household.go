@@ -46,6 +46,8 @@ type Household struct {
 	Baseline  *record.Baseline  `json:"agreed,omitempty"`
 	Weather   []place.Day       `json:"weather"` // the days that have been
 
+	Past []PastYear `json:"past,omitempty"` // the years that have ended
+
 	Plot *bed.Plot `json:"plot,omitempty"` // the land the beds lie on
 	Beds []bed.Bed `json:"beds"`
 
@@ -115,6 +117,7 @@ func (h Household) validate(b *book.Book) error {
 	validateList(c, "guests", h.Guests, func(x Guest) string { return x.ID }, Guest.Validate)
 	validateList(c, "stores", h.Storage, func(x stock.StoragePlace) string { return x.ID }, stock.StoragePlace.Validate)
 	validateList(c, "wishes", h.Wishes, func(x wish.Wish) string { return x.ID }, func(x wish.Wish, at invalid.Check) { x.Validate(at, b) })
+	validateList(c, "past", h.Past, func(y PastYear) string { return y.ID }, func(y PastYear, at invalid.Check) { y.Validate(at, b) })
 	validateList(c, "measures", h.Measures, func(m Measure) string { return m.ID }, func(m Measure, at invalid.Check) { m.Validate(at) })
 	validateList(c, "patches", h.Patches, func(x Patch) string { return x.ID }, func(x Patch, at invalid.Check) { x.Validate(at, b) })
 	validateList(c, "habits", h.Habits, func(x Habit) string { return x.Crop }, func(x Habit, at invalid.Check) { x.Validate(at, b) })
@@ -152,7 +155,7 @@ func (h Household) validateLengths(c invalid.Check) bool {
 		name    string
 		n, most int
 	}{{"members", len(h.Members), MostWishes}, {"guests", len(h.Guests), MostWishes}, {"stores", len(h.Storage), MostWishes}, {"wishes", len(h.Wishes), MostWishes},
-		{"overrules", len(h.Overrules), MostWishes}, {"patches", len(h.Patches), MostWishes}, {"measures", len(h.Measures), MostWishes}, {"own_crops", len(h.OwnCrops), MostWishes},
+		{"overrules", len(h.Overrules), MostWishes}, {"patches", len(h.Patches), MostWishes}, {"measures", len(h.Measures), MostWishes}, {"past", len(h.Past), MostYears}, {"own_crops", len(h.OwnCrops), MostWishes},
 		{"own_preparations", len(h.OwnPreparations), MostWishes}, {"habits", len(h.Habits), MostWishes}, {"plantings", len(h.Plantings), record.MostPlantings},
 		{"beds", len(h.Beds), bed.MostBeds}, {"placements", len(h.Placements), record.MostPlantings}, {"lots", len(h.Lots), stock.MostLots}, {"entries", len(h.Entries), record.MostEntries}} {
 		if l.n > l.most {

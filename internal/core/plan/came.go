@@ -49,14 +49,7 @@ func (b *basis) byWhatCame(w weeks, wishes []Wish, all [][]served) weeks {
 	if len(b.in.Picked) == 0 {
 		return w
 	}
-	factors := map[*sown]float64{}
-	for _, of := range all {
-		for _, m := range of {
-			if _, seen := factors[m.s]; !seen {
-				factors[m.s] = b.comesTo(m.s)
-			}
-		}
-	}
+	factors := b.factors(all)
 	out := w
 	for i := range wishes {
 		gaps, kept := b.fallShort(w.wishes[i].Coming[:], all[i], factors)
@@ -72,6 +65,50 @@ func (b *basis) byWhatCame(w weeks, wishes []Wish, all [][]served) weeks {
 		}
 	}
 	return out
+}
+
+// factors returns what is to come of every sowing that serves a wish.
+func (b *basis) factors(all [][]served) map[*sown]float64 {
+	out := map[*sown]float64{}
+	for _, of := range all {
+		for _, m := range of {
+			if _, seen := out[m.s]; !seen {
+				out[m.s] = b.comesTo(m.s)
+			}
+		}
+	}
+	return out
+}
+
+// kitchenAhead returns the batches to be put up in each week as what came in foretells them; nil where
+// nothing was picked.
+func (b *basis) kitchenAhead(wishes []Wish, all [][]served) []float64 {
+	if len(b.in.Picked) == 0 {
+		return nil
+	}
+	k := newKitchen(b.desk.Rules.Evenings*b.desk.Rules.Batches, wishes)
+	factors := b.factors(all)
+	var lots []lot
+	for _, of := range all {
+		ahead := b.standAhead(of, factors)
+		for _, m := range of {
+			if p := m.part(); !p.d.form.PutUp() || p.d.part {
+				continue
+			}
+			for _, l := range b.lots(m) {
+				if f := factors[m.s]; ahead.Has(l.from) && f != 1 {
+					l.batches, l.kg = f*l.batches, f*l.kg
+				}
+				if l.batches > 0 {
+					lots = append(lots, l)
+				}
+			}
+		}
+	}
+	for year := range 2 { // as in the kitchen's own year
+		lots = k.putUp(lots, year == 1)
+	}
+	return k.Batches
 }
 
 // comesTo returns what is to come of a sowing as a share of what the plan expects of it from today

@@ -65,6 +65,15 @@ func TestWhatCameInMovesTheComingYear(t *testing.T) {
 	if few <= usual {
 		t.Errorf("gaps: %d after a usual season, %d after a poor one", usual, few)
 	}
+	sum := func(all []float64) (n float64) {
+		for _, x := range all {
+			n += x
+		}
+		return n
+	}
+	if before.Kitchen.Ahead == nil || sum(poor.Kitchen.Ahead) >= 0.9*sum(poor.Kitchen.Batches) || sum(asPlanned.Kitchen.Ahead) < 0.95*sum(asPlanned.Kitchen.Batches) {
+		t.Errorf("batches ahead: %.1f after a usual season, %.1f after a poor one, %.1f in the plan", sum(asPlanned.Kitchen.Ahead), sum(poor.Kitchen.Ahead), sum(poor.Kitchen.Batches))
+	}
 	for _, x := range []Plan{asPlanned, poor} {
 		if x.Tally != before.Tally || x.Wishes[0].WeeksFed != before.Wishes[0].WeeksFed || x.Wishes[1].ToFill != before.Wishes[1].ToFill || len(x.Sowings) != len(before.Sowings) {
 			t.Error("what came in moved what is wanted")

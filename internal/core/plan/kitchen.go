@@ -12,11 +12,12 @@ import (
 
 // Kitchen is what the kitchen must handle each week against what it can.
 type Kitchen struct {
-	Capacity  float64    `json:"capacity"`   // batches a week
-	HarvestKg []float64  `json:"harvest_kg"` // each of 52 weeks: brought in, in an average year
-	Batches   []float64  `json:"batches"`    // put up each week
-	Over      []float64  `json:"over"`       // of those, more than the kitchen can do
-	Hours     []float64  `json:"hours"`      // hands on
+	Capacity  float64    `json:"capacity"`        // batches a week
+	HarvestKg []float64  `json:"harvest_kg"`      // each of 52 weeks: brought in, in an average year
+	Batches   []float64  `json:"batches"`         // put up each week
+	Ahead     []float64  `json:"ahead,omitempty"` // the same in the coming year, as what came in foretells it; none: nothing came in yet
+	Over      []float64  `json:"over"`            // of those, more than the kitchen can do
+	Hours     []float64  `json:"hours"`           // hands on
 	Overloads []Overload `json:"overloads"`
 	Total     float64    `json:"total"`       // batches in the year
 	TotalHour float64    `json:"total_hours"` // hours in the year

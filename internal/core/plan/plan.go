@@ -148,6 +148,7 @@ func computedOf(b *basis) *computed { // 1, 4: household, book, climate
 	p.Tally.Area, p.Tally.AreaWeek = fullestWeek(b, all)
 	kitchen := kitchenOf(b, w, p.Wishes, all, served) // 13: what the kitchen must do
 	p.Kitchen, p.Tally.Overloads = kitchen.Kitchen, len(kitchen.Overloads)
+	p.Kitchen.Ahead = b.kitchenAhead(p.Wishes, served)
 	stores := storageOf(b, w, p.Wishes)
 	p.Storage, p.Tally.Freezer = stores.rooms, stores.freezer
 	for i := range p.Wishes {

@@ -1153,6 +1153,7 @@ export interface components {
             lots: components["schemas"]["Lot"][];
             patches: components["schemas"]["Patch"][];
             measures: components["schemas"]["Measure"][];
+            past?: components["schemas"]["PastYear"][];
             own_crops: components["schemas"]["OwnCrop"][];
             own_preparations: components["schemas"]["OwnPreparation"][];
             school?: components["schemas"]["School"];
@@ -1472,6 +1473,8 @@ export interface components {
             capacity: number;
             harvest_kg: number[];
             batches: number[];
+            /** @description batches in the coming year as what came in foretells them; left out before anything came in */
+            ahead?: number[];
             over: number[];
             hours: number[];
             overloads: components["schemas"]["Overload"][];
@@ -3022,6 +3025,11 @@ export interface components {
             gone: number;
             /** @description g that can go there today */
             now: number;
+        };
+        PastYear: {
+            id: string;
+            plan: components["schemas"]["Agreement"];
+            wishes: components["schemas"]["Wish"][];
         };
         FoodSeason: {
             food: string;

@@ -72,6 +72,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	if q.deleteOwnPreparationStmt, err = db.PrepareContext(ctx, deleteOwnPreparation); err != nil {
 		return nil, fmt.Errorf("error preparing query DeleteOwnPreparation: %w", err)
 	}
+	if q.deletePastYearStmt, err = db.PrepareContext(ctx, deletePastYear); err != nil {
+		return nil, fmt.Errorf("error preparing query DeletePastYear: %w", err)
+	}
 	if q.deletePatchStmt, err = db.PrepareContext(ctx, deletePatch); err != nil {
 		return nil, fmt.Errorf("error preparing query DeletePatch: %w", err)
 	}
@@ -174,6 +177,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	if q.listOwnPreparationsStmt, err = db.PrepareContext(ctx, listOwnPreparations); err != nil {
 		return nil, fmt.Errorf("error preparing query ListOwnPreparations: %w", err)
 	}
+	if q.listPastYearsStmt, err = db.PrepareContext(ctx, listPastYears); err != nil {
+		return nil, fmt.Errorf("error preparing query ListPastYears: %w", err)
+	}
 	if q.listPatchesStmt, err = db.PrepareContext(ctx, listPatches); err != nil {
 		return nil, fmt.Errorf("error preparing query ListPatches: %w", err)
 	}
@@ -245,6 +251,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	}
 	if q.putOwnPreparationStmt, err = db.PrepareContext(ctx, putOwnPreparation); err != nil {
 		return nil, fmt.Errorf("error preparing query PutOwnPreparation: %w", err)
+	}
+	if q.putPastYearStmt, err = db.PrepareContext(ctx, putPastYear); err != nil {
+		return nil, fmt.Errorf("error preparing query PutPastYear: %w", err)
 	}
 	if q.putPatchStmt, err = db.PrepareContext(ctx, putPatch); err != nil {
 		return nil, fmt.Errorf("error preparing query PutPatch: %w", err)
@@ -365,6 +374,11 @@ func (q *Queries) Close() error {
 	if q.deleteOwnPreparationStmt != nil {
 		if cerr := q.deleteOwnPreparationStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing deleteOwnPreparationStmt: %w", cerr)
+		}
+	}
+	if q.deletePastYearStmt != nil {
+		if cerr := q.deletePastYearStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deletePastYearStmt: %w", cerr)
 		}
 	}
 	if q.deletePatchStmt != nil {
@@ -537,6 +551,11 @@ func (q *Queries) Close() error {
 			err = fmt.Errorf("error closing listOwnPreparationsStmt: %w", cerr)
 		}
 	}
+	if q.listPastYearsStmt != nil {
+		if cerr := q.listPastYearsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listPastYearsStmt: %w", cerr)
+		}
+	}
 	if q.listPatchesStmt != nil {
 		if cerr := q.listPatchesStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing listPatchesStmt: %w", cerr)
@@ -657,6 +676,11 @@ func (q *Queries) Close() error {
 			err = fmt.Errorf("error closing putOwnPreparationStmt: %w", cerr)
 		}
 	}
+	if q.putPastYearStmt != nil {
+		if cerr := q.putPastYearStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putPastYearStmt: %w", cerr)
+		}
+	}
 	if q.putPatchStmt != nil {
 		if cerr := q.putPatchStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing putPatchStmt: %w", cerr)
@@ -772,6 +796,7 @@ type Queries struct {
 	deleteOverruleStmt          *sql.Stmt
 	deleteOwnCropStmt           *sql.Stmt
 	deleteOwnPreparationStmt    *sql.Stmt
+	deletePastYearStmt          *sql.Stmt
 	deletePatchStmt             *sql.Stmt
 	deletePlaceStmt             *sql.Stmt
 	deletePlaceMonthsStmt       *sql.Stmt
@@ -806,6 +831,7 @@ type Queries struct {
 	listOverrulesStmt           *sql.Stmt
 	listOwnCropsStmt            *sql.Stmt
 	listOwnPreparationsStmt     *sql.Stmt
+	listPastYearsStmt           *sql.Stmt
 	listPatchesStmt             *sql.Stmt
 	listPhotographsStmt         *sql.Stmt
 	listPlaceMonthsStmt         *sql.Stmt
@@ -830,6 +856,7 @@ type Queries struct {
 	putOverruleStmt             *sql.Stmt
 	putOwnCropStmt              *sql.Stmt
 	putOwnPreparationStmt       *sql.Stmt
+	putPastYearStmt             *sql.Stmt
 	putPatchStmt                *sql.Stmt
 	putPlaceStmt                *sql.Stmt
 	putPlaceMonthStmt           *sql.Stmt
@@ -864,6 +891,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		deleteOverruleStmt:          q.deleteOverruleStmt,
 		deleteOwnCropStmt:           q.deleteOwnCropStmt,
 		deleteOwnPreparationStmt:    q.deleteOwnPreparationStmt,
+		deletePastYearStmt:          q.deletePastYearStmt,
 		deletePatchStmt:             q.deletePatchStmt,
 		deletePlaceStmt:             q.deletePlaceStmt,
 		deletePlaceMonthsStmt:       q.deletePlaceMonthsStmt,
@@ -898,6 +926,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		listOverrulesStmt:           q.listOverrulesStmt,
 		listOwnCropsStmt:            q.listOwnCropsStmt,
 		listOwnPreparationsStmt:     q.listOwnPreparationsStmt,
+		listPastYearsStmt:           q.listPastYearsStmt,
 		listPatchesStmt:             q.listPatchesStmt,
 		listPhotographsStmt:         q.listPhotographsStmt,
 		listPlaceMonthsStmt:         q.listPlaceMonthsStmt,
@@ -922,6 +951,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		putOverruleStmt:             q.putOverruleStmt,
 		putOwnCropStmt:              q.putOwnCropStmt,
 		putOwnPreparationStmt:       q.putOwnPreparationStmt,
+		putPastYearStmt:             q.putPastYearStmt,
 		putPatchStmt:                q.putPatchStmt,
 		putPlaceStmt:                q.putPlaceStmt,
 		putPlaceMonthStmt:           q.putPlaceMonthStmt,

@@ -161,6 +161,12 @@ type OwnPreparation struct {
 	Crops           string
 }
 
+type PastYear struct {
+	ID       string
+	Position float64
+	Body     string
+}
+
 type Patch struct {
 	ID       string
 	Position float64

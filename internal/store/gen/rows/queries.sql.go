@@ -193,6 +193,15 @@ func (q *Queries) DeleteOwnPreparation(ctx context.Context, id string) error {
 	return err
 }
 
+const deletePastYear = `-- name: DeletePastYear :exec
+DELETE FROM past_year WHERE id = ?
+`
+
+func (q *Queries) DeletePastYear(ctx context.Context, id string) error {
+	_, err := q.exec(ctx, q.deletePastYearStmt, deletePastYear, id)
+	return err
+}
+
 const deletePatch = `-- name: DeletePatch :exec
 DELETE FROM patch WHERE id = ?
 `
@@ -964,6 +973,33 @@ func (q *Queries) ListOwnPreparations(ctx context.Context) ([]OwnPreparation, er
 	return items, nil
 }
 
+const listPastYears = `-- name: ListPastYears :many
+SELECT id, position, body FROM past_year ORDER BY id
+`
+
+func (q *Queries) ListPastYears(ctx context.Context) ([]PastYear, error) {
+	rows, err := q.query(ctx, q.listPastYearsStmt, listPastYears)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []PastYear
+	for rows.Next() {
+		var i PastYear
+		if err := rows.Scan(&i.ID, &i.Position, &i.Body); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const listPatches = `-- name: ListPatches :many
 SELECT id, position, crop, plants, planted FROM patch ORDER BY position, id
 `
@@ -1631,6 +1667,22 @@ func (q *Queries) PutOwnPreparation(ctx context.Context, arg PutOwnPreparationPa
 		arg.Name,
 		arg.Crops,
 	)
+	return err
+}
+
+const putPastYear = `-- name: PutPastYear :exec
+INSERT INTO past_year (id, position, body) VALUES (?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, body = excluded.body
+`
+
+type PutPastYearParams struct {
+	ID       string
+	Position float64
+	Body     string
+}
+
+func (q *Queries) PutPastYear(ctx context.Context, arg PutPastYearParams) error {
+	_, err := q.exec(ctx, q.putPastYearStmt, putPastYear, arg.ID, arg.Position, arg.Body)
 	return err
 }
 

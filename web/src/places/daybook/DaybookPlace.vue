@@ -23,6 +23,7 @@ import LogLine from './LogLine.vue'
 import StandingLine from './StandingLine.vue'
 import TaskLine from './TaskLine.vue'
 import MoonLine from './MoonLine.vue'
+import WeatherLine from './WeatherLine.vue'
 import WeekHead from './WeekHead.vue'
 import './daybook.css'
 
@@ -123,6 +124,7 @@ useKeys([
       </div>
     </div>
     <LogLine />
+    <WeatherLine />
     <BehindLine />
     <FrostNights />
     <div class="columns">

@@ -4,9 +4,12 @@ import { computed } from 'vue'
 import { useHousehold } from '../../lib/household'
 import LoadStrip from './LoadStrip.vue'
 
+const props = defineProps<{ ahead?: boolean }>()
 const store = useHousehold()
 const kitchen = computed(() => store.plan?.kitchen)
 const garden = computed(() => store.plan?.work)
+/** In the year that comes, as what came in foretells it. */
+const foretold = computed(() => (props.ahead ? kitchen.value?.ahead : undefined))
 const most = (v: number[]) => Math.max(0, ...v)
 </script>
 
@@ -21,9 +24,9 @@ const most = (v: number[]) => Math.max(0, ...v)
   />
   <LoadStrip
     v-if="kitchen"
-    label="To put up"
-    :values="kitchen.batches"
-    :over="kitchen.over"
+    :label="foretold ? 'To put up, as it goes' : 'To put up'"
+    :values="foretold ?? kitchen.batches"
+    :over="foretold ? undefined : kitchen.over"
     unit="batches"
     :peak="Math.max(most(kitchen.batches), kitchen.capacity)"
     :can="kitchen.capacity"

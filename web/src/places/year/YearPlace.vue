@@ -155,7 +155,7 @@ onMounted(() =>
         @blur="week = -1"
       >
         <div v-if="week >= 0" class="cursor" aria-hidden="true"><i :style="{ left: (week / 52) * 100 + '%' }" /></div>
-        <LedgerStrips />
+        <LedgerStrips :ahead="ahead" />
         <div class="year-grid heads">
           <span class="small quiet">food</span><MonthScale warm /><span class="small quiet r">short</span>
         </div>
