@@ -4,6 +4,7 @@ import App from './App.vue'
 import { router } from './router'
 import './style/base.css'
 import './style/controls.css'
+import './style/figures.css'
 import './style/grids.css'
 import './style/sources.css'
 

@@ -42,7 +42,7 @@ async function put(b: Bag) {
             >{{ b.gone ? `${kg(b.gone)} of ${kg(b.wanted)} gone` : `${kg(b.wanted)} wanted` }}
           </span>
         </span>
-        <button v-if="b.now > 0" type="button" class="link" @click="put(b)">{{ kg(b.now) }} of what came in</button>
+        <button v-if="b.now > 0" type="button" class="link" @click="put(b)">give {{ kg(b.now) }}</button>
         <span v-else class="quiet small">{{ b.gone >= b.wanted ? 'all gone there' : 'nothing is left to give' }}</span>
       </li>
     </ul>

@@ -7,7 +7,7 @@ import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { atOnePress } from '../../lib/went'
-import { capital, day, fullDay } from '../../lib/words'
+import { capital, day, dayNumber, fullDay } from '../../lib/words'
 import PhotoStrip from '../../parts/PhotoStrip.vue'
 
 const props = defineProps<{
@@ -43,6 +43,9 @@ const entries = computed(() => {
 })
 const hidden = computed(() => (told.value?.entries.length ?? 0) - (entries.value?.length ?? 0))
 const thisYear = (iso: string) => iso.slice(0, 4) === (store.plan?.as_of ?? '').slice(0, 4)
+/** Of what came in long ago nobody says any more where it went. */
+const askedFor = 21
+const lately = (iso: string) => dayNumber(store.plan?.as_of ?? iso) - dayNumber(iso) <= askedFor
 const several = computed(() => props.from !== props.to)
 
 /** Where what an entry brought in can have gone. */
@@ -68,7 +71,7 @@ async function remove(id: string) {
       <li v-for="e in entries" :key="e.id" :data-entry="e.act">
         <span>
           {{ capital(render(e.words)) }}
-          <span v-if="e.left > 0" class="where small no-print">
+          <span v-if="e.left > 0 && lately(e.day)" class="where small no-print">
             <span class="quiet">{{ say(e.left / 1000, 'kg') }} not said:</span>
             <button v-for="w in places(e)" :key="w.to" type="button" class="link" @click="say_(e, w.to)">
               {{ w.words }}

@@ -71,7 +71,7 @@ const went = (b: FoodBalance, to: string) => kg(b.went[to])
       Nothing was entered in these days. Type what came in at the top of the Daybook, or weigh it in.
     </p>
     <div v-else class="scroll">
-      <table v-if="balances">
+      <table v-if="balances" class="figure-table">
         <thead>
           <tr>
             <th scope="col">Food</th>
@@ -131,29 +131,8 @@ const went = (b: FoodBalance, to: string) => kg(b.went[to])
 .scroll {
   overflow-x: auto;
 }
-table {
+.figure-table {
   width: 100%;
-  border-collapse: collapse;
-}
-th,
-td {
-  border-bottom: 1px solid var(--hair);
-  padding: var(--space-2) var(--space-3) var(--space-2) 0;
-  text-align: left;
-  font-weight: 400;
-}
-thead th {
-  border-bottom-color: var(--ink-2);
-  font-size: var(--type-small);
-  color: var(--ink-2);
-}
-tbody th {
-  font-family: var(--serif);
-}
-.n {
-  text-align: right;
-  font-variant-numeric: tabular-nums lining-nums;
-  white-space: nowrap;
 }
 .looking {
   display: flex;

@@ -1,18 +1,22 @@
 <script setup lang="ts">
 // The weeks of a food's picking: what was expected with its band, and what came in.
-import { computed } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref } from 'vue'
 import type { FoodSeason } from '../../lib/api'
 import { useUnits } from '../../lib/units'
 import { day, dayNumber } from '../../lib/words'
 
 const props = defineProps<{ season: FoodSeason; today: string }>()
 const { say } = useUnits()
-const width = 760
+const figure = ref<HTMLElement>()
+/** As wide as there is room, so that its words keep their size. */
+const { width: room } = useElementSize(figure)
+const width = computed(() => Math.min(760, room.value || 340))
 const height = 170
 const foot = 22
 
 const most = computed(() => Math.max(0.001, ...props.season.weeks.map((w) => Math.max(w.high, w.picked))))
-const step = computed(() => Math.min(46, width / Math.max(1, props.season.weeks.length)))
+const step = computed(() => Math.min(46, width.value / Math.max(1, props.season.weeks.length)))
 const up = (kg: number) => height - (kg / most.value) * (height - 8)
 const middle = (i: number) => (i + 0.5) * step.value
 const points = (of: (i: number) => number) =>
@@ -27,12 +31,15 @@ const now = computed(() => {
   if (!first) return -1
   return ((dayNumber(props.today) - dayNumber(first) + 0.5) / 7) * step.value
 })
-/** A date under every fourth week. */
-const dates = computed(() => props.season.weeks.map((w, i) => ({ i, from: w.from })).filter(({ i }) => i % 4 === 0))
+/** A date under so many weeks that they do not run together. */
+const dates = computed(() => {
+  const apart = Math.max(1, Math.ceil(64 / step.value))
+  return props.season.weeks.map((w, i) => ({ i, from: w.from })).filter(({ i }) => i % apart === 0)
+})
 </script>
 
 <template>
-  <figure>
+  <figure ref="figure">
     <svg :viewBox="`0 -14 ${width} ${height + foot + 14}`" role="img" :aria-label="`Picking of ${season.food} by week`">
       <polygon :points="band" class="band" />
       <g v-for="(w, i) in season.weeks" :key="w.from">

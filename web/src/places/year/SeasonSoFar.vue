@@ -33,7 +33,7 @@ const kg = (n: number) => (n >= 0.05 ? say(n >= 10 ? Math.round(n) : n, 'kg') : 
       >
     </button>
     <div v-if="open" class="scroll">
-      <table>
+      <table class="figure-table">
         <thead>
           <tr>
             <th scope="col">Food</th>
@@ -73,28 +73,5 @@ const kg = (n: number) => (n >= 0.05 ? say(n >= 10 ? Math.round(n) : n, 'kg') : 
 }
 .scroll {
   overflow-x: auto;
-}
-table {
-  border-collapse: collapse;
-}
-th,
-td {
-  border-bottom: 1px solid var(--hair);
-  padding: var(--space-2) var(--space-5) var(--space-2) 0;
-  text-align: left;
-  font-weight: 400;
-}
-thead th {
-  border-bottom-color: var(--ink-2);
-  font-size: var(--type-small);
-  color: var(--ink-2);
-}
-tbody th {
-  font-family: var(--serif);
-}
-.n {
-  text-align: right;
-  font-variant-numeric: tabular-nums lining-nums;
-  white-space: nowrap;
 }
 </style>
