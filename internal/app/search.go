@@ -110,11 +110,19 @@ func (a *App) Entries(ctx context.Context, look Looked) (EntriesTold, error) {
 	return out, nil
 }
 
-// found asks the full-text index. A word stands for the things that are called so, too.
+// mostWords is how many words are looked for; more only make a search slow.
+const mostWords = 8
+
+// found asks the full-text index. A word of two letters or more stands for the things that are called
+// so, too.
 func (a *App) found(ctx context.Context, now *Planned, b *book.Book, words []string, look Looked) (*store.Found, error) {
+	words = words[:min(len(words), mostWords)]
 	wanted := make([]store.Wanted, len(words))
 	for i, w := range words {
-		wanted[i] = store.Wanted{Word: w, IDs: daybook.Names(w, b, now.Snapshot.Known.Beds, now.Snapshot.Known.Lots)}
+		wanted[i].Word = w
+		if len([]rune(w)) > 1 {
+			wanted[i].IDs = daybook.Names(w, b, now.Snapshot.Known.Beds, now.Snapshot.Known.Lots)
+		}
 	}
 	f, err := a.store.Find(ctx, wanted, look.From, look.To)
 	return &f, err
