@@ -108,8 +108,21 @@ func truths(t *testing.T, y demo.Years, h household.Household) {
 			t.Errorf("%s: in 2026 %.2f of what 2025 gave", food, share)
 		}
 	}
-	if len(h.Beds) == 0 {
-		t.Error("no beds")
+	beds := map[string]bool{}
+	for _, b := range h.Beds {
+		beds[b.Name] = true
+	}
+	for name := range demo.Truth.Bed {
+		if !beds[name] {
+			t.Errorf("something is true of %s, which is no bed", name)
+		}
+	}
+	for _, of := range []map[string]float64{demo.Truth.Kind, demo.Truth.Up} {
+		for id := range of {
+			if book.Usual().Crop(id) == nil {
+				t.Errorf("something is true of %s, which is no kind", id)
+			}
+		}
 	}
 }
 

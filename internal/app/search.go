@@ -93,7 +93,7 @@ func (a *App) Entries(ctx context.Context, look Looked) (EntriesTold, error) {
 		if found, err = a.found(ctx, now, b, words, look); err != nil {
 			return out, err
 		}
-		if look.Kind == "" {
+		if look.Kind == "" && look.Food == "" && look.Bed == "" { // sowings and lots have only their words
 			out.Sowings, out.Lots = a.items(now, b, found)
 		}
 	}

@@ -24,7 +24,8 @@ type Found struct {
 	Lots      []string
 }
 
-// mostFound bounds what a search finds of each kind.
+// mostFound bounds the sowings and lots that a search finds. Of entries all are found, since whoever asks
+// may want few of them: the notes among all that is said of carrots.
 const mostFound = 2000
 
 // Find looks for entries from one day to another, plantings and lots that have every word.
@@ -42,7 +43,7 @@ func (s *Store) Find(ctx context.Context, words []Wanted, from, to civil.Date) (
 		out.Entries[id] = true
 		return nil
 	}, `SELECT entry.id FROM entry_words JOIN entry ON entry.number = entry_words.rowid
-		WHERE entry_words MATCH ? AND entry.day BETWEEN ? AND ? ORDER BY entry.day DESC LIMIT ?`, match, from.String(), to.String(), mostFound)
+		WHERE entry_words MATCH ? AND entry.day BETWEEN ? AND ?`, match, from.String(), to.String())
 	if err != nil {
 		return out, err
 	}

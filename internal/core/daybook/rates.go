@@ -9,7 +9,7 @@ import (
 	"inventory/internal/core/stock"
 )
 
-// LotRate is how fast a lot is really drawn on: by what was taken of its kind in the last weeks.
+// LotRate is how fast a lot is really drawn on: by what was taken of its kind in the last weeks, but for what was spoiled.
 type LotRate struct {
 	Lot     string     `json:"lot"`
 	PerWeek float64    `json:"per_week"`          // of its kind: containers, or kg of what is kept by weight
@@ -53,7 +53,7 @@ func Rates(rec *record.Record, lots []stock.Lot, today civil.Date) []LotRate {
 	}
 	taken := map[kindOfLot]float64{}
 	for _, e := range rec.Span(today-rateDays+1, today) {
-		if k, there := of[e.Lot]; there && e.Act == record.Draw {
+		if k, there := of[e.Lot]; there && e.Act == record.Draw && e.To != record.Lost {
 			if k.size == 0 {
 				taken[k] += float64(e.Gram) / 1000
 			} else {

@@ -32,6 +32,7 @@ type FoodSeason struct {
 	Low      float64      `json:"low"`      // still to come
 	Likely   float64      `json:"likely"`
 	High     float64      `json:"high"`
+	Side     say.Side     `json:"side"`  // of what was expected by now: ahead, behind, as-expected; empty before the first picking
 	Words    string       `json:"words"` // whether it is ahead or behind, and how sure that is; empty before the first picking
 	Weeks    []SeasonWeek `json:"weeks"` // from the first in which something was expected or picked to the last
 }
@@ -155,7 +156,8 @@ func (d *seasons) told() []FoodSeason {
 		}
 		s.Weeks = s.Weeks[from:to]
 		if s.weighs > 0 {
-			s.Words = say.SeasonSoFar{Picked: s.Picked, ByNow: s.ByNow, Sure: sureness(s.Picked < s.ByNow, s.below/s.weighs)}.String()
+			said := say.SeasonSoFar{Picked: s.Picked, ByNow: s.ByNow, Sure: sureness(s.Picked < s.ByNow, s.below/s.weighs)}
+			s.Side, s.Words = said.Side(), said.String()
 		}
 		out = append(out, s.FoodSeason)
 	}

@@ -196,7 +196,7 @@ func standing(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, erro
 		return nil, &invalid.Field{Field: "count", Value: invalid.FormatNumber(e.Count), Allowed: fmt.Sprintf("at most %d: so many were sown", all)}
 	}
 	p.Asked = max(p.Asked, s.Plants)
-	p.Stood, p.Of, p.Up = up, all, &e.Day
+	p.Stood, p.Of, p.Up, p.Refill = up, all, &e.Day, nil // counted anew: its gaps may be sown once more
 	p.Plants = max(1, int(math.Round(float64(p.Asked)*float64(up)/float64(all))))
 	return say.CountedUp{Crop: s.CropName, Up: up, Of: all}, nil
 }

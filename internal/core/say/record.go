@@ -173,23 +173,43 @@ type SeasonSoFar struct {
 	Sure          Sureness
 }
 
-// asExpected is how little a season may differ to be told as expected.
-const asExpected = 0.1
+// Side is where a season stands against what was expected by now.
+type Side string
+
+// The sides.
+const (
+	AsExpected Side = "as-expected"
+	Ahead      Side = "ahead"
+	Behind     Side = "behind"
+)
+
+// nearly is how little a season may differ to be told as expected, as a share of what was expected.
+const nearly = 0.1
+
+// Side says on which side of what was expected the season is.
+func (x SeasonSoFar) Side() Side {
+	switch {
+	case math.Abs(x.Picked-x.ByNow) <= nearly*x.ByNow:
+		return AsExpected
+	case x.Picked > x.ByNow:
+		return Ahead
+	}
+	return Behind
+}
 
 func (x SeasonSoFar) String() string {
 	if x.ByNow <= 0 {
 		return "Earlier than expected"
 	}
 	text := fmt.Sprintf("%s picked, %s expected by now", amount.Mark(x.Picked, amount.Kilogram), amount.Mark(x.ByNow, amount.Kilogram))
-	if math.Abs(x.Picked-x.ByNow) <= asExpected*x.ByNow {
-		return "As expected: " + text
+	sure := map[Sureness]string{Chance: "; that may be chance", Likely: "; it is likely to stay so", Sure: "; it is nearly sure to stay so"}[x.Sure]
+	switch x.Side() {
+	case Ahead:
+		return "Ahead: " + text + sure
+	case Behind:
+		return "Behind: " + text + sure
 	}
-	side := "Behind: "
-	if x.Picked > x.ByNow {
-		side = "Ahead: "
-	}
-	return side + text + map[Sureness]string{
-		Chance: "; that may be chance", Likely: "; it is likely to stay so", Sure: "; it is nearly sure to stay so"}[x.Sure]
+	return "As expected: " + text
 }
 
 // Weighs is told of a measure that was weighed once.

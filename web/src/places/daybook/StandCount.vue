@@ -20,7 +20,6 @@ const noun = computed(() => (props.sowing.stations ? 'station' : props.sowing.ce
 const stood = computed(() => planting.value?.stood ?? 0)
 /** Gaps that were counted and not sown again yet. */
 const gaps = computed(() => (planting.value?.stood_of && !planting.value.refill ? of.value - stood.value : 0))
-const seeds = computed(() => gaps.value * Math.max(1, props.sowing.per_place))
 
 async function tell(what: 'stood' | 'refill', n = 0) {
   wrong.value = wordsOf(await store.log({ sowing: props.sowing.id, what, count: n, day: store.plan?.as_of }))
@@ -42,7 +41,7 @@ async function tell(what: 'stood' | 'refill', n = 0) {
       <button type="button" class="link" @click="tell('refill')">
         the {{ count(gaps, 'gap') }} {{ gaps === 1 ? 'was' : 'were' }} sown again today
       </button>
-      <span class="quiet"> {{ count(seeds, 'seed') }} for it</span>
+      <span v-if="sowing.per_place" class="quiet"> {{ count(sowing.per_place, 'seed') }} to each</span>
     </p>
     <p v-else-if="planting?.refill" class="quiet">
       Gaps sown again on {{ day(planting.refill) }}; up by {{ day(sowing.up_by) }}.

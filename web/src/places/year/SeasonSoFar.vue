@@ -17,7 +17,7 @@ const { data } = useAnswer(
   (_, signal) => api.GET('/seasons', { signal }),
 )
 const picked = computed(() => (data.value ?? []).filter((s) => s.picked > 0))
-const behind = computed(() => picked.value.filter((s) => s.words.startsWith('Behind')).length)
+const behind = computed(() => picked.value.filter((s) => s.side === 'behind').length)
 const kg = (n: number) => (n >= 0.05 ? say(n >= 10 ? Math.round(n) : n, 'kg') : '')
 </script>
 
