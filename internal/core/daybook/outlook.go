@@ -15,7 +15,6 @@ type Outlook struct {
 	Likely     float64 `json:"likely"`
 	High       float64 `json:"high"` // no more in nine seasons of ten
 	NearlyOver bool    `json:"nearly_over"`
-	Below      float64 `json:"-"` // chance that the planting gives less than was expected
 }
 
 // PickedOf returns what was picked of every sowing until a day.
@@ -45,8 +44,8 @@ func Outlooks(courses []plan.Course, picked map[string]plan.Picked, today civil.
 		if !there {
 			continue
 		}
-		o := c.Outlook(p, today)
-		out = append(out, Outlook{Sowing: c.Sowing, Expected: c.Kg, Picked: p.Kg, Low: o.Low, Likely: o.Likely, High: o.High, NearlyOver: o.NearlyOver, Below: o.Below})
+		o := c.ToCome(p, true, today)
+		out = append(out, Outlook{Sowing: c.Sowing, Expected: c.Kg, Picked: p.Kg, Low: o.Low, Likely: o.Likely, High: o.High, NearlyOver: o.NearlyOver})
 	}
 	return out
 }

@@ -6,7 +6,6 @@ import (
 
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
-	"inventory/internal/core/forecast"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/record"
 	"inventory/internal/core/say"
@@ -48,13 +47,10 @@ const (
 // year, which begins with a day; the foods of which most is to come first.
 func Seasons(courses []plan.Course, rec *record.Record, b *book.Book, start, today civil.Date) []FoodSeason {
 	d := &seasons{book: b, start: start, today: today, of: map[string]*foodSeason{}}
-	outlooks := map[string]Outlook{}
 	picked := PickedOf(rec, today)
-	for _, o := range Outlooks(courses, picked, today) {
-		outlooks[o.Sowing] = o
-	}
 	for i := range courses {
-		d.course(&courses[i], outlooks[courses[i].Sowing], picked[courses[i].Sowing].First)
+		p, there := picked[courses[i].Sowing]
+		d.course(&courses[i], p, there)
 	}
 	for _, e := range rec.Span(start, today) {
 		if e.Act == record.Harvest {
@@ -105,39 +101,36 @@ func (d *seasons) week(s *foodSeason, day civil.Date) *SeasonWeek {
 
 // course adds what is expected of one planting: what is over by the plan, what is to come by what
 // came in of it.
-func (d *seasons) course(c *plan.Course, o Outlook, first civil.Date) {
+func (d *seasons) course(c *plan.Course, p plan.Picked, picked bool) {
 	crop := d.book.Crop(c.Crop)
 	if crop == nil {
 		return
 	}
 	s := d.season(crop.Food)
-	variance := forecast.Variance(c.CV)
-	prior := forecast.ToCome(forecast.Unrecorded(variance), forecast.Picking{Expected: c.Kg, Weeks: float64(c.Days) / 7, Weighed: forecast.Most, Variance: variance})
-	seen := o.Sowing != ""
-	if !seen {
-		first = c.First
-		o = Outlook{Low: prior.Low, Likely: c.Kg, High: prior.High}
-		over := c.Over(int(d.today - first + 1)) // what was not picked until today is not to come
-		o.Low, o.Likely, o.High = o.Low*(1-over), o.Likely*(1-over), o.High*(1-over)
+	first := c.First
+	o, whole := c.ToCome(p, picked, d.today), c.Expected()
+	if picked {
+		first = p.First
+		s.below, s.weighs = s.below+o.Below*c.Kg, s.weighs+c.Kg
 	}
 	s.Expected += c.Kg
 	s.ByNow += c.Between(c.Kg, c.First, c.First, max(c.First, d.today+1))
 	s.Low, s.Likely, s.High = s.Low+o.Low, s.Likely+o.Likely, s.High+o.High
-	if seen {
-		s.below, s.weighs = s.below+o.Below*c.Kg, s.weighs+c.Kg
-	}
 	left := 1 - c.Over(int(d.today-first+1))
 	for i := range s.Weeks {
 		w := &s.Weeks[i]
-		was := c.Between(1, c.First, w.From, min(w.From+7, d.today+1))
-		if w.From > d.today {
-			was = 0
+		if w.From <= d.today {
+			was := c.Between(1, c.First, w.From, min(w.From+7, d.today+1))
+			w.Low, w.Expected, w.High = w.Low+was*whole.Low, w.Expected+was*c.Kg, w.High+was*whole.High
 		}
-		w.Low, w.Expected, w.High = w.Low+was*prior.Low, w.Expected+was*c.Kg, w.High+was*prior.High
-		if w.From+7 > d.today && left > 0 {
-			will := c.Between(1, first, max(w.From, d.today+1), w.From+7) / left
-			w.Low, w.Expected, w.High = w.Low+will*o.Low, w.Expected+will*o.Likely, w.High+will*o.High
+		will := 0.0
+		switch next := max(c.First, d.today+1); {
+		case c.Once && w.From <= next && next < w.From+7: // in one go, tomorrow at the earliest
+			will = 1
+		case !c.Once && w.From+7 > d.today && left > 0:
+			will = c.Between(1, first, max(w.From, d.today+1), w.From+7) / left
 		}
+		w.Low, w.Expected, w.High = w.Low+will*o.Low, w.Expected+will*o.Likely, w.High+will*o.High
 	}
 }
 

@@ -2,11 +2,14 @@ package plan
 
 import (
 	"math"
+	"slices"
 
 	"inventory/internal/core/amount"
+	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/forecast"
 	"inventory/internal/core/place"
+	"inventory/internal/core/record"
 	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
@@ -20,8 +23,34 @@ type Picked struct {
 	Last  bool       // the picking is over
 }
 
-// Outlook says what is still to come of a planting, by what came in of it until today.
-func (c *Course) Outlook(p Picked, today civil.Date) forecast.Outlook {
+// ToCome says what is still to come of a planting: by what came in of it until today, or where nothing
+// did by the plan. What is harvested once stands until it is lifted, whenever that was due; of the
+// rest what was not picked by now is not to come.
+func (c *Course) ToCome(p Picked, picked bool, today civil.Date) forecast.Outlook {
+	switch {
+	case c.Gone:
+		return forecast.Outlook{NearlyOver: true, Below: 0.5}
+	case picked:
+		return c.outlook(p, today)
+	}
+	out := c.Expected()
+	if !c.Once {
+		left := 1 - c.Over(int(today-c.First)+1)
+		out.Low, out.Likely, out.High = left*out.Low, left*out.Likely, left*out.High
+	}
+	return out
+}
+
+// Expected says what a planting gives in all before anything came in of it.
+func (c *Course) Expected() forecast.Outlook {
+	variance := forecast.Variance(c.CV)
+	out := forecast.ToCome(forecast.Unrecorded(variance), forecast.Picking{Expected: c.Kg, Weeks: float64(c.Days) / 7, Weighed: forecast.Most, Variance: variance})
+	out.Likely = c.Kg
+	return out
+}
+
+// outlook says what is still to come of a planting of which something came in.
+func (c *Course) outlook(p Picked, today civil.Date) forecast.Outlook {
 	days := int(today-p.First) + 1
 	over := c.Over(days)
 	if c.Once { // not by its days: by how much of the row was lifted
@@ -45,11 +74,7 @@ const weekFed = 0.75
 
 // byWhatCame returns the weeks of the coming year as what came in until today foretells them, and
 // tells wishes how many of their jars can really be filled. What is needed does not change by it.
-func (b *basis) byWhatCame(w weeks, wishes []Wish, all [][]served) weeks {
-	if len(b.in.Picked) == 0 {
-		return w
-	}
-	factors := b.factors(all)
+func (b *basis) byWhatCame(w weeks, wishes []Wish, all [][]served, factors map[*sown]float64) weeks {
 	out := w
 	for i := range wishes {
 		gaps, kept := b.fallShort(w.wishes[i].Coming[:], all[i], factors)
@@ -67,8 +92,12 @@ func (b *basis) byWhatCame(w weeks, wishes []Wish, all [][]served) weeks {
 	return out
 }
 
-// factors returns what is to come of every sowing that serves a wish.
+// factors returns what is to come of every sowing that serves a wish, as a share of what the plan
+// expects; nil where nothing was picked.
 func (b *basis) factors(all [][]served) map[*sown]float64 {
+	if len(b.in.Picked) == 0 {
+		return nil
+	}
 	out := map[*sown]float64{}
 	for _, of := range all {
 		for _, m := range of {
@@ -80,14 +109,9 @@ func (b *basis) factors(all [][]served) map[*sown]float64 {
 	return out
 }
 
-// kitchenAhead returns the batches to be put up in each week as what came in foretells them; nil where
-// nothing was picked.
-func (b *basis) kitchenAhead(wishes []Wish, all [][]served) []float64 {
-	if len(b.in.Picked) == 0 {
-		return nil
-	}
+// kitchenAhead returns the batches to be put up in each week as what came in foretells them.
+func (b *basis) kitchenAhead(wishes []Wish, all [][]served, factors map[*sown]float64) []float64 {
 	k := newKitchen(b.desk.Rules.Evenings*b.desk.Rules.Batches, wishes)
-	factors := b.factors(all)
 	var lots []lot
 	for _, of := range all {
 		ahead := b.standAhead(of, factors)
@@ -126,7 +150,7 @@ func (b *basis) comesTo(s *sown) float64 {
 	if planned < 0.01*c.Kg {
 		return 1 // nearly over by the plan too
 	}
-	return c.Outlook(p, b.in.AsOf).Likely / planned
+	return c.ToCome(p, true, b.in.AsOf).Likely / planned
 }
 
 // fallShort returns the weeks from today on in which what is fresh does not reach, of those that
@@ -182,7 +206,12 @@ func (b *basis) whole(s *sown, factor float64) float64 {
 	if !picked || !ok || factor == 1 {
 		return 1
 	}
-	return (p.Kg + c.Outlook(p, b.in.AsOf).Likely) / c.Kg
+	return (p.Kg + c.ToCome(p, true, b.in.AsOf).Likely) / c.Kg
+}
+
+// gone reports whether nothing more is to come of a sowing.
+func (s *sown) gone() bool {
+	return s.Over || s.hand != nil && s.hand.Planting != nil && slices.ContainsFunc(s.hand.Planting.Done, func(d record.Done) bool { return d.What == record.Lift && !d.Part })
 }
 
 // courseOf returns how the picking of a sowing is expected to go; false where it has none.
@@ -201,6 +230,6 @@ func (b *basis) courseOf(s *sown) (Course, bool) {
 	}
 	return Course{
 		Sowing: s.ID, Crop: s.Crop, Kg: kg, CV: crop.YieldCV.Or(usualCV), First: *s.FirstPick, Days: st.End - st.Ready,
-		Once: onceOver(crop), Begun: s.Begun, season: s.season, start: st,
+		Once: crop.Harvest == book.Once, Begun: s.Begun, Gone: s.gone(), season: s.season, start: st,
 	}, true
 }

@@ -1,7 +1,6 @@
 package plan
 
 import (
-	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/season"
 )
@@ -16,6 +15,7 @@ type Course struct {
 	Days   int // from the first picking to the last, both counted
 	Once   bool
 	Begun  bool
+	Gone   bool // it was cleared, lost or lifted whole: nothing more is to come
 
 	season *season.Season
 	start  season.Start
@@ -55,6 +55,3 @@ func Courses(in Input) ([]Course, error) {
 	}
 	return out, nil
 }
-
-// onceOver reports whether a crop is harvested in one go.
-func onceOver(crop *book.Crop) bool { return crop.Harvest == book.Once }

@@ -138,9 +138,12 @@ func computedOf(b *basis) *computed { // 1, 4: household, book, climate
 			x.Notes = append(x.Notes, say.That(say.FilledAlready{Jars: n}))
 		}
 	}
-	w = b.byWhatCame(w, p.Wishes, served)
-	for i := range p.Wishes {
-		p.Wishes[i].Coming = w.wishes[i].Coming[:]
+	toCome := b.factors(served) // of what is picked already
+	if toCome != nil {
+		w = b.byWhatCame(w, p.Wishes, served, toCome)
+		for i := range p.Wishes {
+			p.Wishes[i].Coming = w.wishes[i].Coming[:]
+		}
 	}
 
 	p.Windows = windowsOf(b, all)
@@ -148,7 +151,9 @@ func computedOf(b *basis) *computed { // 1, 4: household, book, climate
 	p.Tally.Area, p.Tally.AreaWeek = fullestWeek(b, all)
 	kitchen := kitchenOf(b, w, p.Wishes, all, served) // 13: what the kitchen must do
 	p.Kitchen, p.Tally.Overloads = kitchen.Kitchen, len(kitchen.Overloads)
-	p.Kitchen.Ahead = b.kitchenAhead(p.Wishes, served)
+	if toCome != nil {
+		p.Kitchen.Ahead = b.kitchenAhead(p.Wishes, served, toCome)
+	}
 	stores := storageOf(b, w, p.Wishes)
 	p.Storage, p.Tally.Freezer = stores.rooms, stores.freezer
 	for i := range p.Wishes {

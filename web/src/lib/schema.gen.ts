@@ -3041,7 +3041,9 @@ export interface components {
             low: number;
             likely: number;
             high: number;
-            /** @description whether it is ahead or behind; quantities are marked */
+            /** @description ahead, behind or as-expected, against what was expected by now; empty before the first picking */
+            side: string;
+            /** @description the same with the figures; quantities are marked */
             words: string;
             weeks: components["schemas"]["SeasonWeek"][];
         };
