@@ -36,6 +36,12 @@ func TestTheRateReallyDrawn(t *testing.T) {
 			t.Errorf("eight, three taken, four counted: %+v", r)
 		}
 	}
+	// Put up three days ago, one taken: a fortnight is the least that is reckoned with. What is spoiled tells no rate.
+	fresh := []stock.Lot{lot("f", 5, today-3), {ID: "kraut", Food: "cabbage", Form: "fermented", Preparation: "sauerkraut", Count: 4, Size: 1, Unit: "L", PutUp: today - 90}}
+	young := record.Of([]*record.Entry{{ID: "y", Day: today, Act: record.Draw, Lot: "f", Food: "tomato", Jars: 1, To: record.Table}, {ID: "z", Day: today, Act: record.Draw, Lot: "kraut", Food: "cabbage", Jars: 2, To: record.Lost}})
+	if r := Rates(young, fresh, today); len(r) != 1 || r[0].Lot != "f" || math.Abs(r[0].PerWeek-0.5) > 1e-9 {
+		t.Errorf("of the last days: %+v", r)
+	}
 	if len(of) != 3 {
 		t.Fatalf("%+v", of)
 	}

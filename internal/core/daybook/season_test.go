@@ -9,6 +9,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/record"
+	"inventory/internal/core/say"
 )
 
 // The weeks of a season add up to what was expected until today and what is to come; what came in
@@ -82,6 +83,19 @@ func TestTheSeasonSoFar(t *testing.T) {
 	for day := civil.Of(2027, 5, 1); day < civil.Of(2028, 3, 1); day += 61 {
 		for _, s := range Seasons(courses, record.Of(nil), book.Usual(), start, day) {
 			check(s)
+		}
+	}
+}
+
+// How sure a difference is follows from its chance: nearly sure from 0.95, likely from 0.80.
+func TestHowSureADifferenceIs(t *testing.T) {
+	for _, c := range []struct {
+		behind bool
+		below  float64
+		want   say.Sureness
+	}{{true, 0.96, say.Sure}, {true, 0.94, say.Likely}, {true, 0.81, say.Likely}, {true, 0.79, say.Chance}, {false, 0.04, say.Sure}, {false, 0.19, say.Likely}, {false, 0.3, say.Chance}} {
+		if got := sureness(c.behind, c.below); got != c.want {
+			t.Errorf("%+v: %d", c, got)
 		}
 	}
 }

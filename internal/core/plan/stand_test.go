@@ -59,7 +59,11 @@ func TestAStandIsCountedAndRefilled(t *testing.T) {
 	if again.Plants != whole.Plants || again.UpBy == nil || *again.UpBy <= *whole.UpBy || *again.UpBy <= in.AsOf {
 		t.Errorf("refilled: %d plants of %d, up by %v, before by %v", again.Plants, whole.Plants, again.UpBy, whole.UpBy)
 	}
-	if more := log(Event{What: Standing, Count: float64(of - 1)}); more.Plants >= whole.Plants && of > 2*whole.Plants {
-		t.Errorf("counted once more: %d plants", more.Plants)
+	more := log(Event{What: Standing, Count: float64(of - 2)})
+	if more.Plants > whole.Plants {
+		t.Errorf("counted once more: %d plants of %d", more.Plants, whole.Plants)
+	}
+	if last := log(Event{What: Refilled, Day: in.AsOf}); last.Plants != whole.Plants {
+		t.Errorf("refilled once more: %d plants of %d", last.Plants, whole.Plants)
 	}
 }
