@@ -21,6 +21,12 @@ export function monday(iso: string): number {
   return n - ((n + 3) % 7)
 }
 
+/** The first day of the table year that runs today: in winter the plan is already of the next one. */
+export function runningYear(plan: Plan): string {
+  const first = plan.weeks[0] ?? plan.as_of
+  return first > plan.as_of ? `${Number(first.slice(0, 4)) - 1}${first.slice(4)}` : first
+}
+
 /** The open tasks from the overdue ones to a day, in lines. */
 export function linesUntil(plan: Plan, until: number): Line[] {
   const out = new Map<string, Line>()

@@ -5,11 +5,12 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '../../lib/api'
 import { useAnswer } from '../../lib/ask'
+import { runningYear } from '../../lib/daybook'
 import { useHousehold } from '../../lib/household'
 import { provideOutlooks } from '../../lib/outlooks'
 import { useUnits } from '../../lib/units'
 import { went } from '../../lib/went'
-import { capital } from '../../lib/words'
+import { capital, fullDay } from '../../lib/words'
 import NotesOf from '../../parts/NotesOf.vue'
 import EntryList from './EntryList.vue'
 import SeasonChart from './SeasonChart.vue'
@@ -23,7 +24,7 @@ const { say, render } = useUnits()
 const food = computed(() => String(route.params.food ?? ''))
 const kinds = computed(() => store.reference?.foods.find((f) => f.name === food.value)?.kinds.map((k) => k.id))
 const today = computed(() => store.plan?.as_of ?? '')
-const start = computed(() => store.plan?.weeks[0] ?? '')
+const start = computed(() => (store.plan ? runningYear(store.plan) : ''))
 
 const { data: seasons } = useAnswer(
   'seasons',
@@ -69,7 +70,9 @@ const kg = (n: number) => say(n >= 10 ? Math.round(n) : n, 'kg')
             <template v-else-if="season.by_now > 0"
               >{{ kg(season.by_now) }} were expected by now; nothing was weighed in yet.</template
             >
-            <template v-else>Nothing was expected by now.</template>
+            <template v-else-if="season.weeks[0]"
+              >Its picking is expected from the week of {{ fullDay(season.weeks[0].from) }} on.</template
+            >
             <template v-if="season.likely > 0.05">
               Still to come: about <b>{{ kg(season.likely) }}</b>, {{ kg(season.low) }} to {{ kg(season.high) }} in 8
               years of 10.</template

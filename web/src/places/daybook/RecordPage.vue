@@ -5,7 +5,7 @@ import { ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import { api, type FoodBalance } from '../../lib/api'
 import { useAnswer } from '../../lib/ask'
-import { monday } from '../../lib/daybook'
+import { monday, runningYear } from '../../lib/daybook'
 import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { went as places } from '../../lib/went'
@@ -42,7 +42,7 @@ const from = computed(() => {
     case 'month':
       return isoDay(dayNumber(today.value) - 30)
     case 'year':
-      return store.plan?.weeks[0] ?? today.value
+      return store.plan ? runningYear(store.plan) : today.value
   }
   return '1950-01-01'
 })
