@@ -175,15 +175,21 @@ const largestBody = exchange.LargestHousehold
 func read(c *echo.Context) ([]byte, error) {
 	body, err := io.ReadAll(http.MaxBytesReader(c.Response(), c.Request().Body, largestBody))
 	var large *http.MaxBytesError
-	switch {
-	case errors.As(err, &large):
+	if errors.As(err, &large) {
 		return nil, &refusal{http.StatusRequestEntityTooLarge, "too large", "the request is larger than an edit can be"}
-	case errors.Is(err, os.ErrDeadlineExceeded):
-		return nil, &refusal{http.StatusRequestTimeout, "too slow", "the request took too long to come; nothing was changed"}
-	case err != nil:
-		return nil, &refusal{http.StatusBadRequest, "cut short", "the request broke off; nothing was changed"}
 	}
-	return body, nil
+	return body, brokenOff(err)
+}
+
+// brokenOff says why a body did not come whole; nil where it did.
+func brokenOff(err error) error {
+	switch {
+	case err == nil:
+		return nil
+	case errors.Is(err, os.ErrDeadlineExceeded):
+		return &refusal{http.StatusRequestTimeout, "too slow", "the request took too long to come; nothing was changed"}
+	}
+	return &refusal{http.StatusBadRequest, "cut short", "the request broke off; nothing was changed"}
 }
 
 // decodeFile reads a JSON body strictly and leaves its texts as they are, for what

@@ -6,6 +6,7 @@ import (
 
 	"github.com/labstack/echo/v5"
 
+	"inventory/internal/core/invalid"
 	"inventory/internal/exchange"
 	"inventory/internal/store"
 )
@@ -18,7 +19,9 @@ func (s *Server) PostPhotograph(c *echo.Context) error {
 	}
 	body := http.MaxBytesReader(c.Response(), c.Request().Body, exchange.LargestPhotograph+1)
 	shown, small, err := exchange.ReadPhotograph(body)
-	if err != nil {
+	if err != nil && invalid.All(err) == nil {
+		return brokenOff(err)
+	} else if err != nil {
 		return err
 	}
 	id, err := s.store.AddPhotograph(ctx, store.Photograph{Body: shown, Small: small})

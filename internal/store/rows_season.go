@@ -65,20 +65,26 @@ var measureKind = listed("measure", "measures", func(h *household.Household) *[]
 	return "a " + m.Name + " of " + m.Food
 })
 
-// A year that has ended is named after itself.
-var pastKind = listed("past-year", "past", func(h *household.Household) *[]household.PastYear { return &h.Past }, func(y *household.PastYear) *string { return &y.ID }, func(e *Edit) *household.PastYear { return e.Past }).saidOf().rowsOf(
-	func(ctx context.Context, q *rows.Queries, add adder) error {
-		all, err := q.ListPastYears(ctx)
+// documents loads items that are kept as one document each.
+func documents[R any](list func(*rows.Queries, context.Context) ([]R, error), of func(R) (id string, position float64, body string)) func(context.Context, *rows.Queries, adder) error {
+	return func(ctx context.Context, q *rows.Queries, add adder) error {
+		all, err := list(q, ctx)
 		if err != nil {
 			return err
 		}
 		for _, r := range all {
-			if err := add(r.ID, r.Position, json.RawMessage(r.Body)); err != nil {
+			id, position, body := of(r)
+			if err := add(id, position, json.RawMessage(body)); err != nil {
 				return err
 			}
 		}
 		return nil
-	},
+	}
+}
+
+// A year that has ended is named after itself.
+var pastKind = listed("past-year", "past", func(h *household.Household) *[]household.PastYear { return &h.Past }, func(y *household.PastYear) *string { return &y.ID }, func(e *Edit) *household.PastYear { return e.Past }).saidOf().rowsOf(
+	documents((*rows.Queries).ListPastYears, func(r rows.PastYear) (string, float64, string) { return r.ID, r.Position, r.Body }),
 	func(ctx context.Context, q *rows.Queries, at float64, id string, value json.RawMessage) error {
 		return q.PutPastYear(ctx, rows.PutPastYearParams{ID: id, Position: at, Body: string(value)})
 	},
@@ -124,18 +130,7 @@ var habitKind = listed("habit", "habits", func(h *household.Household) *[]househ
 })
 
 var plantingKind = listed("planting", "plantings", func(h *household.Household) *[]record.Planting { return &h.Plantings }, func(p *record.Planting) *string { return &p.ID }, func(e *Edit) *record.Planting { return e.Planting }).rowsOf(
-	func(ctx context.Context, q *rows.Queries, add adder) error {
-		all, err := q.ListPlantings(ctx)
-		if err != nil {
-			return err
-		}
-		for _, r := range all {
-			if err := add(r.ID, r.Position, json.RawMessage(r.Body)); err != nil {
-				return err
-			}
-		}
-		return nil
-	},
+	documents((*rows.Queries).ListPlantings, func(r rows.Planting) (string, float64, string) { return r.ID, r.Position, r.Body }),
 	func(ctx context.Context, q *rows.Queries, at float64, _ string, value json.RawMessage) error {
 		var p record.Planting
 		if err := json.Unmarshal(value, &p); err != nil {
@@ -213,18 +208,7 @@ var plotKind = single("plot", "plot", func(h *household.Household) **bed.Plot { 
 	without((*rows.Queries).DeletePlot))
 
 var bedKind = listed("bed", "beds", func(h *household.Household) *[]bed.Bed { return &h.Beds }, func(b *bed.Bed) *string { return &b.ID }, func(e *Edit) *bed.Bed { return e.Bed }).rowsOf(
-	func(ctx context.Context, q *rows.Queries, add adder) error {
-		all, err := q.ListBeds(ctx)
-		if err != nil {
-			return err
-		}
-		for _, r := range all {
-			if err := add(r.ID, r.Position, json.RawMessage(r.Body)); err != nil {
-				return err
-			}
-		}
-		return nil
-	},
+	documents((*rows.Queries).ListBeds, func(r rows.Bed) (string, float64, string) { return r.ID, r.Position, r.Body }),
 	func(ctx context.Context, q *rows.Queries, at float64, id string, value json.RawMessage) error {
 		return q.PutBed(ctx, rows.PutBedParams{ID: id, Position: at, Body: string(value)})
 	},
