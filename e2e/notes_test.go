@@ -167,7 +167,7 @@ func TestTheShelfIsCountedInOneGo(t *testing.T) {
 	}
 	p.see(beans)
 	is("16")
-	p.shows(`.lot:has(`+beans+`)`, "as drawn lately")
+	p.shows(`.lot:has(`+beans+`)`, "lately 0.6 a week")
 	p.click(`.lot:has(` + beans + `) [aria-label^="More of"]`)
 	p.shows(".more", "1 gone unrecorded")
 	p.must(p.see(`[aria-label^="How many to take of Green beans"]`).Input("2"))

@@ -32,6 +32,7 @@ type FoodSeason struct {
 	Likely   float64      `json:"likely"`
 	High     float64      `json:"high"`
 	Side     say.Side     `json:"side"`  // of what was expected by now: ahead, behind, as-expected; empty before the first picking
+	Short    string       `json:"short"` // the same in a few words, with how sure it is
 	Words    string       `json:"words"` // whether it is ahead or behind, and how sure that is; empty before the first picking
 	Weeks    []SeasonWeek `json:"weeks"` // from the first in which something was expected or picked to the last
 }
@@ -114,13 +115,17 @@ func (d *seasons) course(c *plan.Course, p plan.Picked, picked bool) {
 		s.below, s.weighs = s.below+o.Below*c.Kg, s.weighs+c.Kg
 	}
 	s.Expected += c.Kg
-	s.ByNow += c.Between(c.Kg, c.First, c.First, max(c.First, d.today+1))
+	due := c.Due(p, picked, d.today)
+	s.ByNow += due * c.Kg
 	s.Low, s.Likely, s.High = s.Low+o.Low, s.Likely+o.Likely, s.High+o.High
 	left := 1 - c.Over(int(d.today-first+1))
 	for i := range s.Weeks {
 		w := &s.Weeks[i]
 		if w.From <= d.today {
 			was := c.Between(1, c.First, w.From, min(w.From+7, d.today+1))
+			if c.Once {
+				was *= due
+			}
 			w.Low, w.Expected, w.High = w.Low+was*whole.Low, w.Expected+was*c.Kg, w.High+was*whole.High
 		}
 		will := 0.0
@@ -150,7 +155,7 @@ func (d *seasons) told() []FoodSeason {
 		s.Weeks = s.Weeks[from:to]
 		if s.weighs > 0 {
 			said := say.SeasonSoFar{Picked: s.Picked, ByNow: s.ByNow, Sure: sureness(s.Picked < s.ByNow, s.below/s.weighs)}
-			s.Side, s.Words = said.Side(), said.String()
+			s.Side, s.Short, s.Words = said.Side(), said.Short(), said.String()
 		}
 		out = append(out, s.FoodSeason)
 	}

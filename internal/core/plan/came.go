@@ -41,6 +41,22 @@ func (c *Course) ToCome(p Picked, picked bool, today civil.Date) forecast.Outloo
 	return out
 }
 
+// Due returns which share of a planting was to come in until a day. What is harvested once is due when
+// it is lifted: until then it stands, and nothing is missing.
+func (c *Course) Due(p Picked, picked bool, day civil.Date) float64 {
+	switch {
+	case !c.Once:
+		return c.Over(int(day-c.First) + 1)
+	case c.Gone || p.Last:
+		return 1
+	case !picked:
+		return 0
+	case p.Share > 0:
+		return math.Min(1, p.Share)
+	}
+	return math.Min(1, p.Kg/c.Kg)
+}
+
 // Expected says what a planting gives in all before anything came in of it.
 func (c *Course) Expected() forecast.Outlook {
 	variance := forecast.Variance(c.CV)

@@ -125,6 +125,9 @@ func TestWhatIsToComeOfAPlanting(t *testing.T) {
 				t.Errorf("%s: half of the row is lifted, %+v to come of %g", c.Crop, half, c.Kg)
 			}
 		}
+		if due := c.Due(Picked{}, false, late); due < 0.999 == !c.Once {
+			t.Errorf("%s: %g of it is due long after its time", c.Crop, due)
+		}
 		c.Gone = true
 		if o := c.ToCome(Picked{Kg: 1, First: c.First}, true, c.First+3); o.Likely != 0 || o.High != 0 {
 			t.Errorf("%s is gone: %+v", c.Crop, o)

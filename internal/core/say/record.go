@@ -197,17 +197,32 @@ func (x SeasonSoFar) Side() Side {
 	return Behind
 }
 
+// how says how sure a difference is.
+func (x SeasonSoFar) how() string {
+	return map[Sureness]string{Chance: "that may be chance", Likely: "it is likely to stay so", Sure: "it is nearly sure to stay so"}[x.Sure]
+}
+
+// Short says the side without the figures.
+func (x SeasonSoFar) Short() string {
+	switch {
+	case x.ByNow <= 0:
+		return "earlier than expected"
+	case x.Side() == AsExpected:
+		return "as expected"
+	}
+	return string(x.Side()) + "; " + x.how()
+}
+
 func (x SeasonSoFar) String() string {
 	if x.ByNow <= 0 {
 		return "Earlier than expected"
 	}
 	text := fmt.Sprintf("%s picked, %s expected by now", amount.Mark(x.Picked, amount.Kilogram), amount.Mark(x.ByNow, amount.Kilogram))
-	sure := map[Sureness]string{Chance: "; that may be chance", Likely: "; it is likely to stay so", Sure: "; it is nearly sure to stay so"}[x.Sure]
 	switch x.Side() {
 	case Ahead:
-		return "Ahead: " + text + sure
+		return "Ahead: " + text + "; " + x.how()
 	case Behind:
-		return "Behind: " + text + sure
+		return "Behind: " + text + "; " + x.how()
 	}
 	return "As expected: " + text
 }

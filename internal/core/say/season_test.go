@@ -19,5 +19,8 @@ func TestTheSideOfASeason(t *testing.T) {
 		if x.Side() != c.want || !strings.HasPrefix(x.String(), c.says) {
 			t.Errorf("%+v: %s, %q", c, x.Side(), x)
 		}
+		if short := x.Short(); strings.Contains(short, "kg") || c.want == Behind && short != "behind; it is nearly sure to stay so" {
+			t.Error(short)
+		}
 	}
 }

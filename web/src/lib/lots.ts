@@ -37,9 +37,9 @@ export function provideRates() {
     const r = all.value.get(l.id)
     if (!r) return { drawn: '', unrecorded: '' }
     const much = (n: number) => (l.unit === 'kg' ? say(n, 'kg') : String(Math.round(n * 10) / 10))
-    const until = r.runs_out ? `eaten by ${fullDay(r.runs_out)}` : 'lasts beyond two years'
+    const until = r.runs_out ? `by ${fullDay(r.runs_out)}` : 'beyond two years'
     return {
-      drawn: r.per_week ? `as drawn lately, ${much(r.per_week)} a week: ${until}` : '',
+      drawn: r.per_week ? `lately ${much(r.per_week)} a week: ${until}` : '',
       unrecorded:
         r.unrecorded > 0
           ? `${much(r.unrecorded)} gone unrecorded`

@@ -3043,6 +3043,8 @@ export interface components {
             high: number;
             /** @description ahead, behind or as-expected, against what was expected by now; empty before the first picking */
             side: string;
+            /** @description the same in a few words */
+            short: string;
             /** @description the same with the figures; quantities are marked */
             words: string;
             weeks: components["schemas"]["SeasonWeek"][];

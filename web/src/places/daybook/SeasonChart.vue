@@ -67,7 +67,9 @@ const dates = computed(() => {
       <text v-for="d in dates" :key="d.i" :x="middle(d.i)" :y="height + 15" text-anchor="middle">
         {{ day(d.from) }}
       </text>
-      <text :x="width - 2" y="-4" text-anchor="end">{{ say(most >= 10 ? Math.round(most) : most, 'kg') }} a week</text>
+      <text :x="step * season.weeks.length" y="-4" text-anchor="end">
+        {{ say(most >= 10 ? Math.round(most) : most, 'kg') }} a week
+      </text>
     </svg>
     <figcaption class="small quiet">
       Bars: what came in. Line: what is expected, until today by the plan, from today on by what came in; the shaded

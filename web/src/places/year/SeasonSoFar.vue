@@ -9,7 +9,7 @@ import { useUnits } from '../../lib/units'
 import { capital } from '../../lib/words'
 
 const store = useHousehold()
-const { say, render } = useUnits()
+const { say } = useUnits()
 const open = ref(false)
 const { data } = useAnswer(
   'seasons',
@@ -55,7 +55,7 @@ const kg = (n: number) => (n >= 0.05 ? say(n >= 10 ? Math.round(n) : n, 'kg') : 
             </td>
             <td class="n">{{ kg(s.likely) }}</td>
             <td class="small quiet">{{ s.likely > 0.05 ? `${kg(s.low)} to ${kg(s.high)}` : '' }}</td>
-            <td class="small">{{ render(s.words) }}</td>
+            <td class="small">{{ s.short }}</td>
           </tr>
         </tbody>
       </table>
@@ -68,6 +68,10 @@ const kg = (n: number) => (n >= 0.05 ? say(n >= 10 ? Math.round(n) : n, 'kg') : 
   margin-top: var(--space-4);
 }
 .head {
+  display: inline-flex;
+  flex-wrap: wrap;
+  gap: 0 var(--space-4);
+  align-items: baseline;
   padding: var(--space-1) 0;
   text-align: left;
 }
