@@ -21,7 +21,7 @@ func TestWhatHaveI(t *testing.T) {
 		p.fill(`[aria-label="How much: `+c.label+`"]`, c.number)
 		p.choose("Kind: "+c.label, c.kind)
 		p.shows("[data-gives]", c.answer)
-		p.clickNamed("[data-have] button", "take away")
+		p.clickNamed("[data-have] button", "Remove")
 		p.gone("[data-gives]")
 	}
 	p.clickNamed(".add button", "a bed, by length and width")

@@ -6,16 +6,16 @@ import (
 	"github.com/go-rod/rod/lib/input"
 )
 
-// Whoever begins on 20 July puts down what grows already, sees what follows, and has it in its
+// Whoever begins on 20 July puts down what is growing already, sees what follows, and has it in its
 // bed, in the Daybook and on Ground; one undo takes it back.
 func TestWhatGrowsIsPutDown(t *testing.T) {
 	t.Parallel()
 	a := startOn(t, "demo", "2027-07-20")
 	p := a.open("/daybook")
-	p.clickNamed(".daybook a", "Put it down|what grows already")
+	p.clickNamed(".daybook a", "Put it down|what is growing already")
 	p.see("[data-grows]")
 	fill := func(row string, what, count string) {
-		p.chooseIn(row, "What grows", what)
+		p.chooseIn(row, "Crop", what)
 		p.fill(row+` [aria-label="How many"]`, count)
 	}
 	first := "[data-grows]:nth-of-type(1)"
@@ -26,7 +26,7 @@ func TestWhatGrowsIsPutDown(t *testing.T) {
 	second := "[data-grows]:nth-of-type(2)"
 	p.see(second)
 	fill(second, "Storage carrot", "6")
-	p.chooseIn(second, "Counted in", "m of a row")
+	p.chooseIn(second, "Measured in", "m of a row")
 	p.clickNamed(".grows button", "What follows")
 	p.shows(".foresight", "weeks fed")
 	p.clickNamed(".foresight button:not([disabled])", "Take it")
@@ -43,7 +43,7 @@ func TestWhatGrowsIsPutDown(t *testing.T) {
 func TestAWrongLineOfWhatGrowsIsTold(t *testing.T) {
 	t.Parallel()
 	p := startOn(t, "demo", "2027-07-20").open("/daybook/growing")
-	p.choose("What grows", "Tomato, slicing (indeterminate)")
+	p.choose("Crop", "Tomato, slicing (indeterminate)")
 	p.fill(`[aria-label="How many"]`, "4000")
 	p.choose("In which bed", "Reed bed")
 	p.clickNamed(".grows button", "What follows")
@@ -59,7 +59,7 @@ func TestWhatIsAtHandIsPlanned(t *testing.T) {
 	p.clickNamed(".add button", "young plants")
 	p.choose("Kind: young plants", "Tomato, slicing (indeterminate)")
 	p.shows("[data-gives]", "Tomato, slicing")
-	p.clickNamed("[data-gives] button", "Plan it so")
+	p.clickNamed("[data-gives] button", "Plan this")
 	p.clickNamed(".foresight button:not([disabled])", "Take it")
 	p.shows(".notice", "omato, slicing is to be begun on")
 	p.clickNamed(".notice .link", "undo")
@@ -79,7 +79,7 @@ func TestPlacesAreHeldInTheSeason(t *testing.T) {
 	p.clickNamed(".scrub button", "today")
 	p.shows(".scrub .when", "15 Jul")
 	p.press(input.Escape)
-	p.clickNamed("[data-held] button", "Lay all anew")
+	p.clickNamed("[data-held] button", "Choose all beds again")
 	p.shows(".notice", "Held every place as it is") // the season goes on: the new places are held
 }
 
@@ -89,8 +89,8 @@ func TestFrostIsForetold(t *testing.T) {
 	t.Parallel()
 	a := livedOn(t, "2027-05-10")
 	p := a.open("/daybook")
-	p.shows("[data-frost]", "Frost may come in the night to Thursday, 13 May")
+	p.shows("[data-frost]", "Frost is possible in the night to Thursday, 13 May")
 	p.shows("[data-frost] li", "Tomato, paste")
 	p.clickNamed(".spine a", "Sowings")
-	p.shows("[data-chance]", "in 100 before frost")
+	p.shows("[data-chance]", "years of 100 before frost")
 }

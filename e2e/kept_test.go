@@ -26,10 +26,10 @@ func TestTicksWithoutAConnectionAreAllSent(t *testing.T) {
 	for _, crop := range crops {
 		line := `[data-task="sow"][data-crop="` + crop + `"]`
 		p.click(line + " .tick")
-		p.shows(line, "waits to be sent")
+		p.shows(line, "waiting to be sent")
 	}
 	p.shows("[data-waiting]", "3 entries are kept on this device")
-	p.clickNamed("[data-waiting] button", "what waits")
+	p.clickNamed("[data-waiting] button", "Show what waits")
 	p.shows("[data-waiting] li", crops[0]+" 2027-04-21")
 	if kept := p.eval(`() => Object.keys(localStorage).filter(k => k.startsWith('inventory.waiting.')).map(k => JSON.parse(localStorage[k]).length).join()`); kept != "3" {
 		t.Errorf("%s entries outlast a reload, want 3", kept)
@@ -91,7 +91,7 @@ func TestBeginFromAHouseholdFile(t *testing.T) {
 	choose := func(text string) {
 		file := filepath.Join(t.TempDir(), "household.json")
 		p.must(os.WriteFile(file, []byte(text), 0o600))
-		p.must(p.see(`[aria-label="A household file"]`).SetFiles([]string{file}))
+		p.must(p.see(`[aria-label="Open a household file"]`).SetFiles([]string{file}))
 	}
 	choose(strings.Replace(string(demo.MillHouse), `"latitude": 47.5`, `"latitude": 475`, 1))
 	p.shows(".welcome .wrong", "place.latitude: “475” cannot be; wanted: a number from -70 to 70")
@@ -141,9 +141,9 @@ func TestAnUnknownNameIsMendedOrRemoved(t *testing.T) {
 	p.shows(".notice", "Changed 28 quart jars")
 	p.must(p.see(`[aria-label="What griffin root is called now"]`).Input("carrot"))
 	p.option("carrot")
-	p.clickNamed(`[data-unknown="griffin root"] button`, "It is called this now")
+	p.clickNamed(`[data-unknown="griffin root"] button`, "Use this name")
 	p.see(`[data-wish="w1"] .title`)
-	p.clickNamed(`[data-unknown="griffin"] button`, "remove it")
+	p.clickNamed(`[data-unknown="griffin"] button`, "Remove")
 	p.gone(".unknown")
 	p.press('u')
 	p.shows(".unknown", "griffin")
@@ -154,14 +154,14 @@ func TestAnUnknownNameIsMendedOrRemoved(t *testing.T) {
 func TestTheControlsTakeWhatWasTyped(t *testing.T) {
 	t.Parallel()
 	p := start(t, "demo").open("/table")
-	p.must(p.see(`[aria-label="A wish, as one line"]`).Input("6 heads lettuce a week may-oct"))
+	p.must(p.see(`[aria-label="New wish"]`).Input("6 heads lettuce a week may-oct"))
 	p.shows(".readings", "ettuce")
-	p.clickNamed(".add .link", "by controls")
+	p.clickNamed(".add .link", "Fill in a form")
 	p.until("lettuce in the controls", `() => document.querySelector('.editor [aria-label="How much"]')?.value === '6'`)
 	p.click("[data-early]")
-	p.clickNamed(".editor button", "Add the wish")
+	p.clickNamed(".editor button", "Add")
 	p.shows(".notice", "Added 6 pieces a week")
-	p.until("an empty line", `() => document.querySelector('[aria-label="A wish, as one line"]').value === ''`)
+	p.until("an empty line", `() => document.querySelector('[aria-label="New wish"]').value === ''`)
 	p.clickNamed(".ledger > :last-child .title", "ettuce")
 	p.until("the box still ticked", `() => document.querySelector('[data-early] input, input[data-early]')?.checked`)
 }

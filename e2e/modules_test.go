@@ -146,7 +146,7 @@ func TestTheFieldsOfAWishSayIt(t *testing.T) {
 	const carrots = `{id: 'w1', food: 'carrot', forms: ['fresh', 'cellar'], amount: {kind: 'meals', number: 2}, season: {kind: 'all-year'}, priority: 'must', stagger: {kind: 'need'}}`
 	cases := []struct{ name, change, read, want string }{
 		{"a number", `f.number = '3,5'`, `w.amount.number`, `3.5`},
-		{"no number", `f.number = 'some'`, `e['amount.number']`, `"“some” is no number."`},
+		{"no number", `f.number = 'some'`, `e['amount.number']`, `"“some” is not a number. Enter one, such as 26."`},
 		{"an empty number", `f.number = ' '`, `e['amount.number']`, `"Wanted: a number."`},
 		{"a portion", `f.portion = '120'`, `w.amount.portion`, `120`},
 		{"months", `f.seasonKind = 'months'; f.from = 5; f.to = 9; f.also = [{from: 11, to: 12}]`, `w.season`, `{"kind":"months","from":5,"to":9,"also":[{"from":11,"to":12}]}`},
@@ -158,8 +158,8 @@ func TestTheFieldsOfAWishSayIt(t *testing.T) {
 		{"a cover from day to day", `f.cover = 'tunnel'; f.lies = 'days'; f.coverFrom = '03-10'; f.coverTo = '05-20'`, `w.cover`, `"tunnel 03-10 to 05-20"`},
 		{"every ten days", `f.stagger = 'every'; f.days = '10'`, `w.stagger.days`, `10`},
 		{"every, with no days", `f.stagger = 'every'; f.days = ''`, `e['stagger.days']`, `"Wanted: a number."`},
-		{"so many times, spread evenly", `f.stagger = 'times'; f.days = ''; f.sowings = '4'`, `[w.stagger.days, w.stagger.sowings]`, `[0,4]`},
-		{"an early row only as the table needs it", `f.early = true; f.stagger = 'once'`, `w.stagger.early`, `false`},
+		{"… times a year, spread evenly", `f.stagger = 'times'; f.days = ''; f.sowings = '4'`, `[w.stagger.days, w.stagger.sowings]`, `[0,4]`},
+		{"an early row only as often as needed for no gaps", `f.early = true; f.stagger = 'once'`, `w.stagger.early`, `false`},
 		{"a form that the food has not", `f.forms = ['fresh', 'juiced']; c.possible = ['fresh']`, `w.forms`, `["fresh"]`},
 		{"one form of plants that are counted", `c.unweighed = true; c.possible = ['fresh', 'cellar']`, `w.forms`, `["fresh"]`},
 		{"no form of plants that feed nobody", `c.unweighed = true; f.forms = []`, `w.forms`, `[]`},
@@ -234,7 +234,7 @@ func TestPlantsAreDrawnAsTheyStand(t *testing.T) {
 	}{
 		{"three rows along", `{across: false, line: 0.3, plant: 0.1, lines: 3, length: 2}`, `{width: 1.2, length: 8, turned: false}`, "along", 0.1, 0.3, 2, 0.9},
 		{"rows across", `{across: true, line: 0.4, plant: 0.3, lines: 9, length: 2}`, `{width: 1.2, length: 8, turned: false}`, "across", 0.4, 0.3, 2, 1.2},
-		{"a turned bed", `{across: false, line: 0.3, plant: 0.1, lines: 3, length: 2}`, `{width: 1.2, length: 8, turned: true}`, "turned", 0.3, 0.1, 0.9, 2},
+		{"a turned bed", `{across: false, line: 0.3, plant: 0.1, lines: 3, length: 2}`, `{width: 1.2, length: 8, turned: true}`, "crosswise", 0.3, 0.1, 0.9, 2},
 		{"shifted rows", `{across: false, line: 0.3, plant: 0.3, lines: 2, length: 2, shifted: true}`, `{width: 1.2, length: 8, turned: false}`, "shifted", 0.3, 0.6, 2, 0.6},
 	}
 	for _, c := range cases {

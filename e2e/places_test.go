@@ -35,12 +35,12 @@ func TestAMemberMoreEatsMore(t *testing.T) {
 	p := start(t, "demo").open("/house")
 	eaters := `[data-figure="house/eaters"]`
 	before := p.value(eaters)
-	p.clickNamed(`[aria-label="Who eats here"] .link`, "Add a member")
+	p.clickNamed(`[aria-label="Who eats here"] .link`, "Add a person")
 	p.see(`[data-tally="plants"] .change`)
 	if now := p.value(eaters); now < before+0.99 {
 		t.Errorf("%g eaters after %g", now, before)
 	}
-	name := `[aria-label="Name of member 6"]`
+	name := `[aria-label="Name of person 6"]`
 	p.fill(name, "")
 	p.shows(`[aria-label="Who eats here"] .wrong`, "a text of 1 to 60 characters")
 	p.fill(name, "Aunt Sorrel")
@@ -54,14 +54,14 @@ func TestThePlaceIsHeldAgainstItself(t *testing.T) {
 	a := start(t, "demo")
 	p := a.open("/house")
 	p.fill(`[aria-label="Latitude"] `, "91")
-	p.clickNamed("button", "Save the place")
-	p.shows(`[aria-label="Place"] .wrong`, "“91” cannot be; wanted: a number from -70 to 70")
+	p.clickNamed("button", "Save")
+	p.shows(`[aria-label="Location and climate"] .wrong`, "“91” cannot be; wanted: a number from -70 to 70")
 	p.fill(`[aria-label="Latitude"]`, "47.5")
 	p.fill(`[aria-label="Last spring frost, day"]`, "31")
-	p.clickNamed("button", "Save the place")
-	p.shows(`[aria-label="Place"] .wrong`, "a day of the year such as 04-28")
+	p.clickNamed("button", "Save")
+	p.shows(`[aria-label="Location and climate"] .wrong`, "a day of the year such as 04-28")
 	p.fill(`[aria-label="Last spring frost, day"]`, "20")
-	p.clickNamed("button", "Save the place")
+	p.clickNamed("button", "Save")
 	p.shows(".notice", "Changed the place")
 	p.press(input.Escape)
 	p.must(p.Navigate(p.eval(`() => location.origin`) + "/sowings"))
@@ -78,12 +78,12 @@ func TestSowingsShowAllCounts(t *testing.T) {
 	t.Parallel()
 	p := start(t, "demo").open("/sowings")
 	line := `[data-sowing="27-w3-canned-1"]`
-	for _, want := range []string{"Tomato, paste", "Tomato sauce, thick", "cells", "seeds; set out", "60 × 90 cm, 2 rows", "5 May", "5 Aug – 3 Sep", "kg"} {
+	for _, want := range []string{"Tomato, paste", "Tomato sauce, thick", "cells", "seeds; plant out", "60 × 90 cm, 2 rows", "5 May", "5 Aug – 3 Sep", "kg"} {
 		p.shows(line, want)
 	}
 	p.click(line + ` [data-figure$="/cells"]`)
 	p.shows(".drawer", "Cells in which one of 2 seeds comes up")
-	p.clickNamed(".only button", "in place")
+	p.clickNamed(".only button", "sown in the bed")
 	p.gone(line)
 	p.fill(`[aria-label="Find a sowing"]`, "zzz")
 	p.shows(".empty", "No sowing fits")
@@ -162,7 +162,7 @@ func TestEverythingIsReachedByKeyboardAlone(t *testing.T) {
 	p.press('U')
 	p.shows(".notice", "Did again")
 	p.press('?')
-	p.shows(".el-dialog", "the working of the figure in focus")
+	p.shows(".el-dialog", "show how the number in focus is worked out")
 	p.press(input.Escape)
 	p.until("the help gone", `() => ![...document.querySelectorAll('.el-dialog')].some(e => e.getClientRects().length)`)
 	p.eval(`() => document.querySelector('.wish svg').focus()`)

@@ -45,7 +45,7 @@ func TestASowingIsMovedByKeys(t *testing.T) {
 	}
 	p.must(p.Keyboard.Release(input.ShiftLeft))
 	p.shows(".notice", "Moved storage carrot from "+day)
-	p.shows(`[data-crop="carrot-storage"]`, "held")
+	p.shows(`[data-crop="carrot-storage"]`, "date fixed by you")
 	p.shows(".notice", "changed")
 	if now := p.tally("weeks_fed"); now >= fed {
 		t.Errorf("lifted nine weeks early the carrots feed as long: %g weeks, before %g", now, fed)
@@ -86,7 +86,7 @@ func TestACropsOwnWays(t *testing.T) {
 	p.overTheYear()
 	p.click(`[data-crop="pepper-sweet"] .name`)
 	was := p.text(`[data-crop="pepper-sweet"] .why p`)
-	p.choose("Spring edge", "when it is warm enough")
+	p.choose("First date set by", "when it is warm enough")
 	p.shows(`[data-crop="pepper-sweet"] .why`, "mean minimum")
 	if now := p.text(`[data-crop="pepper-sweet"] .why p`); now == was {
 		t.Errorf("by temperature the window is still %q", now)
@@ -137,11 +137,11 @@ func TestAFutureDayIsNotDone(t *testing.T) {
 func TestThePlanIsAgreedTo(t *testing.T) {
 	t.Parallel()
 	p := start(t, "demo").open("/sowings")
-	p.clickNamed(".agree .link", "Agree to this plan")
+	p.clickNamed(".agree .link", "Keep this plan")
 	p.shows(".agree", "still as agreed")
 	p.press('g', 't')
 	p.see(".wish")
-	p.must(p.see(`[aria-label="A wish, as one line"]`).Input("12 pints thick tomato sauce"))
+	p.must(p.see(`[aria-label="New wish"]`).Input("12 pints thick tomato sauce"))
 	p.shows(".readings", "Understood:")
 	p.press(input.Enter)
 	p.shows(".notice", "dded")
@@ -150,7 +150,7 @@ func TestThePlanIsAgreedTo(t *testing.T) {
 	p.shows(".agree", "changed since")
 	p.clickNamed(".agree .link", "changed since")
 	p.shows(".agree .moves", "Tomato, paste")
-	p.clickNamed(".agree .link", "agree anew")
+	p.clickNamed(".agree .link", "Keep the new plan")
 	p.shows(".agree", "still as agreed")
 }
 
@@ -176,7 +176,7 @@ func TestAWeatherFileMovesTheWindows(t *testing.T) {
 	p.press('g', 'h')
 	p.must(p.see(`input[type="file"][aria-label="A weather file"]`).SetFiles([]string{file}))
 	p.shows(`[role="status"]`, "From 2190 days")
-	p.clickNamed("button", "Save the place")
+	p.clickNamed("button", "Save")
 	p.shows(".notice", "Changed the place")
 	p.press('g', 's')
 	p.overTheYear()
@@ -189,18 +189,18 @@ func TestTheStationIsFetched(t *testing.T) {
 	t.Parallel()
 	p := start(t, "demo").open("/house")
 	p.clickNamed(".weather .link", "weather station")
-	p.until("the address of the station", `() => document.querySelector('[aria-label="Where the station answers"]').value.startsWith('http://')`)
+	p.until("the address of the station", `() => document.querySelector('[aria-label="Address of the weather station"]').value.startsWith('http://')`)
 	p.clickNamed(".weather .el-button", "Which places")
 	p.clickNamed(".weather .link", "South coast")
 	p.shows(`[role="status"]`, "11 whole years")
-	p.clickNamed("button", "Save the place")
+	p.clickNamed("button", "Save")
 	p.shows(".notice", "weather that has been")
-	p.shows(`[aria-label="Place"]`, "days of real weather")
+	p.shows(`[aria-label="Location and climate"]`, "days of real weather")
 	p.until("the southern latitude", `() => document.querySelector('[aria-label="Latitude"]').value.includes('43')`)
-	p.shows(".place-chart", "the days of this year")
-	p.fill(`[aria-label="Where the station answers"]`, "http://127.0.0.1:1")
+	p.shows(".place-chart", "this year’s days")
+	p.fill(`[aria-label="Address of the weather station"]`, "http://127.0.0.1:1")
 	p.shows(".wrong", "a station that answers")
-	p.clickNamed(".link", "forget them")
+	p.clickNamed(".link", "Remove this weather")
 	p.shows(".notice", "Forgot the weather")
 }
 
@@ -264,7 +264,7 @@ func TestTheDaybookOnAPhone(t *testing.T) {
 	}
 	box := `[data-task="sow"][data-crop="Spinach"] .tick`
 	p.click(box)
-	p.shows(".notice", "Sow in place: spinach, 21 Apr")
+	p.shows(".notice", "Sow in the bed: spinach, 21 Apr")
 	p.shows("[data-standing]", "Spinach")
 	p.clickNamed(".notice .link", "undo")
 	p.shows(".notice", "Took back")
@@ -281,7 +281,7 @@ func TestASowingIsGivenUp(t *testing.T) {
 	p := startOn(t, "demo", "2027-04-01").open("/daybook")
 	line := `[data-task="sow"][data-crop="Chard"]`
 	p.click(line + " .what")
-	p.clickNamed(line+" .link", "it will not be done")
+	p.clickNamed(line+" .link", "Skip it")
 	p.shows(".notice", "Chard of 24 Mar is not sown")
 	p.until("the overdue chard gone", `() => !document.querySelector('[aria-label="Overdue"] [data-crop="Chard"]')`)
 	p.press('u')

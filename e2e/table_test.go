@@ -133,7 +133,7 @@ func TestAnOverruledYieldStandsAfterARestart(t *testing.T) {
 	p.fill(".drawer .overrule input", "much")
 	p.shows(".drawer .wrong", "is no number")
 	p.fill(".drawer .overrule input", "3.5")
-	p.shows(yield, "overruled by you; usual 3 kg")
+	p.shows(yield, "your figure; usual 3 kg")
 	after := p.value(sauce + ` [data-figure="wish/w3/plants"]`)
 	if after >= before {
 		t.Errorf("with more from a plant it wants %g plants, before %g", after, before)
@@ -149,7 +149,7 @@ func TestAnOverruledYieldStandsAfterARestart(t *testing.T) {
 	p.click(sauce + ` [data-figure="wish/w3/plants"]`)
 	p.clickNamed(".drawer td .link", "Tomato, paste")
 	p.clickNamed(".drawer td .link", "For what 80 years of 100")
-	p.clickNamed(yield+" .do button", "put back")
+	p.clickNamed(yield+" .do button", "Use the usual figure")
 	p.shows(yield, "usual figure")
 	if now := p.value(sauce + ` [data-figure="wish/w3/plants"]`); now != before {
 		t.Errorf("put back it wants %g plants, want %g", now, before)
@@ -174,7 +174,7 @@ func TestRemoveUndoRedo(t *testing.T) {
 func TestAWishByLineAndByControls(t *testing.T) {
 	t.Parallel()
 	p := start(t, "demo").open("/table")
-	line := `[aria-label="A wish, as one line"]`
+	line := `[aria-label="New wish"]`
 	p.must(p.see(line).Input("plums 2x week"))
 	p.shows(".readings .wrong", "“plums” is not understood")
 	p.fill(line, "lettuce")
@@ -200,18 +200,18 @@ func TestAWishByLineAndByControls(t *testing.T) {
 	p.see(`.ledger > :last-child [aria-label^="How much: Tomato, plants"]`)
 	p.shows(".notice", "Added 24 plants · Tomato · fresh")
 
-	p.clickNamed(".add .link", "by controls")
+	p.clickNamed(".add .link", "Fill in a form")
 	p.see(".editor")
 	p.must(p.see(`.editor [aria-label="Food"]`).Input("parsnip"))
 	p.until("the list cut down to it", `() => [...document.querySelectorAll('.el-select-dropdown__item')].filter(e => e.getClientRects().length).map(e => e.textContent).join() === 'parsnip'`)
 	p.press(input.Enter)
 	p.must(p.see(`.editor [aria-label="How much"]`).SelectAllText())
 	p.must(p.see(`.editor [aria-label="How much"]`).Input("0"))
-	p.clickNamed(".editor button", "Add the wish")
+	p.clickNamed(".editor button", "Add")
 	p.shows(".editor .wrong", "“0” cannot be; wanted: a number above 0")
 	p.must(p.see(`.editor [aria-label="How much"]`).SelectAllText())
 	p.must(p.see(`.editor [aria-label="How much"]`).Input("1.5"))
-	p.clickNamed(".editor button", "Add the wish")
+	p.clickNamed(".editor button", "Add")
 	p.shows(".notice", "Added 1.5 meals a week · Parsnip")
 	p.gone(".editor")
 }
@@ -229,7 +229,7 @@ func TestReorderAndSort(t *testing.T) {
 	if got := p.eval(first); got != "w2" {
 		t.Errorf("the first wish is %s, want w2", got)
 	}
-	p.fill(`[aria-label="Find a wish"]`, "garlic")
+	p.fill(`[aria-label="Find a food"]`, "garlic")
 	p.until("one wish", `() => document.querySelectorAll('.wish').length === 1`)
 }
 
@@ -241,7 +241,7 @@ func TestBadAmountsAreToldAtTheField(t *testing.T) {
 		p.fill(amountOf("w3"), typed)
 		p.shows(sauce+" .wrong", want)
 		if kept := p.eval(`s => document.querySelector(s).value`, amountOf("w3")); kept != typed {
-			t.Errorf("%q was typed, %q stands there", typed, kept)
+			t.Errorf("%q was typed, %q is there", typed, kept)
 		}
 	}
 	p.press(input.Escape)
@@ -262,7 +262,7 @@ func TestTwoEditTheSameWish(t *testing.T) {
 	two.until("the other's number", `s => document.querySelector(s).value === '28'`, amountOf("w3"))
 }
 
-// tryNow sends what waits at once, where the page has not done so by itself meanwhile: it
+// tryNow sends Show what waits at once, where the page has not done so by itself meanwhile: it
 // looks every few seconds whether it is answered.
 func (p *page) tryNow() {
 	p.t.Helper()
@@ -278,7 +278,7 @@ func TestNothingTypedIsLostWhenTheBinaryStops(t *testing.T) {
 	p.fill(amountOf("w3"), "28")
 	p.shows("[data-waiting]", "One entry is kept on this device")
 	if kept := p.eval(`s => document.querySelector(s).value`, amountOf("w3")); kept != "28" {
-		t.Errorf("%q stands there, want 28", kept)
+		t.Errorf("%q is there, want 28", kept)
 	}
 	p.named("[data-waiting] button", "Try now")
 	a.run()

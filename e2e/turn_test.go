@@ -45,7 +45,7 @@ func TestTheNextYearIsBegun(t *testing.T) {
 	p.shows("[data-coming] li", "Bulb onion")
 	p.shows(".turn .over", "Kale")
 	p.shows(".turn .over", "Leek")
-	p.clickNamed(".turn button", "Begin the year 2028")
+	p.clickNamed(".turn button", "Start the year 2028")
 	p.shows(".tally", "the year 2028/29")
 	p.press('g', 'd')
 	p.shows("[data-standing]", "Kale")

@@ -43,7 +43,7 @@ their dates, and shows the working of every figure.`,
 type asOfFlag struct{ text string }
 
 func (f *asOfFlag) add(c *cobra.Command) {
-	c.Flags().StringVar(&f.text, "as-of", "", "reckon as if it were this `DATE`, such as 2027-02-01 (default: today)")
+	c.Flags().StringVar(&f.text, "as-of", "", "plan as if today were this `DATE`, such as 2027-02-01 (default: today)")
 }
 
 // clock returns what tells the date: the flag's, or today's in local time.

@@ -82,7 +82,7 @@ func TestCommandsThatCannotBeDone(t *testing.T) {
 	}{
 		{"", []string{"plan", filepath.Join(dir, "none.json")}, "no such file"},
 		{"", []string{"plan", "-"}, "is empty"},
-		{"{", []string{"plan", "-"}, "cut short"},
+		{"{", []string{"plan", "-"}, "stops early"},
 		{strings.Replace(string(demo.MillHouse), `"latitude": 47.5`, `"latitude": 91`, 1), []string{"plan", "-"}, "place.latitude"},
 		{string(demo.MillHouse), []string{"plan", "-", "--as-of", "yesterday"}, "is not a date"},
 		{"", []string{"plan"}, "accepts 1 arg"},

@@ -77,7 +77,7 @@ func printPlan(out io.Writer, p plan.Plan, system amount.System) error {
 	fmt.Fprintf(out, "%d of %d weeks fed, wish by wish; %d plants in %d sowings; %s of bed in the fullest week; %d jars to fill\n\n",
 		t.WeeksFed, t.WeeksWanted, t.Plants, t.Sowings, show(t.Area, amount.SquareMetre), t.Jars)
 	w := tabwriter.NewWriter(out, 0, 0, 2, ' ', tabwriter.AlignRight|tabwriter.TabIndent)
-	fmt.Fprintln(w, "fed\tof\tto bring in\tplants\tbed\tsowings\tleft over\t  wish")
+	fmt.Fprintln(w, "fed\tof\tharvest needed\tplants\tbed\tsowings\tleft over\t  wish")
 	for _, x := range p.Wishes {
 		fmt.Fprintf(w, "%d\t%d\t%s\t%d\t%s\t%d\t%s\t  %s\n", x.WeeksFed, x.WeeksWanted, show(x.Harvested, x.HarvestUnit), x.Plants,
 			show(x.Area, amount.SquareMetre), x.SowingCount, show(x.LeftOver, x.HarvestUnit), x.Words)
@@ -118,7 +118,7 @@ func sown(s plan.Sowing, show func(float64, amount.Unit) string) string {
 	case s.Method == "tray":
 		return show(s.SeedGram, amount.Gram) + " of seed"
 	case s.DrillM > 0:
-		return fmt.Sprintf("%s of drill, %d seeds", show(s.DrillM, amount.Metre), s.Seeds)
+		return fmt.Sprintf("%s of row, %d seeds", show(s.DrillM, amount.Metre), s.Seeds)
 	}
-	return fmt.Sprintf("%d stations of %d seeds", s.Stations, s.PerPlace)
+	return fmt.Sprintf("%d spots of %d seeds", s.Stations, s.PerPlace)
 }

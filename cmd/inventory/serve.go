@@ -74,12 +74,12 @@ func demoCommand() *cobra.Command {
 		Use:   "demo",
 		Short: "Serve a made-up household to look around in",
 		Long: `Serve a made-up household to look around in. It lives in a file of its own and
-keeps your edits; remove the file to start over.`,
+keeps your edits; delete the file to start again.`,
 		Args: cobra.NoArgs,
 		RunE: func(c *cobra.Command, _ []string) error { return s.serve(c) },
 	}
 	s.add(c, "inventory-demo.db", "the demo's `FILE`")
-	c.Flags().BoolVar(&s.untouched, "untouched", false, "begin with a household that has put nothing down until today")
+	c.Flags().BoolVar(&s.untouched, "untouched", false, "begin with a household that has recorded nothing until today")
 	c.Flags().BoolVar(&s.record, "record", true, "with what came in this year and in the two years before")
 	c.Flags().StringVar(&s.demo, "of", "", "`ONE` of "+strings.Join(demoNames(), ", "))
 	return c

@@ -84,41 +84,41 @@ func facts(c *book.Crop) []string {
 		return "at the last frost"
 	}
 	if c.DirectWeeks.Known {
-		out = append(out, "earliest in open ground: "+weeks(c.DirectWeeks.Value))
+		out = append(out, "earliest in the bed: "+weeks(c.DirectWeeks.Value))
 	}
 	if c.PlantOutWeeks.Known {
 		out = append(out, "earliest planting out: "+weeks(c.PlantOutWeeks.Value))
 	}
 	if c.RaiseWeeks.Known {
-		out = append(out, fmt.Sprintf("raised for %.0f weeks", c.RaiseWeeks.Value))
+		out = append(out, fmt.Sprintf("indoors for %.0f weeks", c.RaiseWeeks.Value))
 	}
 	switch c.Winter {
 	case book.MayWinter:
-		out = append(out, "may stand through the winter unripe")
+		out = append(out, "may grow on through the winter")
 	case book.MustHaveWinter:
-		out = append(out, "must stand through a winter first")
+		out = append(out, "must grow through a winter first")
 	}
 	if c.BoltHours.Known {
-		out = append(out, fmt.Sprintf("wintered, it runs to seed when the day is %.4g hours long", c.BoltHours.Value))
+		out = append(out, fmt.Sprintf("after winter it runs to seed when the day is %.4g hours long", c.BoltHours.Value))
 	}
-	out = append(out, map[book.Harvest]string{book.Once: "gathered once", book.Pick: "picked again and again", book.Cut: "cut and grows again"}[c.Harvest])
+	out = append(out, map[book.Harvest]string{book.Once: "picked once", book.Pick: "picked again and again", book.Cut: "cut and grows again"}[c.Harvest])
 	if c.GoesOn {
 		out = append(out, "goes on until frost or heat ends it")
 	}
 	if c.HeatMax.Known {
-		out = append(out, "suffers in days above "+amount.Mark(c.HeatMax.Value, amount.Celsius))
+		out = append(out, "suffers on days above "+amount.Mark(c.HeatMax.Value, amount.Celsius))
 	}
 	if !c.Perennial() && c.Dense == nil {
 		out = append(out, "freezes at "+amount.Mark(c.FrostKill, amount.Celsius))
 	}
 	if c.Store != book.NoStorage && c.StoreWeeks.Value > 0 {
-		out = append(out, map[string]string{"cool-moist": "keeps cool and moist", "cool-dry": "keeps cool and dry", "warm-dry": "keeps warm and dry", "dry": "keeps dry", "ground": "keeps standing in the ground"}[string(c.Store)])
+		out = append(out, map[string]string{"cool-moist": "keeps cool and moist", "cool-dry": "keeps cool and dry", "warm-dry": "keeps warm and dry", "dry": "keeps dry", "ground": "keeps in the bed"}[string(c.Store)])
 	}
 	if c.RotationYears.Known && c.RotationYears.Value > 0 {
-		out = append(out, fmt.Sprintf("back on the same ground after %.0f years", c.RotationYears.Value))
+		out = append(out, fmt.Sprintf("back in the same bed after %.0f years", c.RotationYears.Value))
 	}
 	if p := c.Patch; p != nil {
-		out = append(out, fmt.Sprintf("stands for %.0f years, in full bearing from its year %.0f", p.StandYears, p.FullBearingYear))
+		out = append(out, fmt.Sprintf("lasts %.0f years, full-grown from year %.0f", p.StandYears, p.FullBearingYear))
 	}
 	return out
 }

@@ -104,7 +104,7 @@ func TestAHouseholdFileIsReadBack(t *testing.T) {
 		"an amount":  {`"number": 35`, `"number": -35`, "wishes[2].amount.number"},
 		"months":     {`"mean_max": [`, `"mean_max": [1,`, "place.mean_max"},
 		"a name":     {`"risk":`, `"rusk":`, "rusk"},
-		"cut short":  {"", "", "cut short"},
+		"cut short":  {"", "", "stops early"},
 	} {
 		text := strings.Replace(string(file), c.was, c.is, 1)
 		if c.was == "" {

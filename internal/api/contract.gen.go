@@ -717,8 +717,13 @@ type FoodKind struct {
 	AmountKinds []AmountKind `json:"amount_kinds"`
 
 	// Bulbing it makes its bulbs by the length of the day
-	Bulbing bool   `json:"bulbing"`
-	Family  string `json:"family"`
+	Bulbing bool `json:"bulbing"`
+
+	// Family in Latin
+	Family string `json:"family"`
+
+	// FamilyName in English
+	FamilyName string `json:"family_name"`
 
 	// Forms in which it can be had
 	Forms []Form `json:"forms"`

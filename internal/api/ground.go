@@ -175,7 +175,7 @@ func (s *Server) PostBedBeside(c *echo.Context) error {
 			return c.JSON(http.StatusOK, out)
 		}
 	}
-	return &invalid.Field{Field: "of", Value: a.Of, Allowed: "a bed that is there; somebody may have removed it"}
+	return &invalid.Field{Field: "of", Value: a.Of, Allowed: "Choose one of your beds. This one may have been removed."}
 }
 
 // day reads the day that is asked for, the date it is where none is.

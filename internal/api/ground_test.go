@@ -168,7 +168,7 @@ func TestASowingIsPutInABed(t *testing.T) {
 	}
 	ask := PlaceAsk{Client: "t", ID: "p1", Revision: st.Revision, Sowing: sowing, Bed: weir}
 	status, body, _ := call(t, s, "/api/placements", ask)
-	if status != http.StatusUnprocessableEntity || !strings.Contains(string(body), "Solanaceae stood in it in 2026") {
+	if status != http.StatusUnprocessableEntity || !strings.Contains(string(body), "the tomato family grew here in 2026") {
 		t.Fatalf("%d %s", status, body)
 	}
 	bend := true

@@ -45,8 +45,8 @@ func TestTheGroundKeepsTheContract(t *testing.T) {
 		}
 	}
 	for path, word := range map[string]string{
-		"/api/ground-look?sowing=nothing":          "a sowing that takes ground",
-		"/api/ground-free?bed=nowhere":             "a bed that is there",
+		"/api/ground-look?sowing=nothing":          "Choose a sowing that grows in a bed",
+		"/api/ground-free?bed=nowhere":             "Choose one of your beds",
 		"/api/ground-free?bed=" + first + "&day=x": "a day such as",
 	} {
 		if status, body, _ := call(t, s, path, nil); status != http.StatusUnprocessableEntity || !strings.Contains(string(body), word) {

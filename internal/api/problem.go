@@ -37,21 +37,21 @@ func problemOf(err error) Problem {
 	case fields != nil:
 		list := make([]FieldProblem, len(fields))
 		for i, f := range fields {
-			list[i] = FieldProblem{Field: f.Field, Value: f.Value, Allowed: f.Allowed}
+			list[i] = FieldProblem{Field: f.Field, Value: f.Value, Allowed: f.Advice()}
 		}
-		p.Title, p.Status, p.Detail, p.Fields = "This cannot stand", http.StatusUnprocessableEntity, fields[0].Error(), &list
+		p.Title, p.Status, p.Detail, p.Fields = "Please correct this", http.StatusUnprocessableEntity, fields[0].Error(), &list
 	case errors.Is(err, app.ErrNoHousehold):
 		p.Title, p.Status, p.Detail = "no household", http.StatusNotFound, err.Error()
 	case errors.As(err, &plain):
 		p.Title, p.Status, p.Detail = plain.title, plain.status, plain.detail
 	case errors.As(err, &clash):
-		p.Title, p.Status, p.Detail, p.Revision = "Somebody was faster", http.StatusConflict, clash.Error(), &clash.Revision
+		p.Title, p.Status, p.Detail, p.Revision = "Somebody else changed this first", http.StatusConflict, clash.Error(), &clash.Revision
 		var theirs any
 		if json.Unmarshal(clash.Theirs, &theirs) == nil {
 			p.Theirs = theirs
 		}
 	case errors.As(err, &last):
-		p.Title, p.Status, p.Detail, p.Revision = "Something came in between", http.StatusConflict, last.Error(), &last.Revision
+		p.Title, p.Status, p.Detail, p.Revision = "Something else was changed in between", http.StatusConflict, last.Error(), &last.Revision
 	case errors.As(err, &file):
 		p.Title, p.Status, p.Detail = "The file cannot be used", http.StatusInsufficientStorage, file.Error()
 		if file.Busy {

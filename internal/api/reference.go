@@ -23,7 +23,7 @@ func reference(b *book.Book) Reference {
 		f := Food{Name: name, Kinds: []FoodKind{}}
 		for _, c := range b.Food(name) {
 			n, pieces := c.PiecesPerPlant(c.Yield.Value)
-			k := FoodKind{ID: c.ID, Name: c.Name, Family: c.Family, OnePiece: pieces && n == 1, Perennial: c.Perennial(), Own: c.Own, Keeps: wish.KeepsWhole(c), Weighed: c.Weighed(), SetOut: c.Start == book.Transplanted || c.Start == book.Vegetative, AmountKinds: wish.KindsFor(c, b), Forms: wish.FormsFor(c, b), Methods: season.MethodsFor(c), Bulbing: household.Bulbing(c)}
+			k := FoodKind{ID: c.ID, Name: c.Name, Family: c.Family, FamilyName: c.FamilyName, OnePiece: pieces && n == 1, Perennial: c.Perennial(), Own: c.Own, Keeps: wish.KeepsWhole(c), Weighed: c.Weighed(), SetOut: c.Start == book.Transplanted || c.Start == book.Vegetative, AmountKinds: wish.KindsFor(c, b), Forms: wish.FormsFor(c, b), Methods: season.MethodsFor(c), Bulbing: household.Bulbing(c)}
 			if c.Portion.Known {
 				k.Portion = &c.Portion.Value
 			}

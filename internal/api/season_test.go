@@ -71,7 +71,7 @@ func TestTheLogOfSeveral(t *testing.T) {
 	}
 	status, body, _ = call(t, s, "/api/log-all", LogAll{Client: "t", ID: "a1", Revision: before.Revision, Events: events})
 	after := decoded[State](t, body)
-	if status != http.StatusOK || after.Words != "put down what became of 3 sowings" || len(after.Household.Plantings) != len(before.Household.Plantings)+3 || after.Revision != before.Revision+1 {
+	if status != http.StatusOK || after.Words != "recorded what happened to 3 sowings" || len(after.Household.Plantings) != len(before.Household.Plantings)+3 || after.Revision != before.Revision+1 {
 		t.Fatalf("%d %s: %d plantings", status, after.Words, len(after.Household.Plantings))
 	}
 	bad := append(slices.Clone(events[:1]), SowingEvent{Sowing: "27-nobody", What: "as-planned"})

@@ -163,7 +163,7 @@ func TestCommandsOfTheYear(t *testing.T) {
 	do(Edit{Command: "remove-lot", Target: target(last.ID)}, 200)
 	do(Edit{Command: "remove-lot", Target: target(last.ID)}, 422)
 	lots := []stock.Lot{lot, lot}
-	if got := do(Edit{Command: "add-lots", Lots: &lots}, 200); len(got.Household.Lots) != len(before.Household.Lots)+2 || !strings.Contains(got.Words, "put 2 lots") {
+	if got := do(Edit{Command: "add-lots", Lots: &lots}, 200); len(got.Household.Lots) != len(before.Household.Lots)+2 || !strings.Contains(got.Words, "added 2 items") {
 		t.Errorf("%d lots, %q", len(got.Household.Lots), got.Words)
 	}
 	none := []stock.Lot{}

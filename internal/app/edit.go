@@ -114,7 +114,7 @@ func (a *App) put(now *Planned, events []plan.Event) (store.Edit, error) {
 	e := store.Edit{Command: "put-plantings"}
 	for i, out := range outcomes {
 		if out.Planting == nil {
-			return store.Edit{}, &invalid.Field{Field: invalid.Element("events", i), Value: events[i].Sowing, Allowed: "a sowing of a season; a perennial is put down by itself"}
+			return store.Edit{}, &invalid.Field{Field: invalid.Element("events", i), Value: events[i].Sowing, Allowed: "Choose sowings of one season. Record a plant that stays for years by itself."}
 		}
 		e.Words = out.Happened.String()
 		e.Plantings = slices.DeleteFunc(e.Plantings, func(p record.Planting) bool { return p.ID == out.Planting.ID })
@@ -171,7 +171,7 @@ func (a *App) Hold(ctx context.Context, by Stamp) (Done, error) {
 		}
 		u := ground.HoldPlaces(now.Input, l.Layout)
 		if u == nil {
-			return store.Edit{}, &invalid.Field{Field: "places", Allowed: "something with a place that is not held yet"}
+			return store.Edit{}, &invalid.Field{Field: "places", Allowed: "Nothing to keep: every bed is kept already."}
 		}
 		return store.Edit{Command: "set-customs", Customs: u, Words: say.PlacesHeld{}.String()}, nil
 	})
@@ -268,16 +268,16 @@ func placed(l *Laid, ask Placing) (*bed.Placement, string, error) {
 	}
 	if ask.Stays {
 		if p := ground.StandsAt(l.Input, l.Layout, ask.Sowing); p != nil && grows {
-			return p, "put down where " + name + " stands", nil
+			return p, "recorded where " + name + " stands", nil
 		}
-		return nil, "", &invalid.Field{Field: "sowing", Value: ask.Sowing, Allowed: "a sowing that stands already, has its ground in the layout and has not been put down there"}
+		return nil, "", &invalid.Field{Field: "sowing", Value: ask.Sowing, Allowed: "Choose a crop that is growing already, has its bed in the layout and has not been recorded there."}
 	}
 	p, err := ground.Put(l.Input, ask.Sowing, ask.Bed, ask.At, grows || ask.Exception)
 	if err != nil {
 		return nil, "", err
 	}
 	p.Stands = p.Stands || grows
-	words := "put it in another bed"
+	words := "moved it to another bed"
 	for _, k := range l.Input.Beds {
 		if k.ID == p.Bed {
 			words = "put " + name + " in " + k.Name

@@ -65,7 +65,7 @@ func (a *App) WriteLine(ctx context.Context, by Stamp, text string, photos []str
 // ofLine makes a mistake of an entry one of the line that it was read from.
 func ofLine(err error) error {
 	if all := invalid.All(err); len(all) > 0 && all[0].Field != "line" {
-		return &invalid.Field{Field: "line", Value: all[0].Value, Allowed: "Wanted: " + all[0].Allowed + "."}
+		return &invalid.Field{Field: "line", Value: all[0].Value, Allowed: all[0].Advice()}
 	}
 	return err
 }
@@ -134,14 +134,14 @@ func asItStood(l stock.Lot, lots []stock.Lot) stock.Lot {
 // happened looks whether an entry can have happened.
 func happened(now *Planned, e record.Entry) error {
 	if e.Day > now.Today {
-		return &invalid.Field{Field: "day", Value: e.Day.String(), Allowed: "a day that has been, until " + now.Today.Short()}
+		return &invalid.Field{Field: "day", Value: e.Day.String(), Allowed: "today or an earlier day, until " + now.Today.Short()}
 	}
 	if e.Act != record.Harvest || e.Sowing == "" {
 		return nil
 	}
 	for i := range now.Plan.Sowings {
 		if s := &now.Plan.Sowings[i]; s.ID == e.Sowing && !s.Begun && !s.Stands {
-			return &invalid.Field{Field: "sowing", Value: e.Sowing, Allowed: fmt.Sprintf("a planting that grows: %s was not put down as sown or planted. Enter that first", s.CropName)}
+			return &invalid.Field{Field: "sowing", Value: e.Sowing, Allowed: fmt.Sprintf("Record first that %s was sown or planted.", s.CropName)}
 		}
 	}
 	return nil

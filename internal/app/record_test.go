@@ -104,12 +104,12 @@ func TestLinesThatCannotBe(t *testing.T) {
 		"picked beans":                     "Say how much",
 		"a bucket of beans":                "What a bucket of snap bean weighs is not known",
 		"gave mum 2 kg of beans":           "so much snap bean came in",
-		"took 400 jars of sauce":           "is all",
-		"took 2 jars of salsa":             "stands on the shelf",
+		"took 400 jars of sauce":           "only 12",
+		"took 2 jars of salsa":             "on the shelf. Add it",
 		"9000 kg beans":                    "500000",
 		"the seventh lettuce sown":         "not understood",
 		"canned 21 qts tomatoes":           "Say which it is",
-		"potted on 3 carrots":              "Wanted",
+		"potted on 3 carrots":              "Choose a task",
 		"fed the thinnings to the rabbits": "Say which food",
 	} {
 		_, err := s.WriteLine(context.Background(), s.by(), text, nil)

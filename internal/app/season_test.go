@@ -160,7 +160,7 @@ func TestWhatIsLiftedGoesOnTheShelf(t *testing.T) {
 	if got := one.Input.Household.Lots; len(got) != lots+1 || got[lots].Food != "beet" && got[lots].Food != "celeriac" || got[lots].PutUp != events[0].Day {
 		t.Fatalf("%d lots, before %d", len(got), lots)
 	}
-	if !strings.Contains(one.Snapshot.Words, "on the shelf now") {
+	if !strings.Contains(one.Snapshot.Words, "now on the shelf") {
 		t.Errorf("it is told as %q", one.Snapshot.Words)
 	}
 	if back := s.undo(); len(back.Input.Household.Lots) != lots {

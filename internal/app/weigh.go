@@ -104,7 +104,7 @@ func (a *App) scaleAt(ctx context.Context, known string) (string, error) {
 		return at, nil
 	}
 	if known == "" {
-		return "", &invalid.Field{Field: "scale", Allowed: "the address of a kitchen scale, to be entered in House"}
+		return "", &invalid.Field{Field: "scale", Allowed: "Enter the address of a kitchen scale in House."}
 	}
 	return known, nil
 }
@@ -155,7 +155,7 @@ func (a *App) Weigh(ctx context.Context, by Stamp, known string, e record.Entry)
 func settled(ctx context.Context, at string) (exchange.ScaleReading, error) {
 	ctx, cancel := context.WithTimeout(ctx, scalePatience)
 	defer cancel()
-	unsettled := &invalid.Field{Field: "scale", Allowed: "a scale that stands still: its weight does not settle"}
+	unsettled := &invalid.Field{Field: "scale", Allowed: "Keep the scale still: its weight does not settle."}
 	tick := time.NewTicker(scaleAsked)
 	defer tick.Stop()
 	for {
@@ -166,9 +166,9 @@ func settled(ctx context.Context, at string) (exchange.ScaleReading, error) {
 		case err != nil:
 			return r, err
 		case r.Overload:
-			return r, &invalid.Field{Field: "scale", Allowed: "less on the scale: it is overloaded"}
+			return r, &invalid.Field{Field: "scale", Allowed: "Take something off the scale: it is overloaded."}
 		case r.Stable && r.Gram <= 0:
-			return r, &invalid.Field{Field: "scale", Allowed: "something on the scale: it shows nothing. Tare it with the empty basket first"}
+			return r, &invalid.Field{Field: "scale", Allowed: "Put something on the scale: it shows nothing. Tare it with the empty basket first."}
 		case r.Stable:
 			return r, nil
 		}

@@ -20,7 +20,7 @@ var rooms = []string{"invalid", "civil", "amount", "say", "working", "book", "ca
 // pure are the packages of the standard library that a pure core may use: none
 // of them reads a clock, a file, a network or a generator of its own seed.
 var pure = []string{
-	"cmp", "reflect", "errors", "fmt", "maps", "math", "math/bits", "regexp", "slices", "sort", "strconv", "strings", "sync", "sync/atomic", "unicode",
+	"cmp", "reflect", "errors", "fmt", "maps", "math", "math/bits", "regexp", "slices", "sort", "strconv", "strings", "sync", "sync/atomic", "unicode", "unicode/utf8",
 	"context",               // to end what nobody waits for any longer
 	"encoding/json", "time", // time: for the calendar alone, see below
 	"golang.org/x/text/language", "golang.org/x/text/message", "golang.org/x/text/number", // to write numbers

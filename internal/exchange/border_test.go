@@ -97,8 +97,8 @@ func TestAFileThatSaysAThingTwiceOrHalf(t *testing.T) {
 	for name, c := range map[string]struct{ was, is, want string }{
 		"a field twice":   {`"risk": "usual",`, "\"risk\": \"usual\",\n\"risk\": \"bold\",", `line 6: "risk" is given twice`},
 		"deep in a list":  {`{ "food": "carrot",`, `{ "food": "leek", "food": "carrot",`, `"food" is given twice`},
-		"thirteen months": {`"mean_min": [`, `"mean_min": [1, `, `place.mean_min is "a list of 13"`},
-		"eleven months":   {`"rain": [50, `, `"rain": [`, `place.rain is "a list of 11"`},
+		"thirteen months": {`"mean_min": [`, `"mean_min": [1, `, `place.mean_min: “a list of 13” does not work`},
+		"eleven months":   {`"rain": [50, `, `"rain": [`, `place.rain: “a list of 11” does not work`},
 	} {
 		_, err := ReadHousehold(strings.NewReader(strings.Replace(whole, c.was, c.is, 1)))
 		if err == nil || !strings.Contains(err.Error(), c.want) {

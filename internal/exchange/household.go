@@ -157,7 +157,7 @@ func located(body []byte, err error) error {
 	var kind *json.UnmarshalTypeError
 	switch {
 	case errors.As(err, &syntax) && int(syntax.Offset) >= len(body), errors.Is(err, io.ErrUnexpectedEOF):
-		return fmt.Errorf("it ends in the middle, on line %d: it seems to be cut short", line(int64(len(body))))
+		return fmt.Errorf("the file stops early, on line %d", line(int64(len(body))))
 	case errors.As(err, &syntax):
 		return fmt.Errorf("it is not JSON, line %d: %w", line(syntax.Offset), err)
 	case errors.As(err, &kind):

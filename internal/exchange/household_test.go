@@ -39,7 +39,7 @@ func TestFilesThatCannotBeRead(t *testing.T) {
 	for name, c := range map[string]struct{ body, want string }{
 		"empty":            {"", "is empty"},
 		"blank":            {" \n ", "is empty"},
-		"truncated":        {whole[:len(whole)/2], "cut short"},
+		"truncated":        {whole[:len(whole)/2], "stops early"},
 		"not JSON":         {"Dear diary,\nwe planted beans", "not JSON, line 1"},
 		"no format":        {`{"name": "x"}`, `"format"`},
 		"another version":  {strings.Replace(whole, "household/1", "household/9", 1), `"inventory.household/9"`},

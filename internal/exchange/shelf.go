@@ -30,7 +30,7 @@ func ReadShelf(r io.Reader, b *book.Book, stores []stock.StoragePlace) ([]stock.
 	read.TrimLeadingSpace = true
 	head, err := read.Read()
 	if errors.Is(err, io.EOF) {
-		return nil, &invalid.Field{Field: "line 1", Allowed: "a line that names the columns: " + strings.Join(shelfColumns, ",")}
+		return nil, &invalid.Field{Field: "line 1", Allowed: "Line 1 must name the columns: " + strings.Join(shelfColumns, ",")}
 	}
 	if err != nil {
 		return nil, csvError(err)
@@ -89,7 +89,7 @@ func ReadShelf(r io.Reader, b *book.Book, stores []stock.StoragePlace) ([]stock.
 func csvError(err error) error {
 	var parse *csv.ParseError
 	if errors.As(err, &parse) {
-		return &invalid.Field{Field: fmt.Sprintf("line %d", parse.Line), Value: parse.Err.Error(), Allowed: "comma-separated values; a text with a comma or quotes in it stands in quotes"}
+		return &invalid.Field{Field: fmt.Sprintf("line %d", parse.Line), Value: parse.Err.Error(), Allowed: "comma-separated values. Put a text with a comma or quotes in it in quotes."}
 	}
 	return err
 }
@@ -153,7 +153,7 @@ func readLot(row []string, columns map[string]int, b *book.Book, stores []stock.
 		}
 	}
 	if l.Store != "" && !slices.ContainsFunc(stores, func(s stock.StoragePlace) bool { return s.ID == l.Store }) {
-		wrong = append(wrong, &invalid.Field{Field: "store", Value: l.Store, Allowed: "the name of one of your stores, or nothing"})
+		wrong = append(wrong, &invalid.Field{Field: "store", Value: l.Store, Allowed: "the name of one of your storage places, or nothing"})
 	}
 	check := invalid.NewCheck()
 	stock.ValidateLot(check, l, b)

@@ -67,7 +67,7 @@ func ReadWeather(r io.Reader, fahrenheit bool) (days []place.Day, notes []string
 	}
 	slices.SortFunc(w.days, func(a, b place.Day) int { return int(a.Date - b.Date) })
 	if w.gaps > 0 {
-		notes = append(notes, fmt.Sprintf("%d lines lack a temperature and are passed over", w.gaps))
+		notes = append(notes, fmt.Sprintf("%d lines without a temperature are left out", w.gaps))
 	}
 	if n := len(w.days); n > 0 {
 		if missing := int(w.days[n-1].Date-w.days[0].Date) + 1 - n; missing > 0 {

@@ -39,7 +39,7 @@ func TestBegunOnAnyDayAtElevenPlaces(t *testing.T) {
 				}
 				begins++
 				if s.Date < day || s.Late || s.Presumed {
-					t.Errorf("place %d, begun on %s: %s is to be begun on %s", i+1, day, s.CropName, s.Date)
+					t.Errorf("place %d, begun on %s: %s is to be started on %s", i+1, day, s.CropName, s.Date)
 				}
 			}
 			if begins == 0 || len(p.Missed) > 0 || p.Tally.WeeksFed == 0 {

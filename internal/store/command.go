@@ -213,7 +213,7 @@ func (d *drafter) removeStore(id string) error {
 // standsIn looks whether the store that a lot names is there.
 func (d *drafter) standsIn(field string, l *stock.Lot) error {
 	if _, there := d.state.items[key{storeKind.name, l.Store}]; l.Store != "" && !there {
-		return &invalid.Field{Field: field, Value: l.Store, Allowed: "a store of the household, or none"}
+		return &invalid.Field{Field: field, Value: l.Store, Allowed: "one of your storage places, or none"}
 	}
 	return nil
 }
@@ -238,7 +238,7 @@ func (d *drafter) addLots(lots []stock.Lot) error {
 			return err
 		}
 	}
-	d.words = fmt.Sprintf("put %d lots on the shelf", len(lots))
+	d.words = fmt.Sprintf("added %d items to the shelf", len(lots))
 	if len(lots) == 1 {
 		d.words = "put " + d.name(d.about) + " on the shelf"
 	}
@@ -253,7 +253,7 @@ func (d *drafter) begin(h *household.Household) error {
 	d.words, d.begins = "began the household", true
 	for i, l := range h.Lots {
 		if l.Store != "" && !slices.ContainsFunc(h.Storage, func(s stock.StoragePlace) bool { return s.ID == l.Store }) {
-			return &invalid.Field{Field: fmt.Sprintf("lots[%d].store", i), Value: l.Store, Allowed: "the id of one of the household's stores, or none"}
+			return &invalid.Field{Field: fmt.Sprintf("lots[%d].store", i), Value: l.Store, Allowed: "the id of one of your storage places, or none"}
 		}
 	}
 	for _, k := range kinds {
@@ -286,7 +286,7 @@ func (d *drafter) overrule(e *Edit) error {
 		if err := d.drop(overruleKind, id); err != nil {
 			return err
 		}
-		d.words = "put back the usual " + strings.TrimPrefix(d.words, "removed ")
+		d.words = "used the usual figure for " + strings.TrimPrefix(d.words, "removed ")
 		return nil
 	}
 	if err := d.set(overruleKind, id, 0, e.Overrule); err != nil {
@@ -296,7 +296,7 @@ func (d *drafter) overrule(e *Edit) error {
 	if e.Overrule.Choice != "" {
 		value = e.Overrule.Choice
 	}
-	d.words = fmt.Sprintf("overruled %s: %s", d.name(d.about), value)
+	d.words = fmt.Sprintf("used your figure for %s: %s", d.name(d.about), value)
 	return nil
 }
 
@@ -319,7 +319,7 @@ func (d *drafter) move(id, after string) error {
 	})
 	me := slices.Index(wishes, key{wishKind.name, id})
 	if me < 0 {
-		return &invalid.Field{Field: "target", Value: id, Allowed: "a wish that is there; somebody may have removed it"}
+		return &invalid.Field{Field: "target", Value: id, Allowed: "Choose one of your wishes. This one may have been removed."}
 	}
 	wishes = slices.Delete(wishes, me, me+1)
 	at := 0

@@ -155,7 +155,7 @@ func (d *drafter) recordAll(e *Edit) error {
 func (d *drafter) removeEntry(id string) error {
 	was := d.state.record.Find(id)
 	if was == nil {
-		return &invalid.Field{Field: "target", Value: id, Allowed: "an entry that is there; somebody may have removed it"}
+		return &invalid.Field{Field: "target", Value: id, Allowed: "Choose another entry. This one may have been removed."}
 	}
 	old, err := json.Marshal(was)
 	if err != nil {
@@ -170,7 +170,7 @@ func (d *drafter) removeEntry(id string) error {
 	if made := was.Lot != "" && was.Goes() != ""; made {
 		for _, e := range d.state.record.Entries() {
 			if e.Lot == was.Lot {
-				return &invalid.Field{Field: "target", Value: id, Allowed: "an entry whose lot nothing was taken from since; take back what was taken from it first"}
+				return &invalid.Field{Field: "target", Value: id, Allowed: "Something was taken from this since. Undo that first."}
 			}
 		}
 		if _, there := d.state.items[key{lotKind.name, was.Lot}]; there {
@@ -204,7 +204,7 @@ func (d *drafter) holds(b *book.Book, foods map[string]bool) error {
 		var not *record.NotThere
 		if _, err := d.state.record.BalanceOf(l, lastDay); errors.As(err, &not) {
 			return &invalid.Field{Field: "jars", Value: lotAmount(l, not.Asked), Allowed: fmt.Sprintf(
-				"at most %s: so much of it is on the shelf. Count the shelf, where more stands there", lotAmount(l, not.There))}
+				"at most %s, which is all that is on the shelf. If there is more, correct it in Shelves.", lotAmount(l, not.There))}
 		}
 	}
 	return nil

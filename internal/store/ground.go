@@ -14,7 +14,7 @@ import (
 func (d *drafter) unplace(e *Edit) error {
 	err := d.drop(placementKind, e.Target)
 	if d.words = e.Words; d.words == "" {
-		d.words = "let a sowing find its own bed again"
+		d.words = "let the plan choose the bed again"
 	}
 	return err
 }
@@ -24,7 +24,7 @@ func (d *drafter) setCustoms(e *Edit) error {
 		return missing("customs")
 	}
 	e.Customs.Number()
-	d.words = cmp.Or(e.Words, "changed how the ground is kept")
+	d.words = cmp.Or(e.Words, "changed the rules for beds")
 	return d.set(customsKind, "", 0, e.Customs)
 }
 
@@ -80,7 +80,7 @@ func (d *drafter) changeBeds(beds []bed.Bed) error {
 	}
 	for i, b := range beds {
 		if _, there := d.state.items[key{bedKind.name, b.ID}]; !there {
-			return &invalid.Field{Field: invalid.Element("beds", i) + ".id", Value: b.ID, Allowed: "a bed that is there; somebody may have removed it"}
+			return &invalid.Field{Field: invalid.Element("beds", i) + ".id", Value: b.ID, Allowed: "Choose one of your beds. This one may have been removed."}
 		}
 		if err := d.set(bedKind, b.ID, 0, b.Filled()); err != nil {
 			return err
@@ -139,7 +139,7 @@ func (d *drafter) putWishes(e *Edit) error {
 	for i := range e.Wishes {
 		w := &e.Wishes[i]
 		if _, there := d.state.items[key{wishKind.name, w.ID}]; !there {
-			return &invalid.Field{Field: invalid.Element("wishes", i) + ".id", Value: w.ID, Allowed: "a wish that is there; somebody may have removed it"}
+			return &invalid.Field{Field: invalid.Element("wishes", i) + ".id", Value: w.ID, Allowed: "Choose one of your wishes. This one may have been removed."}
 		}
 		if err := d.set(wishKind, w.ID, 0, w); err != nil {
 			return err
@@ -150,6 +150,6 @@ func (d *drafter) putWishes(e *Edit) error {
 			return err
 		}
 	}
-	d.words, d.about = fmt.Sprintf("fitted the wishes to the ground: %d cut, %d left out", len(e.Wishes), len(e.Remove)), key{}
+	d.words, d.about = fmt.Sprintf("fitted the wishes to the beds: %d cut, %d left out", len(e.Wishes), len(e.Remove)), key{}
 	return nil
 }

@@ -44,13 +44,12 @@ type NotLast struct {
 	Revision int
 }
 
-// Error says what would be taken back or done again now.
+// Error says what would be undone or redone now.
 func (n *NotLast) Error() string {
-	verb := map[string]string{"undo": "take back", "redo": "do again"}[n.Do]
 	if n.Last == nil {
-		return "there is nothing left to " + verb + "; nothing was changed"
+		return "there is nothing left to " + n.Do
 	}
-	return fmt.Sprintf("something else came in between: the last edit to %s is now “%s”; nothing was changed", verb, n.Last.Words)
+	return fmt.Sprintf("something else was changed in between. The last change is now “%s”, and nothing was done to it. Press %s again if you mean that one", n.Last.Words, n.Do)
 }
 
 // Clash is returned where an edit was made against an old revision and somebody
@@ -63,7 +62,7 @@ type Clash struct {
 
 // Error says what happened.
 func (c *Clash) Error() string {
-	return fmt.Sprintf("somebody has changed this %s since you began (revision %d); nothing was overwritten", c.Kind, c.Revision)
+	return fmt.Sprintf("somebody has changed this %s since you began (revision %d); your change was not saved, theirs is shown", c.Kind, c.Revision)
 }
 
 // Load returns the household as it is now.
@@ -355,9 +354,9 @@ func (s *Store) step(ctx context.Context, client, id, kind string, of LastEdit) 
 		if err := json.Unmarshal([]byte(done.Changes), &cs); err != nil {
 			return nil, err
 		}
-		words := "did again: " + done.Words
+		words := "redid: " + done.Words
 		if kind == "undo" {
-			cs, words = inverse(cs), "took back: "+done.Words
+			cs, words = inverse(cs), "undid: "+done.Words
 		}
 		return s.after(ctx, q, now, entry{Edit{Client: client, ID: id, Command: kind}, kind, top.Revision, words, cs}, nil)
 	})

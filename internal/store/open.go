@@ -155,8 +155,8 @@ func (s *Store) Close() error {
 	return errors.Join(s.q.Close(), s.db.Close()) // SQLite folds the log in when the last connection goes
 }
 
-// ErrFull is returned where the disk has no room; nothing was changed then.
-var ErrFull = errors.New("the disk is full; nothing was changed")
+// ErrFull is returned where the disk has no room; your change was not saved then.
+var ErrFull = errors.New("the disk is full; your change was not saved")
 
 // Unusable is returned where the household's file cannot be read or written;
 // nothing was changed then.
@@ -191,15 +191,15 @@ func explain(file string, err error) error {
 		if e.Code() == sqlite3.SQLITE_READONLY_DBMOVED {
 			return unusable("was moved or removed while it was open; end Inventory, put the file back and start again")
 		}
-		return unusable("may not be written; nothing was changed")
+		return unusable("may not be written; your change was not saved")
 	case sqlite3.SQLITE_PERM, sqlite3.SQLITE_AUTH:
-		return unusable("may not be written; nothing was changed")
+		return unusable("may not be written; your change was not saved")
 	case sqlite3.SQLITE_IOERR:
 		return unusable("could not be read or written; is the disk full, or has it gone away?")
 	case sqlite3.SQLITE_CORRUPT:
-		return unusable("is damaged; put back a copy of it")
+		return unusable("is damaged; restore a backup")
 	case sqlite3.SQLITE_BUSY, sqlite3.SQLITE_LOCKED:
-		return &Unusable{File: file, Why: "is held by another program; nothing was changed, try again", Busy: true}
+		return &Unusable{File: file, Why: "is in use by another program; your change was not saved. Try again", Busy: true}
 	}
 	return fmt.Errorf("%s: %w", file, err)
 }

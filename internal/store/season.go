@@ -111,7 +111,7 @@ func (d *drafter) placeAll(all []bed.Placement) error {
 func (d *drafter) removePlanting(e *Edit) error {
 	err := d.drop(plantingKind, e.Target)
 	if err == nil {
-		d.words = "let go again: " + d.words[len("removed "):]
+		d.words = "let the plan choose again: " + d.words[len("removed "):]
 	}
 	return err
 }
@@ -120,13 +120,13 @@ func (d *drafter) keepPlan(e *Edit) error {
 	if e.Agreement == nil {
 		return missing("agreement")
 	}
-	d.words = "agreed to the plan"
+	d.words = "kept the plan"
 	return d.set(baselineKind, "", 0, e.Agreement)
 }
 
 func (d *drafter) dropPlan(*Edit) error {
 	err := d.drop(baselineKind, "")
-	d.words = "took back the agreement"
+	d.words = "stopped keeping the plan"
 	return err
 }
 
@@ -143,12 +143,12 @@ func (d *drafter) weather(e *Edit) error {
 		if err := d.drop(weatherKind, ""); err != nil {
 			return err
 		}
-		d.words = "forgot the weather that has been"
+		d.words = "removed the recorded weather"
 	} else if len(e.Weather) > 0 {
 		if err := d.set(weatherKind, "", 0, e.Weather); err != nil {
 			return err
 		}
-		d.words = "took in the weather that has been"
+		d.words = "added recorded weather"
 	}
 	if e.Place != nil {
 		d.words = strings.TrimSuffix("changed the place and "+d.words, " and ")

@@ -27,7 +27,7 @@ async function go(path: string) {
   document.querySelector<HTMLElement>('main h2')?.focus()
 }
 
-/** Opens the working of the figure in focus, or of the first one of the row in focus. */
+/** Opens show how the number in focus is worked out, or of the first one of the row in focus. */
 function working() {
   const at = document.activeElement
   const figure =
@@ -52,13 +52,13 @@ useKeys([
   { keys: 'g a', does: 'go to Ask', run: () => go('/ask') },
   { keys: 'g b', does: 'go to the crop book', run: () => go('/house/book') },
   { keys: 'g h', does: 'go to House', run: () => go('/house') },
-  { keys: 'w', does: 'the working of the figure in focus', run: working },
+  { keys: 'w', does: 'show how the number in focus is worked out', run: working },
   { keys: 'u', does: 'undo', run: () => store.undo() },
   { keys: 'U', does: 'redo', run: () => store.redo() },
-  { keys: 'p', does: 'print this leaf', run: () => window.print() },
+  { keys: 'p', does: 'print this page', run: () => window.print() },
   { keys: '?', does: 'all keys', run: () => (help.value = true) },
-  { keys: 'Escape', does: 'leave a field; close the working', run: leave },
-  { keys: '← →', does: 'in a ribbon, a week back or on' },
+  { keys: 'Escape', does: 'leave a field, or close the panel', run: leave },
+  { keys: '← →', does: 'in a row of weeks: a week back or on' },
 ])
 
 /** Somebody else may have edited while this window was away; and what waits may be sent now. */
@@ -104,11 +104,11 @@ useIntervalFn(look, retry)
       <Notice />
       <main>
         <p v-if="missing" class="waiting" role="alert" data-missing>
-          This place has not been loaded on this device yet, and Inventory does not answer now. It opens when Inventory
-          answers again. <button type="button" class="link" @click="look">Try now</button>
+          This page has not been opened on this device yet, and Inventory is not running. It opens when Inventory runs
+          again. <button type="button" class="link" @click="look">Try again</button>
         </p>
         <RouterView v-else-if="here" />
-        <p v-else-if="!store.problem" class="quiet waiting">Fetching the household …</p>
+        <p v-else-if="!store.problem" class="quiet waiting">Opening your household …</p>
       </main>
     </div>
     <WorkingDrawer v-if="drawer.figure" />

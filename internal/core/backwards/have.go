@@ -175,7 +175,7 @@ func (x Have) validate(c invalid.Check, b *book.Book) {
 		c.Add("what", string(x.What), "plants, or stock by weight: "+crop.Short()+" is not grown from seed here")
 	}
 	if crop != nil && !ofTheYear(crop) {
-		c.Add("crop", x.Crop, "a kind that is harvested in the year in which it is begun, and weighed")
+		c.Add("crop", x.Crop, "a variety that is weighed and harvested in the year in which it is sown")
 	}
 }
 

@@ -164,7 +164,7 @@ func (u Customs) validateOwnPairs(c invalid.Check) {
 	for i, p := range u.OwnPairs {
 		at := c.Index("own_pairs", i)
 		if p.Long == "" || p.Short == "" || p.Long == p.Short {
-			at.Add("short", p.Short, "two different crops: the one that stands long and the one that is gone first")
+			at.Add("short", p.Short, "two different crops: the slow one and the quick one")
 		}
 		at.Positive("weeks", p.Weeks, 60)
 		at.Positive("share", p.Share, 1)

@@ -103,7 +103,7 @@ func TestSunClass(t *testing.T) {
 		plot *Plot
 		sun  string
 		want string
-	}{{"no plot", nil, "", "full"}, {"nothing stands there", &Plot{Length: 20, Width: 20}, "", "full"}, {"by hand", &walled, "part", "part"}, {"walled", &walled, "", "part"}} {
+	}{{"no plot", nil, "", "full"}, {"nothing is there", &Plot{Length: 20, Width: 20}, "", "full"}, {"by hand", &walled, "part", "part"}, {"walled", &walled, "", "part"}} {
 		b.Sun = c.sun
 		got := SunClass(47.5, c.plot, b)
 		if c.name == "walled" && got == "full" || c.name != "walled" && got != c.want {

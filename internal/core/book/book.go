@@ -61,6 +61,7 @@ func Load(files fs.FS) (*Book, error) {
 	try(readSheet(files, "cautions.csv", strings.Fields("id topic level when text"), b.readCaution))
 	try(readSheet(files, "green_manure.csv", strings.Fields("id name botanical family frost frost_kill_c t_base_c sow_from_weeks soil_min_c seed_g_per_m2 weeks_to_worth weeks_max wait_weeks_after fixes_n_g_per_m2 winter undersow note"), b.readGreenManure))
 	try(readSheet(files, "words.csv", strings.Fields("word kind_of means note kg"), b.readWord))
+	try(readSheet(files, "families.csv", strings.Fields("family name"), b.readFamily))
 	if err := errors.Join(errs...); err != nil {
 		return nil, err
 	}
@@ -85,6 +86,8 @@ func (b *Book) crossCheck() error {
 	}
 	for _, c := range b.crops {
 		switch {
+		case c.FamilyName == "":
+			errs = append(errs, fmt.Errorf("crops.csv: %s is of the family %s, which families.csv does not have", c.ID, c.Family))
 		case c.Life == "perennial" && c.Patch == nil:
 			errs = append(errs, fmt.Errorf("crops.csv: %s is perennial, but perennials.csv does not have it", c.ID))
 		case c.Group == Shoots && c.Dense == nil:

@@ -115,3 +115,13 @@ func TestOverrulesLieOnTop(t *testing.T) {
 		}
 	}
 }
+
+// Nobody has to know the Latin name of a family: each of the book has an English one, and a
+// household's own crop has that of the crop it starts from.
+func TestFamiliesHaveEnglishNames(t *testing.T) {
+	for id, want := range map[string]string{"carrot": "carrot family", "parsnip": "carrot family", "tomato-slicing": "tomato family", "leek": "onion family"} {
+		if got := Usual().Crop(id).FamilyName; got != want {
+			t.Errorf("%s is of the %q, want the %q", id, got, want)
+		}
+	}
+}

@@ -22,11 +22,13 @@ func (m Maybe) Or(other float64) float64 {
 // yields kg of market-ready produce per plant and season.
 type Crop struct {
 	ID, Food, Name, Botanical, Family string
-	Group                             Group
-	Life                              string // annual, biennial, perennial
-	Start                             Start  // usual practice
-	Unit                              string // seed, clove, set, tuber, slip, crown, plant
-	Frost                             Frost
+	// FamilyName is the family as gardeners call it, such as "carrot family".
+	FamilyName string
+	Group      Group
+	Life       string // annual, biennial, perennial
+	Start      Start  // usual practice
+	Unit       string // seed, clove, set, tuber, slip, crown, plant
+	Frost      Frost
 
 	DirectWeeks   Maybe // earliest direct sowing, weeks from the median last spring frost
 	PlantOutWeeks Maybe // earliest planting out, weeks from the median last spring frost

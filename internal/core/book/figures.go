@@ -24,14 +24,14 @@ const (
 var cropAssumptions = []Assumption{
 	{Field: "yield", Part: "Yield", Name: "Yield of a plant at usual spacing", Unit: amount.Kilogram, Least: 0.0001, Most: 200, crop: func(c *Crop) *float64 { return maybe(&c.Yield) }},
 	{Field: "yield_cv", Part: "Yield", Name: "Yield varies from year to year by", Unit: amount.Share, Most: 1.5, crop: func(c *Crop) *float64 { return maybe(&c.YieldCV) }},
-	{Field: "fail_prob", Part: "Yield", Name: "Chance that a sowing is lost", Unit: amount.Chance, Most: 0.9, crop: func(c *Crop) *float64 { return &c.FailProb }},
+	{Field: "fail_prob", Part: "Yield", Name: "Chance that a sowing fails", Unit: amount.Chance, Most: 0.9, crop: func(c *Crop) *float64 { return &c.FailProb }},
 	{Field: "germination", Part: "Sowing", Name: "Seed that comes up", Unit: amount.Share, Least: 0.05, Most: 1, crop: func(c *Crop) *float64 {
 		if c.Start == Vegetative {
 			return nil
 		}
 		return maybe(&c.Germination)
 	}},
-	{Field: "survive", Part: "Sowing", Name: "Set out that stand", Unit: amount.Share, Least: 0.05, Most: 1, crop: func(c *Crop) *float64 { return &c.Survive }},
+	{Field: "survive", Part: "Sowing", Name: "Survive planting out", Unit: amount.Share, Least: 0.05, Most: 1, crop: func(c *Crop) *float64 { return &c.Survive }},
 	{Field: "edible", Part: "Food", Name: "Edible part", Unit: amount.Share, Least: 0.05, Most: 1, crop: func(c *Crop) *float64 {
 		if c.Edible <= 0 {
 			return nil
@@ -40,12 +40,12 @@ var cropAssumptions = []Assumption{
 	}},
 	{Field: "in_row", Part: "Spacing", Name: "Spacing in the row", Unit: amount.Centimetre, Least: 0.5, Most: 500, crop: func(c *Crop) *float64 { return maybe(&c.InRow) }},
 	{Field: "row", Part: "Spacing", Name: "Between rows", Unit: amount.Centimetre, Least: 0.5, Most: 500, crop: func(c *Crop) *float64 { return maybe(&c.RowGap) }},
-	{Field: "block", Part: "Spacing", Name: "Spacing in a block", Unit: amount.Centimetre, Least: 0.5, Most: 500, crop: func(c *Crop) *float64 { return maybe(&c.Block) }},
-	{Field: "days_to_maturity", Part: "Season", Name: "Days to maturity", Unit: amount.Day, Least: 3, Most: 1200, crop: func(c *Crop) *float64 { return &c.DTM }},
+	{Field: "block", Part: "Spacing", Name: "Spacing in a staggered grid", Unit: amount.Centimetre, Least: 0.5, Most: 500, crop: func(c *Crop) *float64 { return maybe(&c.Block) }},
+	{Field: "days_to_maturity", Part: "Season", Name: "Days to harvest", Unit: amount.Day, Least: 3, Most: 1200, crop: func(c *Crop) *float64 { return &c.DTM }},
 	{Field: "harvest_days", Part: "Picking", Name: "Days of picking", Unit: amount.Day, Least: 1, Most: 365, crop: func(c *Crop) *float64 { return &c.HarvestDays }},
 	{Field: "hold_days", Part: "Picking", Name: "Days it holds when ready", Unit: amount.Day, Most: 365, crop: func(c *Crop) *float64 { return &c.HoldDays }},
-	{Field: "store_weeks", Part: "Keeping", Name: "Weeks it keeps in an ideal store", Unit: amount.Week, Most: 520, option: func(c *Crop) *Maybe { return keeps(c, &c.StoreWeeks) }},
-	{Field: "store_loss", Part: "Keeping", Name: "Lost a month in the store", Unit: amount.Share, Most: 0.5, option: func(c *Crop) *Maybe { return keeps(c, &c.StoreLoss) }},
+	{Field: "store_weeks", Part: "Keeping", Name: "Weeks it keeps in ideal storage", Unit: amount.Week, Most: 520, option: func(c *Crop) *Maybe { return keeps(c, &c.StoreWeeks) }},
+	{Field: "store_loss", Part: "Keeping", Name: "Lost in a month of storage", Unit: amount.Share, Most: 0.5, option: func(c *Crop) *Maybe { return keeps(c, &c.StoreLoss) }},
 	{Field: "energy", Part: "Food", Name: "Energy in 100 g of the edible part", Unit: amount.Kcal, Most: 900, crop: func(c *Crop) *float64 { return maybe(&c.Energy) }},
 	{Field: "protein", Part: "Food", Name: "Protein in 100 g of the edible part", Unit: amount.Gram, Most: 100, crop: func(c *Crop) *float64 { return maybe(&c.Protein) }},
 	{Field: "keep_days", Part: "Keeping", Name: "Days it keeps before it is put up", Unit: amount.Day, Most: 365, crop: func(c *Crop) *float64 { return maybe(&c.KeepDays) }},
@@ -54,18 +54,18 @@ var cropAssumptions = []Assumption{
 	{Field: "seed_per_area", Part: "Sowing", Name: "Seed on a square metre", Unit: amount.GramPerArea, Least: 1, Most: 10000, crop: func(c *Crop) *float64 { return dense(c, func(d *Dense) *float64 { return &d.SeedGram }) }},
 	{Field: "yield_per_area", Part: "Yield", Name: "Shoots from a square metre", Unit: amount.KgPerArea, Least: 0.01, Most: 20, crop: func(c *Crop) *float64 { return dense(c, func(d *Dense) *float64 { return &d.YieldKg }) }},
 	{Field: "raise_weeks", Part: "Sowing", Name: "Weeks indoors", Unit: amount.Week, Most: 20, option: func(c *Crop) *Maybe { return seeded(c, &c.RaiseWeeks) }},
-	{Field: "per_station", Part: "Sowing", Name: "Seeds to a cell or station", Unit: amount.Seed, Least: 1, Most: 20, option: func(c *Crop) *Maybe {
+	{Field: "per_station", Part: "Sowing", Name: "Seeds in a cell or spot", Unit: amount.Seed, Least: 1, Most: 20, option: func(c *Crop) *Maybe {
 		if c.SeedsPerMetre.Known {
 			return nil // sown as a drill
 		}
 		return seeded(c, &c.PerStation)
 	}},
-	{Field: "depth", Part: "Sowing", Name: "Planted deep", Unit: amount.Centimetre, Most: 50, option: func(c *Crop) *Maybe { return grown(c, &c.Depth) }},
-	{Field: "min_plants", Part: "Sowing", Name: "Fewest plants worth growing", Unit: amount.Plant, Least: 1, Most: 1000, crop: func(c *Crop) *float64 { return &c.MinPlants }},
-	{Field: "direct_weeks", Part: "Season", Name: "Sown in place from, weeks from the last frost", Unit: amount.Week, Least: -40, Most: 30, option: func(c *Crop) *Maybe { return seeded(c, &c.DirectWeeks) }},
-	{Field: "plant_out_weeks", Part: "Season", Name: "Planted out from, weeks from the last frost", Unit: amount.Week, Least: -40, Most: 30, option: func(c *Crop) *Maybe { return grown(c, &c.PlantOutWeeks) }},
-	{Field: "latest_weeks", Part: "Season", Name: "Planted at the latest, weeks from the last frost", Unit: amount.Week, Least: -52, Most: 52, option: func(c *Crop) *Maybe { return grown(c, &c.LatestWeeks) }},
-	{Field: "soil_min", Part: "Season", Name: "Soil it comes up in, at the least", Unit: amount.Celsius, Least: -5, Most: 40, option: func(c *Crop) *Maybe { return seeded(c, &c.SoilMin) }},
+	{Field: "depth", Part: "Sowing", Name: "Planting depth", Unit: amount.Centimetre, Most: 50, option: func(c *Crop) *Maybe { return grown(c, &c.Depth) }},
+	{Field: "min_plants", Part: "Sowing", Name: "Smallest useful number of plants", Unit: amount.Plant, Least: 1, Most: 1000, crop: func(c *Crop) *float64 { return &c.MinPlants }},
+	{Field: "direct_weeks", Part: "Season", Name: "Sow in the bed from, weeks after the last frost (− before)", Unit: amount.Week, Least: -40, Most: 30, option: func(c *Crop) *Maybe { return seeded(c, &c.DirectWeeks) }},
+	{Field: "plant_out_weeks", Part: "Season", Name: "Plant out from, weeks after the last frost (− before)", Unit: amount.Week, Least: -40, Most: 30, option: func(c *Crop) *Maybe { return grown(c, &c.PlantOutWeeks) }},
+	{Field: "latest_weeks", Part: "Season", Name: "Plant at the latest, weeks after the last frost (− before)", Unit: amount.Week, Least: -52, Most: 52, option: func(c *Crop) *Maybe { return grown(c, &c.LatestWeeks) }},
+	{Field: "soil_min", Part: "Season", Name: "Coldest soil it comes up in", Unit: amount.Celsius, Least: -5, Most: 40, option: func(c *Crop) *Maybe { return seeded(c, &c.SoilMin) }},
 	{Field: "heat_max", Part: "Season", Name: "Suffers in days above", Unit: amount.Celsius, Least: 10, Most: 50, option: func(c *Crop) *Maybe { return grown(c, &c.HeatMax) }},
 	{Field: "frost_kill", Part: "Season", Name: "Freezes at", Unit: amount.Celsius, Least: -50, Most: 5, crop: func(c *Crop) *float64 {
 		if grown(c, &c.Depth) == nil {
@@ -73,9 +73,9 @@ var cropAssumptions = []Assumption{
 		}
 		return &c.FrostKill
 	}},
-	{Field: "frost", Part: "Season", Name: "Bears frost", Choices: []Choice{{"hardy", "hardy"}, {"half-hardy", "half-hardy"}, {"tender", "tender"}, {"very-tender", "very tender"}},
+	{Field: "frost", Part: "Season", Name: "Frost hardiness", Choices: []Choice{{"hardy", "hardy"}, {"half-hardy", "half-hardy"}, {"tender", "tender"}, {"very-tender", "very tender"}},
 		get: func(c *Crop) string { return string(c.Frost) }, put: func(c *Crop, v string) { c.Frost = Frost(v) }},
-	{Field: "winter", Part: "Season", Name: "Stands through the winter unripe", Choices: []Choice{{"no", "no"}, {"yes", "it may"}, {"must", "it must"}},
+	{Field: "winter", Part: "Season", Name: "Grows on through the winter", Choices: []Choice{{"no", "no"}, {"yes", "it may"}, {"must", "it must"}},
 		get: func(c *Crop) string {
 			if c.Winter == BeforeWinter {
 				return "no"
@@ -87,8 +87,8 @@ var cropAssumptions = []Assumption{
 				c.Winter = BeforeWinter
 			}
 		}},
-	{Field: "bolt_hours", Part: "Season", Name: "Wintered, it runs to seed at a day of", Unit: amount.Hour, Least: 8, Most: 18, option: func(c *Crop) *Maybe { return grown(c, &c.BoltHours) }},
-	{Field: "harvest", Part: "Picking", Name: "Gathered", Choices: []Choice{{"once", "once"}, {"pick", "picked again and again"}, {"cut", "cut, and grows again"}},
+	{Field: "bolt_hours", Part: "Season", Name: "After winter it runs to seed at a day length of", Unit: amount.Hour, Least: 8, Most: 18, option: func(c *Crop) *Maybe { return grown(c, &c.BoltHours) }},
+	{Field: "harvest", Part: "Picking", Name: "How it is picked", Choices: []Choice{{"once", "once"}, {"pick", "picked again and again"}, {"cut", "cut, and grows again"}},
 		get: func(c *Crop) string { return string(c.Harvest) }, put: func(c *Crop, v string) { c.Harvest = Harvest(v) }},
 	{Field: "goes_on", Part: "Picking", Name: "Goes on until frost or heat ends it", Choices: []Choice{{"no", "no"}, {"yes", "yes"}},
 		get: func(c *Crop) string {

@@ -60,7 +60,7 @@ func (b *Book) readCrop(s *sheet) {
 		c.Survive = c.Germination.Or(0.95)
 	}
 	if b.byCrop[c.ID] != nil {
-		s.fail("id", c.ID, "each crop once; it stands further up already")
+		s.fail("id", c.ID, "each crop once; it is listed further up already")
 		return
 	}
 	b.crops = append(b.crops, c)
@@ -108,6 +108,16 @@ func (b *Book) readDense(s *sheet) {
 	}
 }
 
+// readFamily names the family of every crop as gardeners call it.
+func (b *Book) readFamily(s *sheet) {
+	latin, name := s.text("family"), s.text("name")
+	for _, c := range b.crops {
+		if c.Family == latin {
+			c.FamilyName = name
+		}
+	}
+}
+
 func (b *Book) readNutrition(s *sheet) {
 	c := b.crop(s, "crop")
 	c.Portion, c.Energy, c.Protein = s.maybe("portion_g", 0, 1000), s.maybe("kcal_per_100g", 0, 900), s.maybe("protein_g_per_100g", 0, 100)
@@ -145,7 +155,7 @@ func (b *Book) readPreparation(s *sheet) {
 		}
 	}
 	if b.byPrep[p.ID] != nil {
-		s.fail("id", p.ID, "each preparation once; it stands further up already")
+		s.fail("id", p.ID, "each preparation once; it is listed further up already")
 		return
 	}
 	b.preparations = append(b.preparations, p)

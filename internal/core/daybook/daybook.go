@@ -73,7 +73,7 @@ func Understand(now Now, text string) (Meaning, error) {
 	}
 	_, made, err := now.Input.Logged(d.out.Events)
 	if all := invalid.All(err); len(all) > 0 { // of an event; here it is the line that is wrong
-		return Meaning{}, ask(all[0].Value, "Wanted: %s.", all[0].Allowed)
+		return Meaning{}, ask(all[0].Value, "%s", all[0].Advice())
 	}
 	for _, x := range made {
 		d.out.Words = append(d.out.Words, x.Happened.String())
@@ -270,7 +270,7 @@ func (d *desk) grams(l line.Logged, kind string) (gram int, pieces float64, err 
 	case l.Kg > 0:
 		return int(math.Round(l.Kg * 1000)), 0, nil
 	case l.Number == 0:
-		return 0, 0, ask("", "Say how much: “2 kg %s”, or so many pieces.", l.Food)
+		return 0, 0, ask("", "Say how much: “2 kg %s”, or a number of pieces.", l.Food)
 	case l.Unit != "piece" && l.Unit != "plant":
 		return 0, 0, ask(l.Unit, "What a %s of %s weighs is not known yet. Weigh one, and type “a %s of %s is 3 kg” with its weight: from then on it is known.", l.Unit, l.Food, l.Unit, l.Food)
 	}

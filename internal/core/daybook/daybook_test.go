@@ -143,12 +143,12 @@ func TestTheOldestLotIsTaken(t *testing.T) {
 	for text, want := range map[string]string{
 		"took a jar of beans":            "old 1",
 		"took 5 jars of beans":           "old 2, new 3",
-		"took 9 jars of beans":           "There is less of Green beans, canned on the shelf: 8 is all. Count the shelf, where more stands there.",
+		"took 9 jars of beans":           "There is not that much Green beans, canned on the shelf, only 8. If there is more, correct it in Shelves.",
 		"7 jars of beans left":           "new 6, old 1",
 		"3 jars of beans left":           "new 3, old 0",
 		"counted 12 jars of beans":       "new 10, old 2",
-		"took 2 jars of peas":            "Nothing of “Peas, canned” stands on the shelf. Put it in on Shelves first.",
-		"took 2 kg beans from the shelf": "Nothing of snap bean stands on the shelf. Put it in on Shelves first.",
+		"took 2 jars of peas":            "There is no “Peas, canned” on the shelf. Add it in Shelves first.",
+		"took 2 kg beans from the shelf": "There is no snap bean on the shelf. Add it in Shelves first.",
 	} {
 		if got := jars(text); got != want {
 			t.Errorf("%q: %s, want %s", text, got, want)
@@ -193,7 +193,7 @@ func TestEntriesInWords(t *testing.T) {
 	}{
 		{record.Entry{Act: record.Harvest, Food: "tomato", Crop: "tomato-cherry", Gram: 1200}, "Tomato, cherry: {1.2|kg} came in"},
 		{record.Entry{Act: record.Harvest, Food: "sweet corn", Gram: 3360, Pieces: 12, Last: true}, "Sweet corn: 12 came in, about {3.36|kg}, the last"},
-		{record.Entry{Act: record.Bought, Food: "apple", Gram: 5000}, "Apple: {5|kg} came in, bought or given to us"},
+		{record.Entry{Act: record.Bought, Food: "apple", Gram: 5000}, "Apple: {5|kg} came in, bought or given to you"},
 		{record.Entry{Act: record.Use, Food: "kale", Gram: 2000, To: record.Animals}, "Kale: {2|kg} for the animals"},
 		{record.Entry{Act: record.Use, Food: "lettuce", Gram: 400, To: record.Lost, Reason: "slugs"}, "Lettuce: {0.4|kg} lost (slugs)"},
 		{record.Entry{Act: record.PutUp, Food: "tomato", Preparation: "tomato-sauce-thick", Jars: 7, Failed: 1, Gram: 15000}, "Tomato sauce, thick: 7 filled, 1 did not seal, from {15|kg}"},

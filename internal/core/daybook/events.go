@@ -140,7 +140,7 @@ func nearest(all []*plan.Sowing, l line.Logged) (best *plan.Sowing) {
 func (d *desk) meant(l line.Logged) (*plan.Sowing, error) {
 	all := d.sowings(l.Food, l.Kind)
 	if len(all) == 0 {
-		return nil, ask("", "No sowing of %s is planned. Wish for it on Table, or enter it under “what grows already”.", l.Food)
+		return nil, ask("", "No sowing of %s is planned. Add a wish in Table, or enter it under “what is growing already”.", l.Food)
 	}
 	if n, err := strconv.Atoi(l.Which); err == nil {
 		if n > len(all) {
@@ -155,7 +155,7 @@ func (d *desk) meant(l line.Logged) (*plan.Sowing, error) {
 		return s, nil
 	}
 	if l.Act == line.LogSown || l.Act == line.LogPlanted {
-		return nil, ask("", "No sowing of %s is still to be begun. Enter it under “what grows already”.", l.Food)
+		return nil, ask("", "All sowings of %s are recorded already. Enter another one under “what is growing already”.", l.Food)
 	}
-	return nil, ask("", "No %s grows, as far as is recorded. Say first that it was sown: “sowed %s”.", l.Food, l.Food)
+	return nil, ask("", "No growing %s is recorded. Record first that it was sown: “sowed %s”.", l.Food, l.Food)
 }

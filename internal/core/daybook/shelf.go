@@ -44,7 +44,7 @@ func (d *desk) one(l line.Logged) ([]stock.Lot, error) {
 		if len(l.Preparations) > 0 {
 			what = d.preparations(l.Preparations)
 		}
-		return nil, ask("", "Nothing of %s stands on the shelf. Put it in on Shelves first.", what)
+		return nil, ask("", "There is no %s on the shelf. Add it in Shelves first.", what)
 	}
 	for _, x := range lots[1:] {
 		if x.Preparation != lots[0].Preparation || x.Form != lots[0].Form || record.Containers(x) != record.Containers(lots[0]) {
@@ -94,7 +94,7 @@ func (d *desk) draw(l line.Logged) error {
 		}
 	}
 	if left > 0 {
-		return ask("", "There is less of %s on the shelf: %s is all. Count the shelf, where more stands there.", d.called(lots[0]), say.Measured(!record.Containers(lots[0]), wanted-left))
+		return ask("", "There is not that much %s on the shelf, only %s. If there is more, correct it in Shelves.", d.called(lots[0]), say.Measured(!record.Containers(lots[0]), wanted-left))
 	}
 	all := record.Entry{To: cmp.Or(l.To, record.Table)}
 	all.Measured(lots[0], wanted)

@@ -227,14 +227,14 @@ func (f *Fed) Explain(p plan.Plan, w *working.Working) {
 		mine := &p.Wishes[i]
 		switch w.Figure {
 		case "tally/weeks_fed":
-			less(mine.Title+": no ground for it", mine.WeeksFed-of.WeeksFed, amount.Week)
+			less(mine.Title+": no room for it", mine.WeeksFed-of.WeeksFed, amount.Week)
 		case "tally/jars":
-			less(mine.Title+": no ground for it", mine.ToFill-of.Jars, amount.Jar)
+			less(mine.Title+": no room for it", mine.ToFill-of.Jars, amount.Jar)
 		case "wish/" + of.Wish + "/fed":
-			less("No ground for it", mine.WeeksFed-of.WeeksFed, amount.Week)
+			less("No room for it", mine.WeeksFed-of.WeeksFed, amount.Week)
 		}
 	}
 	if changed {
-		sheet.Is("What has ground", w.Unit).Close(w.Unit)
+		sheet.Is("What has room", w.Unit).Close(w.Unit)
 	}
 }

@@ -90,7 +90,7 @@ func check(t *testing.T, name string, in Input, out Layout) {
 		}
 		for _, s := range beds[a.Bed].Stands {
 			if a.From < s.Until && a.At < s.At+s.Length-1e-9 && s.At < a.At+a.Length-1e-9 {
-				t.Fatalf("%s: %+v lies on the ground of what stands there", name, a)
+				t.Fatalf("%s: %+v lies on the ground of what is there", name, a)
 			}
 		}
 		for _, b := range out.Pieces[:i] {
@@ -219,7 +219,7 @@ func TestInchesAreWhole(t *testing.T) {
 		t.Errorf("%+v", out)
 	}
 	in.Plantings[0].Planted = 97
-	if out = Fit(in); len(out.Unplaced) != 1 || out.Unplaced[0].Laid != 96 || !strings.Contains(out.Unplaced[0].Why.String(), "hold 96 of 97 plants") {
+	if out = Fit(in); len(out.Unplaced) != 1 || out.Unplaced[0].Laid != 96 || !strings.Contains(out.Unplaced[0].Why.String(), "room for 96 of 97 plants") {
 		t.Errorf("97 beets: %+v", out)
 	}
 }
@@ -337,7 +337,7 @@ func TestWhatIsPutByHandStays(t *testing.T) {
 	in = Input{Edge: 0.1, Year: 2027, Beds: []bed.Bed{{ID: "a", Name: "Weir bed", Length: 6, Width: 1.2, Stood: []bed.Stood{{Year: 2026, Families: []string{c.Family}}}}},
 		Plantings: []Planting{{ID: "p", Crop: c, Planted: 8, From: spring, To: spring + 100}, {ID: "q", Crop: book.Usual().Crop("bush-bean"), Planted: 100, From: spring, To: spring + 80}}}
 	var field *invalid.Field
-	if _, err := Put(in, "p", "a", -1, false); !errors.As(err, &field) || field.Field != "bend" || !strings.Contains(field.Allowed, "Solanaceae stood in it in 2026 and may return in 20") {
+	if _, err := Put(in, "p", "a", -1, false); !errors.As(err, &field) || field.Field != "bend" || !strings.Contains(field.Allowed, "the tomato family grew here in 2026 and may return in 20") {
 		t.Errorf("%v", err)
 	}
 	p, err := Put(in, "p", "a", -1, true)

@@ -114,11 +114,11 @@ func (free *FreeStretch) green(greens []book.GreenManure, y *place.Year, fit Inp
 		goes.Seed = g.SeedGram * (free.To - free.From) * fit.Beds[k].Width
 		switch {
 		case next == g.Family:
-			goes.Kin = "a relative of what follows"
+			goes.Kin = "the same family as the next crop"
 		case free.Under != "" && g.Family == free.family:
-			goes.Kin = "a relative of what stands there"
+			goes.Kin = "the same family as what is growing there"
 		case stoodLately(fit, k, g.Family, free.From, free.To):
-			goes.Kin = "its family stood here lately"
+			goes.Kin = "the same family grew here recently"
 		}
 		free.Green = append(free.Green, goes)
 	}

@@ -200,11 +200,11 @@ func (f *laying) free(i, k, at int, bend bool) bool {
 func Put(in Input, sowing, to string, at float64, bend bool) (bed.Placement, error) {
 	i := slices.IndexFunc(in.Plantings, func(q Planting) bool { return q.ID == sowing })
 	if i < 0 {
-		return bed.Placement{}, &invalid.Field{Field: "sowing", Value: sowing, Allowed: "a sowing that takes ground in a bed; the plan may have changed since"}
+		return bed.Placement{}, &invalid.Field{Field: "sowing", Value: sowing, Allowed: "Choose a sowing that grows in a bed. The plan may have changed since."}
 	}
 	k := slices.IndexFunc(in.Beds, func(b bed.Bed) bool { return b.ID == to })
 	if k < 0 {
-		return bed.Placement{}, &invalid.Field{Field: "bed", Value: to, Allowed: "a bed that is there; somebody may have removed it"}
+		return bed.Placement{}, &invalid.Field{Field: "bed", Value: to, Allowed: "Choose one of your beds. This one may have been removed."}
 	}
 	stands := slices.ContainsFunc(in.Placed, func(p bed.Placement) bool { return p.Sowing == sowing && p.Stands })
 	in.Placed = slices.DeleteFunc(slices.Clone(in.Placed), func(p bed.Placement) bool { return p.Sowing == sowing })
@@ -228,13 +228,13 @@ func Put(in Input, sowing, to string, at float64, bend bool) (bed.Placement, err
 		if f.free(i, k, int(at*tenths+0.5), true) { // but for the rotation
 			return bed.Placement{}, tooLately(b, p, RotationOn(b, p.Crop, in.Year, at, float64(f.whole[i][k])/tenths))
 		}
-		return bed.Placement{}, &invalid.Field{Field: "at", Value: metres(at), Allowed: "a stretch that nothing put by hand takes at that time"}
+		return bed.Placement{}, &invalid.Field{Field: "at", Value: metres(at), Allowed: "Choose a place where nothing fixed by you grows at that time."}
 	}
 	if free := f.firstRoom(i, k, bend); free >= 0 {
 		out.At = float64(free) / tenths
 		return out, nil
 	}
-	return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a bed with %s that nothing put by hand takes at that time", metres(float64(f.whole[i][k])/tenths))}
+	return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a bed with %s free of crops placed by you at that time", metres(float64(f.whole[i][k])/tenths))}
 }
 
 // firstRoom returns where in a bed a planting first finds room for all of it, the rotation kept
@@ -255,5 +255,5 @@ func (f *laying) firstRoom(i, k int, bend bool) int {
 
 // tooLately is the mistake of putting a planting where its family stood too lately.
 func tooLately(b bed.Bed, p *Planting, last int) *invalid.Field {
-	return &invalid.Field{Field: "bend", Value: b.Name, Allowed: fmt.Sprintf("another bed: %s stood in it in %d and may return in %d; or bend the rotation", p.Crop.Family, last, last+int(p.Crop.RotationYears.Or(0))+1)}
+	return &invalid.Field{Field: "bend", Value: b.Name, Allowed: fmt.Sprintf("Choose another bed: the %s grew here in %d and may return in %d. Or allow it here this year.", p.Crop.FamilyName, last, last+int(p.Crop.RotationYears.Or(0))+1)}
 }

@@ -153,7 +153,7 @@ func TestWhatCanStillGoIn(t *testing.T) {
 				}
 				for _, q := range l.Pieces {
 					if q.Bed == b.ID && q.From <= day && day < q.To && q.At < f.To-1e-6 && f.From < q.At+q.Length-1e-6 {
-						t.Errorf("%s on %v: %s stands there", b.Name, day, q.Planting)
+						t.Errorf("%s on %v: %s is there", b.Name, day, q.Planting)
 					}
 				}
 				for _, g := range f.CanFollow {

@@ -90,7 +90,7 @@ func TestWhatMovedSaysSo(t *testing.T) {
 	in.Beds = slices.Clone(in.Beds)
 	in.Beds[k].Stands = []bed.Standing{{Name: "Leek", Length: 5, Until: spring + 30}}
 	out := Fit(in)
-	check(t, "something stands there", in, out)
+	check(t, "something is there", in, out)
 	for _, p := range out.Pieces {
 		if p.Bed == was.Bed {
 			t.Errorf("%+v lies where a leek stands", p)
@@ -211,7 +211,7 @@ func TestOtherGround(t *testing.T) {
 		t.Errorf("rows across a field: %+v", out)
 	}
 	in.Beds = []bed.Bed{pots}
-	if out := Fit(in); len(out.Unplaced) != 1 || !strings.Contains(out.Unplaced[0].Why.String(), "open ground") {
+	if out := Fit(in); len(out.Unplaced) != 1 || !strings.Contains(out.Unplaced[0].Why.String(), "without beds") {
 		t.Errorf("a plot's planting in pots: %+v", out)
 	}
 	in.Plantings = []Planting{{ID: "t", Crop: tomato, Planted: 6, From: spring, To: spring + 90}, {ID: "l", Crop: lettuce, Planted: 4, From: spring, To: spring + 50}}

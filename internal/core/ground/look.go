@@ -45,7 +45,7 @@ func LookAt(in Input, l Layout, id string) (Look, error) {
 	f := newLaying(newSite(in))
 	i := f.planting(id)
 	if i < 0 {
-		return Look{}, &invalid.Field{Field: "sowing", Value: id, Allowed: "a sowing that takes ground; the plan may have changed since"}
+		return Look{}, &invalid.Field{Field: "sowing", Value: id, Allowed: "Choose a sowing that grows in a bed. The plan may have changed since."}
 	}
 	fixed := newLaying(f.site)
 	fixed.hold(slices.DeleteFunc(slices.Clone(in.Placed), func(p bed.Placement) bool { return p.Sowing == id }))
@@ -175,7 +175,7 @@ func whyNotElsewhere(crop *book.Crop, mine []Piece, choices []Choice) (out []say
 		}
 	}
 	if len(lately) > 0 {
-		out = append(out, say.That(say.StoodLately{Family: crop.Family, Beds: lately}))
+		out = append(out, say.That(say.StoodLately{Family: crop.FamilyName, Beds: lately}))
 	}
 	if len(full) > 0 {
 		out = append(out, say.That(say.NoFreeStretch{Beds: full}))
@@ -227,7 +227,7 @@ func nextBest(crop *book.Crop, mine []Piece, choices []Choice) (out []say.Note) 
 		case 1:
 			out = append(out, say.That(say.NextBestMoving{Bed: c.Name}))
 		case 2:
-			out = append(out, say.That(say.NextBestBending{Bed: c.Name, Family: crop.Family, Year: c.Exception}))
+			out = append(out, say.That(say.NextBestBending{Bed: c.Name, Family: crop.FamilyName, Year: c.Exception}))
 		}
 		break
 	}

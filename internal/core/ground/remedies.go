@@ -247,14 +247,15 @@ func (w *shortage) bend() {
 		if s == nil {
 			continue
 		}
-		family := w.book.Crop(s.Crop).Family
+		crop := w.book.Crop(s.Crop)
+		family := crop.Family
 		if slices.Contains(seen, family) || slices.Contains(w.fit.Exceptions, family) {
 			continue
 		}
 		seen = append(seen, family)
 		u := customsOf(w.in)
 		u.Exceptions = append(u.Exceptions, family)
-		w.keep(say.BendRotation{Family: family}, u)
+		w.keep(say.BendRotation{Family: crop.FamilyName}, u)
 	}
 }
 

@@ -65,7 +65,7 @@ func (f *site) pairUp() {
 // along it, as in a narrow bed, one takes the other face. Two rows take both.
 const twoFaces = "two-faces"
 
-var faces = book.Pairing{ID: twoFaces, WeeksTogether: 60, RoomFraction: 1, Why: "each climbs its own face of the trellis.", Timing: "easy"}
+var faces = book.Pairing{ID: twoFaces, WeeksTogether: 60, RoomFraction: 1, Why: "each climbs its own side of the trellis.", Timing: "easy"}
 
 func climbs(c *book.Crop) bool { return c.Support == book.Trellis && !c.Perennial() }
 

@@ -51,7 +51,7 @@ type CanFollow struct {
 func StillGoes(in plan.Input, p plan.Plan, fit Input, l Layout, bedID string, day civil.Date) ([]FreeStretch, error) {
 	k := slices.IndexFunc(fit.Beds, func(b bed.Bed) bool { return b.ID == bedID })
 	if k < 0 {
-		return nil, &invalid.Field{Field: "bed", Value: bedID, Allowed: "a bed that is there; somebody may have removed it"}
+		return nil, &invalid.Field{Field: "bed", Value: bedID, Allowed: "Choose one of your beds. This one may have been removed."}
 	}
 	h := in.Household
 	own, rules, _, err := h.Book(book.Usual())

@@ -52,7 +52,7 @@ func (h Habit) Validate(c invalid.Check, b *book.Book) {
 	}
 	c.OneOf("day_length", h.DayLength, "", "short", "intermediate", "long")
 	if h.DayLength != "" && !Bulbing(crop) {
-		c.OfBook().Add("day_length", h.DayLength, "none: only bulbing onions go by the length of the day")
+		c.OfBook().Add("day_length", h.DayLength, "Choose none: only bulb onions depend on the day length.")
 	}
 }
 

@@ -68,7 +68,7 @@ type Patch struct {
 // Validate looks at a patch.
 func (p Patch) Validate(c invalid.Check, b *book.Book) {
 	if crop := b.Crop(p.Crop); crop == nil || !crop.Perennial() {
-		c.OfBook().Add("crop", p.Crop, "a perennial of the crop book, such as asparagus")
+		c.OfBook().Add("crop", p.Crop, "a plant that stays for years, such as asparagus")
 	}
 	c.Number("plants", float64(p.Plants), 1, 20000)
 	c.Number("planted", float64(p.Planted), 1900, 2150)
@@ -107,7 +107,7 @@ func (h Household) validate(b *book.Book) error {
 	h.validateSettings(c)
 	h.Place.Validate(c.At("place"))
 	if len(h.Members) == 0 {
-		c.Add("members", "", "at least one member who eats here")
+		c.Add("members", "", "at least one person who eats here")
 	}
 	if !h.validateLengths(c) {
 		return c.Err()
@@ -141,7 +141,7 @@ func (h Household) validate(b *book.Book) error {
 	seen := map[string]bool{}
 	for i, o := range h.Overrules {
 		if key := o.Subject + " " + o.Field; seen[key] {
-			c.Index("overrules", i).Add("field", o.Field, "each assumption once")
+			c.Index("overrules", i).Add("field", o.Field, "each figure once")
 		} else {
 			seen[key] = true
 		}

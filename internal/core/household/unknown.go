@@ -155,7 +155,7 @@ func (s *sieve) ground(h *Household, b *book.Book) {
 		k := &h.Beds[i]
 		c := invalid.NewCheck()
 		k.Validate(c, families)
-		s.addAll("bed", k.ID, "what stood or stands in "+k.Name, c)
+		s.addAll("bed", k.ID, "what grew or grows in "+k.Name, c)
 		k.Stood, k.Stands = slices.Clone(k.Stood), slices.Clone(k.Stands)
 		for j := range k.Stood {
 			k.Stood[j].Families = slices.DeleteFunc(slices.Clone(k.Stood[j].Families), strange)
@@ -176,7 +176,7 @@ func (s *sieve) ground(h *Household, b *book.Book) {
 	u := *h.Customs
 	c := invalid.NewCheck()
 	u.Validate(c, families, pairs)
-	s.addAll("customs", "", "the rules of your ground", c)
+	s.addAll("customs", "", "the rules for your beds", c)
 	u.Exceptions = slices.DeleteFunc(slices.Clone(u.Exceptions), strange)
 	u.Pairs = slices.DeleteFunc(slices.Clone(u.Pairs), func(id string) bool { return !slices.Contains(pairs, id) })
 	h.Customs = &u

@@ -9,27 +9,42 @@ import (
 	"math"
 	"strconv"
 	"strings"
+	"unicode"
+	"unicode/utf8"
 )
 
-// Field is one value that cannot stand.
+// Field is one value that does not work.
 type Field struct {
 	// Field is the path of the value, such as "wishes[3].amount.number".
 	Field string
 	// Value is what was given, as text.
 	Value string
-	// Allowed says what would be right.
+	// Allowed says what would be right: a whole sentence that begins with a capital letter, or
+	// what one is to enter, such as "a day such as 2027-04-28".
 	Allowed string
 	// OfBook tells that the value could stand with another crop book: it names a
 	// crop, a food or a preparation, or what only some of them have.
 	OfBook bool
 }
 
-// Error reads as one sentence: the field, the value, what is allowed.
+// Advice returns what would be right as a whole sentence.
+func (f *Field) Advice() string {
+	advice := f.Allowed
+	if first, _ := utf8.DecodeRuneInString(advice); !unicode.IsUpper(first) {
+		advice = "Enter " + advice
+	}
+	if strings.HasSuffix(advice, ".") || strings.HasSuffix(advice, "?") {
+		return advice
+	}
+	return advice + "."
+}
+
+// Error returns the field, the value and what would be right, for the command line.
 func (f *Field) Error() string {
 	if f.Value == "" {
-		return fmt.Sprintf("%s is missing: %s", f.Field, f.Allowed)
+		return fmt.Sprintf("%s: %s", f.Field, f.Advice())
 	}
-	return fmt.Sprintf("%s is %q: %s", f.Field, f.Value, f.Allowed)
+	return fmt.Sprintf("%s: “%s” does not work. %s", f.Field, f.Value, f.Advice())
 }
 
 // Fields are several mistakes found in one look, in the order of the document.

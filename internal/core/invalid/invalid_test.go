@@ -33,7 +33,7 @@ func TestMistakesAreGatheredWithTheirPaths(t *testing.T) {
 			t.Errorf("mistake %d is at %s, want %s", i, f.Field, want[i])
 		}
 	}
-	if text := got.Error(); !strings.Contains(text, `wishes[3].amount.number is "-2": a number above 0, at most 100`) || !strings.Contains(text, "name is missing: a text of 1 to 10 characters") {
+	if text := got.Error(); !strings.Contains(text, `wishes[3].amount.number: “-2” does not work. Enter a number above 0, at most 100.`) || !strings.Contains(text, "name: Enter a text of 1 to 10 characters.") {
 		t.Errorf("said as %s", text)
 	}
 }
@@ -47,5 +47,20 @@ func TestOtherErrorsAreNoMistakes(t *testing.T) {
 	}
 	if FormatNumber(35) != "35" || FormatNumber(2.50) != "2.5" || FormatNumber(1e12) != "1000000000000" {
 		t.Error("numbers carry needless digits")
+	}
+}
+
+// What would be right is one whole sentence, whether it was written as one or as what is to be entered.
+func TestAdviceIsASentence(t *testing.T) {
+	for allowed, want := range map[string]string{
+		"a day such as 04-28":                        "Enter a day such as 04-28.",
+		"at most 10 beds":                            "Enter at most 10 beds.",
+		"Choose one of your beds. This one is gone.": "Choose one of your beds. This one is gone.",
+		"Leave the size empty":                       "Leave the size empty.",
+		"Which food?":                                "Which food?",
+	} {
+		if got := (&Field{Allowed: allowed}).Advice(); got != want {
+			t.Errorf("%q is said as %q, want %q", allowed, got, want)
+		}
 	}
 }

@@ -96,7 +96,7 @@ func readLog(text string, b *book.Book, today civil.Date, beds []string) ([]Logg
 		return nil, refuse(string([]rune(clean)[:20])+"…", "A line has at most %d characters.", Longest)
 	}
 	if m := negative.FindString(clean); m != "" {
-		return nil, refuse(strings.TrimSpace(m), "“%s” is less than nothing. Enter what came in; to take an entry back, remove it.", strings.TrimSpace(m))
+		return nil, refuse(strings.TrimSpace(m), "“%s” is less than nothing. Enter what came in. To correct an earlier entry, remove it.", strings.TrimSpace(m))
 	}
 	r := &logReader{reader: &reader{b, LexiconOf(b), Where{}}, today: today, day: today, beds: beds}
 	clean, err := r.takeDay(clean)

@@ -157,7 +157,7 @@ func (r *reader) howMuch(s *said) error {
 		return refuse("", "Say how much of what, such as “35 qt tomato sauce” or “carrots 2x week”.")
 	}
 	name := s.subject[0].Text
-	return refuse("", "Say how much: “%s 2x week” for meals, “5 kg %s” for a weight, or so many pieces or jars.", name, name)
+	return refuse("", "Say how much: “%s 2x week” for meals, “5 kg %s” for a weight, or a number of pieces or jars.", name, name)
 }
 
 // unknown refuses a word that the book does not have, and names the nearest food.

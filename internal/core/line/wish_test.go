@@ -32,7 +32,7 @@ func TestLinesInOtherWords(t *testing.T) {
 		"CARROTS, 3 times a week, 150 g":                         {"3 meals a week of 150 g · Carrot · fresh, then cellar"},
 		"24 pints salsa":                                         {"24 pint jars · Salsa, tomato and pepper, acidified, canned"},
 		"110 bulbs garlic":                                       {"110 pieces a year · Garlic · fresh, then cellar"},
-		"40 qt thick tomato sauce a must":                        {"40 quart jars · Tomato sauce, thick · a must"},
+		"40 qt thick tomato sauce a must":                        {"40 quart jars · Tomato sauce, thick · must have"},
 		"lettuce two heads a week from may to october":           {"2 pieces a week · Lettuce · fresh · May to October"},
 		"snap beans 2x week fresh, pickled":                      {"2 meals a week · Snap bean · fresh, then dilly beans (pickled green beans)"},
 		"10 m row of carrots":                                    {"10 m of row · Carrot · fresh", "10 m of row · Carrot"},

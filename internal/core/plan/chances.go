@@ -27,7 +27,7 @@ func ChancesOf(in Input, sowing string) (Chances, error) {
 	}
 	s := c.plan.Sowing(sowing)
 	if s == nil {
-		return Chances{}, &invalid.Field{Field: "sowing", Value: sowing, Allowed: "a sowing of the plan; it may have changed since"}
+		return Chances{}, &invalid.Field{Field: "sowing", Value: sowing, Allowed: "Choose a sowing of the plan. This one may have changed since."}
 	}
 	out := Chances{InTime: c.chance(s, 0)}
 	if !s.Begun && out.InTime != nil {

@@ -63,7 +63,7 @@ func TestPlantsThatAreCountedGiveWhatTheyGive(t *testing.T) {
 	}
 }
 
-// Plants that can be begun no more this year want nothing and leave no gap; the wish says from when
+// Plants that it is too late for  want nothing and leave no gap; the wish says from when
 // they can again.
 func TestPlantsThatCanBeBegunNoMore(t *testing.T) {
 	for _, form := range []wish.Form{wish.Cellar, wish.Fresh} {
@@ -74,7 +74,7 @@ func TestPlantsThatCanBeBegunNoMore(t *testing.T) {
 		}
 		said := false
 		for _, n := range w.Notes {
-			said = said || strings.Contains(n.String(), "can be begun no more this year")
+			said = said || strings.Contains(n.String(), "it is too late for ")
 		}
 		if !said {
 			t.Errorf("%s: nothing is said: %v", form, w.Notes)

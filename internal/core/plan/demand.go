@@ -103,12 +103,12 @@ func (b *basis) story(w *wish.Wish, title string) {
 		return
 	}
 	unit, st := w.Amount.Kind.Unit(), *w.Story
-	s := b.desk.Recorder.Open("wish/"+w.ID, "wished", title, "wished, from last year's story")
-	s.Do(working.Start, "There were", st.Had, unit, working.Household)
-	s.Do(working.Minus, "Left when the new came", st.Left, unit, working.Household)
+	s := b.desk.Recorder.Open("wish/"+w.ID, "wished", title, "wish, from last year's result")
+	s.Do(working.Start, "Amount we had", st.Had, unit, working.Household)
+	s.Do(working.Minus, "Left at the next harvest", st.Left, unit, working.Household)
 	s.Do(working.Minus, "Given away", st.Given, unit, working.Household)
 	s.Is("Eaten", unit)
-	s.Do(working.Over, "Weeks that it lasted", st.Lasted(), amount.Week, working.Household)
+	s.Do(working.Over, "Weeks it lasted", st.Lasted(), amount.Week, working.Household)
 	if !st.RanOut.IsZero() {
 		s.Note("from %s until it ran out, %s", st.From.In(2001).Short(), st.RanOut.In(2001).Short())
 	}

@@ -60,7 +60,7 @@ var events = []eventFacts{
 	{kind: ByMethod, apply: byMethod},
 	{kind: AsPlanned, apply: asPlanned},
 	{kind: Done, apply: (*computed).doneTask},
-	{kind: Survived, growing: true, most: 100, of: "plants in a hundred", apply: survived},
+	{kind: Survived, growing: true, most: 100, of: "plants of 100", apply: survived},
 	{kind: Standing, growing: true, most: 200000, of: "places that are up", apply: standing},
 	{kind: Refilled, growing: true, apply: refilled},
 	{kind: Behind, growing: true, least: -60, most: 120, of: "days", apply: behind},
@@ -90,7 +90,7 @@ func (c *computed) happened(s *sown, p *record.Planting, e Event) (say.Fact, err
 		case f.kind != e.What:
 			continue
 		case f.growing && !s.Begun:
-			return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "first that it was sown or planted: until then there is nothing to see of it"}
+			return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "Record first that it was sown or planted."}
 		case !known(e.Cause):
 			return nil, &invalid.Field{Field: "cause", Value: string(e.Cause), Allowed: "a cause of losses, such as frost, or none"}
 		case f.of != "" && (math.IsNaN(e.Count) || e.Count < f.least || e.Count > f.most):
@@ -106,7 +106,7 @@ func fix(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
 		return say.HeldSowing{Crop: s.CropName, On: s.Date}, nil
 	}
 	if s.Begun {
-		return nil, &invalid.Field{Field: "day", Value: e.Day.String(), Allowed: "no other day: it was begun on " + s.Date.Short() + "; say when it was done instead"}
+		return nil, &invalid.Field{Field: "day", Value: e.Day.String(), Allowed: "Already started on " + s.Date.Short() + ". Change that date instead."}
 	}
 	p.Day += e.Day - s.Date
 	return say.MovedSowing{Crop: s.CropName, From: s.Date, To: e.Day}, nil
@@ -125,11 +125,11 @@ func asPlanned(c *computed, s *sown, p *record.Planting, e Event) (say.Fact, err
 	}
 	switch {
 	case s.Begun:
-		return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "something else: it was begun on " + s.Date.Short() + " already"}
+		return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "Report something else. It was started on " + s.Date.Short() + " already"}
 	case day > c.in.AsOf:
-		return nil, &invalid.Field{Field: "day", Value: day.String(), Allowed: "a day that has been: what is still to come is moved, not done"}
+		return nil, &invalid.Field{Field: "day", Value: day.String(), Allowed: "Choose today or an earlier day. To plan ahead, change the date."}
 	case math.IsNaN(e.Count) || e.Count < 0 || e.Count > 100:
-		return nil, &invalid.Field{Field: "count", Value: invalid.FormatNumber(e.Count), Allowed: "so many plants in a hundred, 0 for all"}
+		return nil, &invalid.Field{Field: "count", Value: invalid.FormatNumber(e.Count), Allowed: "the number of plants of 100; 0 means all"}
 	}
 	share := 1.0
 	if e.Count > 0 {
@@ -193,7 +193,7 @@ func standing(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, erro
 	}
 	up := int(e.Count)
 	if up > all {
-		return nil, &invalid.Field{Field: "count", Value: invalid.FormatNumber(e.Count), Allowed: fmt.Sprintf("at most %d: so many were sown", all)}
+		return nil, &invalid.Field{Field: "count", Value: invalid.FormatNumber(e.Count), Allowed: fmt.Sprintf("at most %d, because that many were sown", all)}
 	}
 	p.Asked = max(p.Asked, s.Plants)
 	p.Stood, p.Of, p.Up, p.Refill = up, all, &e.Day, nil // counted anew: its gaps may be sown once more
@@ -205,7 +205,7 @@ func standing(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, erro
 // about when the new seed should be up.
 func refilled(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
 	if p.Stood >= p.Of {
-		return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "first how many places are up: until then no gap is known"}
+		return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "Enter first how many came up."}
 	}
 	gaps := p.Of - p.Stood
 	p.Plants, p.Refill, p.Up = max(p.Asked, p.Plants), &e.Day, nil
@@ -222,10 +222,10 @@ const mostBehind = 120
 
 func ready(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
 	if s.FirstPick == nil {
-		return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "something else: nothing is picked of it"}
+		return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "This sowing has no harvest. Report something else."}
 	}
 	if e.Day <= s.Day {
-		return nil, &invalid.Field{Field: "day", Value: e.Day.String(), Allowed: "a day after " + s.Day.Short() + ", when it went into the ground"}
+		return nil, &invalid.Field{Field: "day", Value: e.Day.String(), Allowed: "a day after " + s.Day.Short() + ", when it was sown or planted"}
 	}
 	p.Behind = max(-mostBehind, min(mostBehind, p.Behind+int(e.Day-*s.FirstPick)))
 	p.Done = logged(p.Done, record.Done{What: work.Pick, Day: e.Day})
@@ -249,7 +249,7 @@ func ended(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) 
 // weeks that it was to feed stay without.
 func letBe(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
 	if s.Begun {
-		return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "something else: it was begun on " + s.Date.Short() + "; say that it was lost"}
+		return nil, &invalid.Field{Field: "what", Value: string(e.What), Allowed: "Report something else. It was started on " + s.Date.Short() + ". Report that it failed instead."}
 	}
 	p.Ended, p.Lost, p.LetBe = &e.Day, true, true
 	p.Asked, p.Plants = max(p.Asked, s.Plants), max(1, s.Plants)

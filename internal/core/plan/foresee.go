@@ -82,7 +82,7 @@ func NewCover(in Input, w wish.Wish) error {
 		return nil // what else is wrong with the wish is told by its edit
 	}
 	if r := c.weeks.wishes[0]; r.IdleCovers >= len(r.Uses) {
-		return &invalid.Field{Field: "cover", Value: string(w.Cover.Kind()), Allowed: "none: it does nothing for it here, which is begun and picked on the same days without it"}
+		return &invalid.Field{Field: "cover", Value: string(w.Cover.Kind()), Allowed: "Choose no cover: it does nothing here. The crop is sown and picked on the same days without it."}
 	}
 	return nil
 }

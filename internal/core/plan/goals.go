@@ -135,9 +135,9 @@ func goalsOf(b *basis, in weeks, wishes []Wish, jarsFilled int) Goals {
 			}
 		}
 	}
-	e.Is("In the year", amount.Kcal).Do(working.Over, "Days × eaters", need, amount.Day, working.Household)
+	e.Is("In the year", amount.Kcal).Do(working.Over, "Days × adults", need, amount.Day, working.Household)
 	b.desk.Rule(e, working.Over, "need_energy")
-	p.Is("In the year", amount.Kilogram).Do(working.Over, "Days × eaters", need, amount.Day, working.Household)
+	p.Is("In the year", amount.Kilogram).Do(working.Over, "Days × adults", need, amount.Day, working.Household)
 	b.desk.Rule(p, working.Over, "need_protein")
 	out := Goals{
 		Jars:    jars.goal(float64(jarsFilled), rules.GoalJars, amount.Jar),
@@ -145,7 +145,7 @@ func goalsOf(b *basis, in weeks, wishes []Wish, jarsFilled int) Goals {
 		Energy:  energy.goal(e.Is("Of what the household eats", amount.Share).Close(amount.Share), rules.GoalEnergy, amount.Share),
 		Protein: protein.goal(p.Is("Of what the household eats", amount.Share).Close(amount.Share), rules.GoalProtein, amount.Share),
 	}
-	g := b.desk.Recorder.Open("goal", "green", "", "Weeks with something green")
+	g := b.desk.Recorder.Open("goal", "green", "", "Weeks with fresh greens")
 	g.Do(working.Together, "Weeks in which a leaf, a head, stems or shoots are eaten", float64(greenWeeks.Count()), amount.Week, working.Reckoned).Close(amount.Week)
 	return out
 }

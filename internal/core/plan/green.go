@@ -36,7 +36,7 @@ func greenOf(b *basis) []Green {
 			out := Green{Bed: bed.ID, BedName: bed.Name, Name: g.Name, Sown: g.Sown, Until: g.Until, Under: g.Under, Area: g.Length * bed.Width}
 			do := "Sow"
 			if g.Under {
-				do = "Sow under what stands there"
+				do = "Sow under what is growing there"
 			}
 			sow := work.Task{What: sowGreen, Do: do, Day: g.Sown, Unit: amount.Gram, Minutes: out.Area * rules.MinutesSow / 3}
 			if m := b.in.Household.Customs.GreenManure(b.desk.Book, g.Crop); m != nil {

@@ -148,7 +148,7 @@ func (c *computed) checkGrowing(at invalid.Check, g Growing) {
 	at.Positive("count", g.Count, 20000)
 	at.Number("behind", float64(g.Behind), -mostBehind, mostBehind)
 	if g.Bed != "" && !slices.ContainsFunc(c.in.Household.Beds, func(b bed.Bed) bool { return b.ID == g.Bed }) {
-		at.Add("bed", g.Bed, "a bed that is there, or none")
+		at.Add("bed", g.Bed, "Choose one of your beds, or none.")
 	}
 	earliest, latest, today := c.in.AsOf-mostPast, c.in.AsOf, "today"
 	if g.Ahead {
@@ -157,12 +157,12 @@ func (c *computed) checkGrowing(at invalid.Check, g Growing) {
 	}
 	switch {
 	case crop == nil:
-		at.OfBook().Add("crop", g.Crop, "a kind of the crop book")
+		at.OfBook().Add("crop", g.Crop, "a variety of the crop book")
 		return
 	case crop.Dense != nil:
-		at.Add("crop", g.Crop, "a kind that stands in a bed")
+		at.Add("crop", g.Crop, "a variety that grows in a bed")
 	case crop.Perennial() && g.Ahead:
-		at.Add("crop", g.Crop, "a kind that is begun anew every year")
+		at.Add("crop", g.Crop, "a variety that is sown every year")
 	case crop.Perennial():
 		earliest = civil.Of(1950, 1, 1)
 	}

@@ -109,7 +109,7 @@ func TestSixHeadsOfLettuceAWeek(t *testing.T) {
 		}
 	}
 	can := c.sown[0].season.Fresh()
-	if (can&^fed).Count() > 1 || fed.Count() < 10 || fed != can && !slices.ContainsFunc(p.Wishes[0].Notes, func(n say.Note) bool { return strings.Contains(n.String(), "nobody sows again so near") }) {
+	if (can&^fed).Count() > 1 || fed.Count() < 10 || fed != can && !slices.ContainsFunc(p.Wishes[0].Notes, func(n say.Note) bool { return strings.Contains(n.String(), "too close to the one of") }) {
 		t.Errorf("fed in %v, could be in %v", fed.List(), can.List())
 	}
 	first, last := fed.List()[0], fed.List()[fed.Count()-1]
@@ -300,7 +300,7 @@ func TestHabitsMoveTheWindow(t *testing.T) {
 	frost := planned(t, tomato)
 	tomato.Household.School = season.ByTemperature
 	heat := planned(t, tomato)
-	if heat.Windows[0].Windows[0].First == frost.Windows[0].Windows[0].First || !strings.Contains(heat.Windows[0].Windows[0].FirstWhy.String(), "mean minimum is under 7") {
+	if heat.Windows[0].Windows[0].First == frost.Windows[0].Windows[0].First || !strings.Contains(heat.Windows[0].Windows[0].FirstWhy.String(), "average low is below 7") {
 		t.Errorf("by temperature %+v", heat.Windows[0].Windows[0])
 	}
 	tomato.Household.School = ""
@@ -417,7 +417,7 @@ func TestTheDayAgainstACrossingIsFree(t *testing.T) {
 		moved := after(t, in, Event{Sowing: flour[0].ID, What: "set", Day: flour[0].Date + d})
 		p := planned(t, moved)
 		for _, s := range p.Sowings {
-			_, day, found := strings.Cut(s.Crosses.String(), "; begun on ")
+			_, day, found := strings.Cut(s.Crosses.String(), "; started on ")
 			if !found {
 				continue
 			}

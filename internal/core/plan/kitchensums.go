@@ -13,7 +13,7 @@ func (b *basis) kitchenFigures(w weeks, k *kitchenWork, all []*sown, served [][]
 		if k.byWish[i].batches == 0 {
 			continue
 		}
-		s := b.desk.Recorder.Open("wish/"+x.ID, "hours", x.Title, "hours of putting up")
+		s := b.desk.Recorder.Open("wish/"+x.ID, "hours", x.Title, "hours of kitchen work")
 		if !s.On() {
 			continue
 		}
@@ -50,7 +50,7 @@ func (b *basis) harvestFigure(k *kitchenWork, all []*sown) {
 			peak = w
 		}
 	}
-	s := b.desk.Recorder.Open("kitchen", "harvest", "", "Brought in in the fullest week of an average year")
+	s := b.desk.Recorder.Open("kitchen", "harvest", "", "Harvested in the fullest week of an average year")
 	if !s.On() {
 		return
 	}

@@ -115,7 +115,7 @@ func TestOnAnyDayNothingIsBegunInThePast(t *testing.T) {
 					t.Errorf("%s: %s of %s counts as put down", where, s.CropName, s.Date)
 				}
 			case s.Date < in.AsOf:
-				t.Errorf("%s: %s is to be begun on %s", where, s.CropName, s.Date)
+				t.Errorf("%s: %s is to be started on %s", where, s.CropName, s.Date)
 			}
 		}
 		fed := map[string]map[int]bool{}

@@ -48,7 +48,7 @@ func (c *computed) log(e Event) (Outcome, error) {
 		c, k = whole, slices.IndexFunc(whole.sown, named)
 	}
 	if k < 0 {
-		return Outcome{}, &invalid.Field{Field: "sowing", Value: e.Sowing, Allowed: "a sowing of the plan; it may have changed since"}
+		return Outcome{}, &invalid.Field{Field: "sowing", Value: e.Sowing, Allowed: "Choose a sowing of the plan. This one may have changed since."}
 	}
 	s := c.sown[k]
 	if s.Method == season.Patch {
@@ -114,7 +114,7 @@ func (in Input) Logged(events []Event) (Input, []Outcome, error) {
 // planted makes a patch of a perennial that was planted.
 func (c *computed) planted(s *sown, e Event) (Outcome, error) {
 	if e.What != Done || e.Task != work.PlantOut || s.Stands {
-		return Outcome{}, &invalid.Field{Field: "sowing", Value: s.CropName, Allowed: "a sowing of a season: a patch that stands is entered in House"}
+		return Outcome{}, &invalid.Field{Field: "sowing", Value: s.CropName, Allowed: "Choose a sowing of this season. Add a patch in House."}
 	}
 	day := e.Day
 	if day == 0 {
@@ -157,14 +157,14 @@ func (c *computed) doneTask(s *sown, p *record.Planting, e Event) (say.Fact, err
 	day := e.Day
 	k := slices.IndexFunc(s.Tasks, func(t work.Task) bool { return t.What == e.Task })
 	if k < 0 {
-		return nil, &invalid.Field{Field: "task", Value: e.Task, Allowed: "a task of this sowing"}
+		return nil, &invalid.Field{Field: "task", Value: e.Task, Allowed: "Choose a task of this sowing."}
 	}
 	t := s.Tasks[k]
 	if e.Count < 0 || math.IsNaN(e.Count) || e.Count > 1e6 {
-		return nil, &invalid.Field{Field: "count", Value: invalid.FormatNumber(e.Count), Allowed: "how much of it was done, 0 for all"}
+		return nil, &invalid.Field{Field: "count", Value: invalid.FormatNumber(e.Count), Allowed: "how much of it was done; 0 means all"}
 	}
 	if day > c.in.AsOf {
-		return nil, &invalid.Field{Field: "day", Value: day.String(), Allowed: "a day that has been: what is still to come is moved, not done"}
+		return nil, &invalid.Field{Field: "day", Value: day.String(), Allowed: "Choose today or an earlier day. To plan ahead, change the date."}
 	}
 	scale := 1.0
 	if e.Count > 0 && t.Count > 0 {
@@ -195,7 +195,7 @@ func (c *computed) doneTask(s *sown, p *record.Planting, e Event) (say.Fact, err
 		p.Up = &day
 	case work.Pick, work.Lift:
 		if !s.Begun || day <= s.Day {
-			return nil, &invalid.Field{Field: "task", Value: t.Do, Allowed: "first that it was sown or planted, and on which day before"}
+			return nil, &invalid.Field{Field: "task", Value: t.Do, Allowed: "Record first that it was sown or planted, and on which day before"}
 		}
 		before, picked := doneBefore(p, t.What)
 		if picked && day >= before { // picked once more: the first picking stays the first

@@ -345,7 +345,7 @@ func TestSauceThroughThePlan(t *testing.T) {
 	}
 	nearly := 0.95
 	in.Household.Wishes[0].Confidence = &nearly
-	if w = planned(t, in).Wishes[0]; !strings.Contains(w.Uses[0].Short.String(), "with 2 sowings 68 plants would do") {
+	if w = planned(t, in).Wishes[0]; !strings.Contains(w.Uses[0].Short.String(), "with 2 sowings 68 plants are enough") {
 		t.Errorf("95 years of 100 from one sowing: %q", w.Uses[0].Short)
 	}
 	in.Household.Wishes[0].Stagger.Sowings = 2

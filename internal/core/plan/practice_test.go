@@ -50,7 +50,7 @@ func TestANewPatchWaitsUntilItBears(t *testing.T) {
 		}
 	}
 	in.Household.Patches = []household.Patch{{ID: "p", Crop: "rhubarb", Plants: 60, Planted: 2020}}
-	if w := planned(t, in).Wishes[0]; w.WeeksFed != w.WeeksWanted || !strings.Contains(fmt.Sprint(w.Notes), "that stand give 100 % of a full crop") {
+	if w := planned(t, in).Wishes[0]; w.WeeksFed != w.WeeksWanted || !strings.Contains(fmt.Sprint(w.Notes), "rhubarb plants give 100 % of a full crop") {
 		t.Errorf("%d of %d weeks are fed by what stands: %q", w.WeeksFed, w.WeeksWanted, w.Notes)
 	}
 }
@@ -91,7 +91,7 @@ func TestAYearsFreshAmountClaimsNoWeek(t *testing.T) {
 			}
 		}
 		if w := p.Wishes[0]; math.Abs(sum-ears) > 1e-6 || w.WeeksFed != w.WeeksWanted {
-			t.Errorf("%g ears: %g are to be brought in, %d of %d weeks fed", ears, sum, w.WeeksFed, w.WeeksWanted)
+			t.Errorf("%g ears: %g are harvest needed, %d of %d weeks fed", ears, sum, w.WeeksFed, w.WeeksWanted)
 		}
 	}
 }

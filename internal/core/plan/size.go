@@ -180,16 +180,16 @@ func (z *sizer) sumNeed(base string, r *row, parts []reckon.Part, figures []stri
 		return
 	}
 	unit := unitOfNeed(parts[0].Need)
-	s := z.desk.Recorder.Open(base, "need", r.crop.Short(), "to bring in")
+	s := z.desk.Recorder.Open(base, "need", r.crop.Short(), "harvest needed")
 	if !s.On() {
 		return
 	}
-	s.Do(working.Start, "Nothing asked yet", 0, unit, working.Reckoned)
+	s.Do(working.Start, "Nothing to grow yet", 0, unit, working.Reckoned)
 	for i, p := range parts {
 		d := r.uses[i].d
 		s.Do(working.Plus, z.title(d.wish)+", "+string(d.form), p.Need.Amount/float64(p.Of), unit, working.Reckoned).Link(figures[i], "need")
 	}
-	s.Is("To bring in", unit).Close(unit)
+	s.Is("Harvest needed", unit).Close(unit)
 }
 
 func (z *sizer) title(i int) string { return z.weeks.titles[i] }
@@ -197,7 +197,7 @@ func (z *sizer) title(i int) string { return z.weeks.titles[i] }
 // lotNeed is the working of what one of the equal sowings of a lot brings in.
 func (z *sizer) lotNeed(base string, d *demand, n reckon.Need, sown sowing.Sowing) {
 	unit := unitOfNeed(n)
-	s := z.desk.Recorder.Open(base, "need", d.crop.Short(), "to bring in")
+	s := z.desk.Recorder.Open(base, "need", d.crop.Short(), "harvest needed")
 	s.Do(working.Start, "The whole lot", d.lot.Amount, unit, working.Reckoned).Link(d.base, "harvested")
 	if sown.Part < 1 {
 		s.Do(working.Times, "Beside what was counted in other sowings", sown.Part, amount.Share, working.Household)
@@ -205,7 +205,7 @@ func (z *sizer) lotNeed(base string, d *demand, n reckon.Need, sown sowing.Sowin
 	if sown.Of > 1 {
 		s.Do(working.Over, "Equal sowings", float64(sown.Of), amount.Sowing, working.Household)
 	}
-	s.Is("To bring in", unit).Close(unit)
+	s.Is("Harvest needed", unit).Close(unit)
 }
 
 // add keeps a sized sowing with its dates. It returns nil where there is nothing to sow.

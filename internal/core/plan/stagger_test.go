@@ -74,7 +74,7 @@ func TestTheLeastBlockIsTold(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		if got := slices.ContainsFunc(p.Wishes[0].Notes, func(n say.Note) bool { return strings.Contains(n.String(), "a sowing every") }); got != told {
+		if got := slices.ContainsFunc(p.Wishes[0].Notes, func(n say.Note) bool { return strings.Contains(n.String(), "A sowing every") }); got != told {
 			t.Errorf("%g ears a week: %q", number, p.Wishes[0].Notes)
 		}
 	}

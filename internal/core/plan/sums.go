@@ -18,7 +18,7 @@ func tallyOf(b *basis, wishes []Wish, sowings int) (t Tally) {
 	plants := b.desk.Recorder.Open("tally", "plants", "", "Plants")
 	jars := b.desk.Recorder.Open("tally", "jars", "", "Jars to fill")
 	for _, s := range []*working.Sheet{fed, plants, jars} {
-		s.Do(working.Start, "No wish yet", 0, amount.None, working.Reckoned)
+		s.Do(working.Start, "No wishes yet", 0, amount.None, working.Reckoned)
 	}
 	for i := range wishes {
 		w := &wishes[i]
@@ -118,7 +118,7 @@ func fullestWeek(b *basis, all []*sown) (most float64, fullest int) {
 		}
 	}
 	s := b.desk.Recorder.Open("tally", "area", "", "Bed area in the fullest week")
-	s.Do(working.Start, "Nothing planted yet", 0, amount.SquareMetre, working.Reckoned)
+	s.Do(working.Start, "No plants yet", 0, amount.SquareMetre, working.Reckoned)
 	if s.On() {
 		for _, sw := range all {
 			if sw.Method != season.Tray && takes(sw, fullest) && most > 0 {

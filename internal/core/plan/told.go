@@ -85,7 +85,7 @@ type Wish struct {
 	Frozen      float64     `json:"frozen"`       // litres into the freezer
 	Uses        []Use       `json:"uses"`
 	HarvestUnit amount.Unit `json:"harvest_unit"` // kg, or pieces
-	Harvested   float64     `json:"harvested"`    // to be brought in
+	Harvested   float64     `json:"harvested"`    // harvest needed
 	Average     float64     `json:"average"`      // what an average year gives
 	LeftOver    float64     `json:"left_over"`    // the surplus of an average year
 	Plants      int         `json:"plants"`

@@ -132,7 +132,7 @@ func (c *computed) eatenIn(i int, r *table.Resolved, n int) Eaten {
 		case u.Store != nil:
 			e.From = u.Store.Name
 		default:
-			e.From = "the bed, where it stands"
+			e.From = "the bed, kept until needed"
 		}
 	}
 	e.Sources = append(e.Sources, string(wish.Bought))

@@ -11,7 +11,7 @@ import (
 	"inventory/internal/core/working"
 )
 
-// wishFigures records the sums of a wish and what an average year leaves over.
+// wishFigures records the sums of a wish and left over in an average year.
 func (b *basis) wishFigures(out *Wish, mine []served) {
 	base := "wish/" + out.ID
 	total := func(name, title string, unit amount.Unit, value func(served) float64, whole func(*sown) float64, part string) {
@@ -27,7 +27,7 @@ func (b *basis) wishFigures(out *Wish, mine []served) {
 			}
 			s.Do(working.Plus, m.s.CropName+", "+m.s.Date.Words(), v, unit, working.Reckoned).Link("sowing/"+m.s.ID, part)
 			if all := whole(m.s); math.Abs(all-v) > 1e-9*math.Max(1, all) {
-				s.Note("its share of %s, which the sowing has for all that is asked of it", amount.Mark(all, unit))
+				s.Note("its share of a sowing that serves several wishes, %s in all", amount.Mark(all, unit))
 			}
 		}
 		s.Is("Together", unit).Close(unit)
@@ -39,15 +39,15 @@ func (b *basis) wishFigures(out *Wish, mine []served) {
 		}
 		return m.f().Area
 	}, func(s *sown) float64 { return s.Area }, "area")
-	total("harvested", "to be brought in", out.HarvestUnit, func(m served) float64 {
+	total("harvested", "harvest needed", out.HarvestUnit, func(m served) float64 {
 		if m.f().Part {
 			return 0
 		}
 		return m.f().Need
 	}, func(s *sown) float64 { return s.Need }, "need")
-	s := b.desk.Recorder.Open(base, "left_over", out.Title, "what an average year leaves over")
+	s := b.desk.Recorder.Open(base, "left_over", out.Title, "left over in an average year")
 	s.Do(working.Start, "An average year gives", out.Average, out.HarvestUnit, working.Reckoned).Link(base, "average")
-	s.Do(working.Minus, "To be brought in", out.Harvested, out.HarvestUnit, working.Reckoned).Link(base, "harvested")
+	s.Do(working.Minus, "Harvest needed", out.Harvested, out.HarvestUnit, working.Reckoned).Link(base, "harvested")
 	out.LeftOver = s.Is("Left over in an average year", out.HarvestUnit).Close(out.HarvestUnit)
 	if math.Abs(out.LeftOver) < 1e-9 {
 		out.LeftOver = 0
@@ -59,7 +59,7 @@ func (b *basis) wishFigures(out *Wish, mine []served) {
 	if out.WeeksBought > 0 {
 		s.Do(working.Minus, "Weeks you buy for", float64(out.WeeksBought), amount.Week, working.Household)
 	}
-	s.Do(working.Minus, "Weeks that nothing feeds", float64(out.WeeksWanted-out.WeeksFed-out.WeeksBought), amount.Week, working.Reckoned)
+	s.Do(working.Minus, "Gap weeks", float64(out.WeeksWanted-out.WeeksFed-out.WeeksBought), amount.Week, working.Reckoned)
 	s.Is("Weeks fed", amount.Week).Close(amount.Week)
 }
 
@@ -84,7 +84,7 @@ func (b *basis) freshSums(out *Wish, all []served) {
 		if u.Form != string(wish.Fresh) || u.Part {
 			continue
 		}
-		s := b.desk.Recorder.Open(u.Figure, "harvested", out.Title, "to bring in, fresh")
+		s := b.desk.Recorder.Open(u.Figure, "harvested", out.Title, "harvest needed, fresh")
 		if !s.On() {
 			continue
 		}
@@ -94,7 +94,7 @@ func (b *basis) freshSums(out *Wish, all []served) {
 				s.Do(working.Plus, "Sowing of "+m.s.Date.Words(), m.f().Need, out.HarvestUnit, working.Reckoned).Link(m.part().figure, "need")
 			}
 		}
-		s.Is("To be brought in", out.HarvestUnit).Close(out.HarvestUnit)
+		s.Is("Harvest needed", out.HarvestUnit).Close(out.HarvestUnit)
 	}
 }
 

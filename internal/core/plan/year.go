@@ -37,7 +37,7 @@ func yearOf(b *basis) (p Plan) {
 		p.LastFrost = season.WeekOf(b.year.Last - b.start.YearDay())
 		p.FirstFrost = season.WeekOf(b.year.First - b.start.YearDay())
 	}
-	s := b.desk.Recorder.Open("house", "eaters", "", "Eaters at the table")
+	s := b.desk.Recorder.Open("house", "eaters", "", "People, as adults")
 	s.Do(working.Start, "Nobody yet", 0, amount.Eater, working.Household)
 	for _, m := range b.in.Household.Members {
 		s.Do(working.Plus, m.Name, m.Eats(), amount.Eater, working.Household)
@@ -45,10 +45,10 @@ func yearOf(b *basis) (p Plan) {
 			s.Note("away for a part of the year")
 		}
 	}
-	s.Is("When all are at home", amount.Eater)
+	s.Is("When everybody is at home", amount.Eater)
 	if diff := p.AdultEquivalents - s.Value(); diff > 1e-9 || diff < -1e-9 {
 		s.Do(working.Plus, "Away and guests, over the year", diff, amount.Eater, working.Household)
-		s.Is("In the mean of the year", amount.Eater)
+		s.Is("On average over the year", amount.Eater)
 	}
 	s.Close(amount.Eater)
 	return p

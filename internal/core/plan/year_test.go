@@ -343,7 +343,7 @@ func TestPinsGiveAWeekItsSource(t *testing.T) {
 	if got := weeksOf(p.Wishes[0], "bought"); len(got) != 1 || p.Wishes[0].WeeksBought != 1 {
 		t.Errorf("bought in weeks %v", got)
 	}
-	if !strings.Contains(fmt.Sprint(p.Wishes[0].Notes), "pinned to cellar, which cannot feed it") {
+	if !strings.Contains(fmt.Sprint(p.Wishes[0].Notes), "fixed to “from storage”, which cannot feed it") {
 		t.Errorf("a pin that nothing can meet is not told: %q", p.Wishes[0].Notes)
 	}
 	free := planned(t, ford(meals("carrot", 2, wish.Fresh, wish.Cellar))).Wishes[0]

@@ -15,7 +15,7 @@ func (d *Desk) start(f figures, c *book.Crop, ask Ask, z *Size) {
 	case c.Start == book.Vegetative:
 		d.stock(f, c, z)
 	case ask.Bought:
-		d.setOut(f, c, z, "starts to buy and set out")
+		d.setOut(f, c, z, "young plants to buy and plant out")
 	case ask.Raised:
 		d.raised(f, c, z)
 	case c.SeedsPerMetre.Known:
@@ -29,27 +29,27 @@ func (d *Desk) start(f figures, c *book.Crop, ask Ask, z *Size) {
 // setOut reckons what is planted so that enough stand.
 func (d *Desk) setOut(f figures, c *book.Crop, z *Size, name string) {
 	s := d.Recorder.Open(f.base, "set_out", c.Short(), name)
-	s.Do(working.Start, "Plants that must stand", float64(z.Plants), amount.Plant, working.Reckoned).Link(f.base, "plants")
+	s.Do(working.Start, "Plants needed", float64(z.Plants), amount.Plant, working.Reckoned).Link(f.base, "plants")
 	d.crop(s, working.Over, c, "survive")
-	s.Up("Set out", amount.Start)
+	s.Up("Plant out", amount.Start)
 	z.SetOut = int(s.Close(amount.Start))
 }
 
 // raised reckons cells and seeds of what is sown indoors.
 func (d *Desk) raised(f figures, c *book.Crop, z *Size) {
-	d.setOut(f, c, z, "starts to set out")
+	d.setOut(f, c, z, "young plants to plant out")
 	z.PerStation = int(c.PerStation.Or(2))
 	occupied := 1 - math.Pow(1-c.Germination.Or(1), float64(z.PerStation))
 	s := d.Recorder.Open(f.base, "cells", c.Short(), "cells to sow")
-	s.Do(working.Start, "Starts to set out", float64(z.SetOut), amount.Start, working.Reckoned).Link(f.base, "set_out")
+	s.Do(working.Start, "Young plants to plant out", float64(z.SetOut), amount.Start, working.Reckoned).Link(f.base, "set_out")
 	d.crop(s, working.Beside, c, "germination")
-	s.Do(working.Over, "", occupied, amount.Share, working.Reckoned).Called("Cells in which one of %d seeds comes up", z.PerStation)
+	s.Do(working.Over, "", occupied, amount.Share, working.Reckoned).Called("Cells where at least 1 of %d seeds comes up", z.PerStation)
 	d.rule(s, working.Over, "keep")
 	s.Up("Cells", amount.Cell)
 	z.Cells = int(s.Close(amount.Cell))
 	s = d.Recorder.Open(f.base, "seeds", c.Short(), "seeds")
 	s.Do(working.Start, "Cells", float64(z.Cells), amount.Cell, working.Reckoned).Link(f.base, "cells")
-	s.Do(working.Times, "Seeds to a cell", float64(z.PerStation), amount.Seed, working.Usual)
+	s.Do(working.Times, "Seeds in a cell", float64(z.PerStation), amount.Seed, working.Usual)
 	z.Seeds = int(s.Is("Seeds", amount.Seed).Close(amount.Seed))
 	z.weighSeed(c)
 }
@@ -67,13 +67,13 @@ func (d *Desk) stations(f figures, c *book.Crop, z *Size) {
 	s := d.Recorder.Open(f.base, "stations", c.Short(), "stations")
 	s.Do(working.Start, "Plants", float64(z.Plants), amount.Plant, working.Reckoned).Link(f.base, "plants")
 	d.crop(s, working.Beside, c, "germination")
-	s.Do(working.Over, "", occupied, amount.Share, working.Reckoned).Called("Stations in which one of %d seeds comes up", m)
-	s.Note("the least number of seeds for 95 stations of 100; thinned to one plant")
-	s.Up("Stations", amount.Station)
+	s.Do(working.Over, "", occupied, amount.Share, working.Reckoned).Called("Spots where at least 1 of %d seeds comes up", m)
+	s.Note("the smallest number of seeds so that 95 spots of 100 have a plant; thin to one")
+	s.Up("Spots", amount.Station)
 	z.Stations = int(s.Close(amount.Station))
 	s = d.Recorder.Open(f.base, "seeds", c.Short(), "seeds")
-	s.Do(working.Start, "Stations", float64(z.Stations), amount.Station, working.Reckoned).Link(f.base, "stations")
-	s.Do(working.Times, "Seeds to a station", float64(m), amount.Seed, working.Reckoned)
+	s.Do(working.Start, "Spots", float64(z.Stations), amount.Station, working.Reckoned).Link(f.base, "stations")
+	s.Do(working.Times, "Seeds in a spot", float64(m), amount.Seed, working.Reckoned)
 	z.Seeds = int(s.Is("Seeds", amount.Seed).Close(amount.Seed))
 	z.weighSeed(c)
 }
@@ -101,7 +101,7 @@ func (d *Desk) drill(f figures, c *book.Crop, z *Size) {
 		}
 		s.Do(working.Times, "Rows along the bed", rows, amount.Row, working.Reckoned)
 	}
-	s.Is("Metres of drill", amount.Metre)
+	s.Is("Metres of row", amount.Metre)
 	s.Do(working.Times, "Seeds a metre", c.SeedsPerMetre.Value, amount.PerMetre, working.Usual)
 	s.Up("Seeds", amount.Seed)
 	if g := c.Germination.Or(1); z.Plants > 0 {

@@ -89,7 +89,7 @@ type Need struct {
 // Harvest reckons what must be brought in so that a use of a wish is fed in the
 // weeks of run: from the plate back to the field.
 func (d *Desk) Harvest(base, name, title string, r *table.Resolved, u table.Use, run season.Weeks) Need {
-	s := d.Recorder.Open(base, name, title, "to bring in")
+	s := d.Recorder.Open(base, name, title, "harvest needed")
 	w := r.Wish
 	var amounts [season.WeeksPerYear]float64
 	total, weeks := 0.0, 0
@@ -109,14 +109,14 @@ func (d *Desk) Harvest(base, name, title string, r *table.Resolved, u table.Use,
 	}
 	unit := k.Unit()
 	if k.Weekly() {
-		s.Do(working.Together, "", total, unit, working.Household).Called("Wished, %s a week", amount.Mark(w.Amount.Number, unit))
+		s.Do(working.Together, "", total, unit, working.Household).Called("Wish, %s a week", amount.Mark(w.Amount.Number, unit))
 		s.Note("over %d weeks", weeks)
 		each(s, r)
 	} else {
-		d.wished(s, w, "Wished in the year", w.Amount.Number, unit)
+		d.wished(s, w, "Wish for the year", w.Amount.Number, unit)
 		each(s, r)
 		if math.Abs(total-w.Amount.Number) > 1e-9 && w.Amount.Number > 0 {
-			s.Do(working.Times, "", total/w.Amount.Number, amount.Share, working.Reckoned).Called("Share of it that %s feeds", u.Form)
+			s.Do(working.Times, "", total/w.Amount.Number, amount.Share, working.Reckoned).Called("Share eaten %s feeds", u.Form)
 			s.Note("%d weeks of those it is spread over", weeks)
 		}
 		d.lessLeft(s, w)
@@ -126,7 +126,7 @@ func (d *Desk) Harvest(base, name, title string, r *table.Resolved, u table.Use,
 		d.kept(s, u, amounts)
 	}
 	if k.Counts(wish.CountsPieces) {
-		return Need{Pieces: true, Amount: s.Is("Pieces to bring in", amount.Piece).Close(amount.Piece)}
+		return Need{Pieces: true, Amount: s.Is("Pieces needed", amount.Piece).Close(amount.Piece)}
 	}
 	return Need{Amount: s.Is("Harvested weight", amount.Kilogram).Close(amount.Kilogram)}
 }
@@ -152,7 +152,7 @@ func (d *Desk) lessShelf(s *working.Sheet, w wish.Wish, u table.Use) {
 	if !u.OnShelf || w.Left > 0 {
 		return
 	}
-	s.Do(working.Left, "Left of what is on the shelf, as a share", u.LeftShare, amount.Share, working.Reckoned)
+	s.Do(working.Left, "Still on the shelf at the next harvest, as a share", u.LeftShare, amount.Share, working.Reckoned)
 	s.Note("today's shelf, eaten at this wish's rate until the new crop comes, leaves %s", amount.Mark(u.Left, u.DrawnIn(w)))
 }
 
@@ -162,7 +162,7 @@ func (d *Desk) lessLeft(s *working.Sheet, w wish.Wish) {
 		return
 	}
 	share := math.Min(1, w.Left/w.Amount.Number)
-	s.Do(working.Left, "Left on the shelf by then, as a share", share, amount.Share, working.Household)
+	s.Do(working.Left, "Still on the shelf at the next harvest, as a share", share, amount.Share, working.Household)
 	s.Note("%s of %s", amount.Mark(w.Left, w.Amount.Kind.Unit()), amount.Mark(w.Amount.Number, w.Amount.Kind.Unit()))
 }
 
@@ -170,7 +170,7 @@ func (d *Desk) lessLeft(s *working.Sheet, w wish.Wish) {
 func (d *Desk) kept(s *working.Sheet, u table.Use, amounts [season.WeeksPerYear]float64) {
 	loss := u.Crop.StoreLoss.Value
 	d.crop(s, working.Beside, u.Crop, "store_loss")
-	s.Do(working.Over, "Share that comes out of the store", KeptShare(amounts, u.Kept, loss), amount.Share, working.Reckoned)
+	s.Do(working.Over, "Share still good after storage", KeptShare(amounts, u.Kept, loss), amount.Share, working.Reckoned)
 	if s.On() {
 		first, last := season.WeeksPerYear, 0
 		for w, a := range amounts {
@@ -196,7 +196,7 @@ func (d *Desk) meals(s *working.Sheet, r *table.Resolved, u table.Use, amounts [
 	}
 	s.Do(working.Together, "", meals, amount.Meal, working.Household).Called("Meals, %g a week", w.Amount.Number).Note("over %d weeks", weeks)
 	if meals > 0 {
-		s.Do(working.Times, "Eaters at the table", plates/meals, amount.Eater, working.Household).Link("house", "eaters")
+		s.Do(working.Times, "People, as adults", plates/meals, amount.Eater, working.Household).Link("house", "eaters")
 	}
 	if w.Amount.Portion > 0 {
 		s.Do(working.Times, "A portion, edible and raw", w.Amount.Portion, amount.Gram, working.Household)
@@ -214,7 +214,7 @@ func (d *Desk) meals(s *working.Sheet, r *table.Resolved, u table.Use, amounts [
 		if u.Prep.Unit == "kg" {
 			unit = amount.Kilogram
 		}
-		s.Do(working.Beside, "Put up, that makes", s.Value()/raw, unit, working.Reckoned).Note("%s", u.Prep.Name)
+		s.Do(working.Beside, "Put up, this becomes", s.Value()/raw, unit, working.Reckoned).Note("%s", u.Prep.Name)
 		d.rule(s, working.Keep, "spoil")
 	}
 	d.rule(s, working.Keep, "cull")
@@ -243,13 +243,13 @@ func ToFill(w wish.Wish, u table.Use) float64 {
 // units says the litres or dried kg to be put up.
 func (d *Desk) units(s *working.Sheet, w wish.Wish, u table.Use, total float64) {
 	unit := w.Amount.Kind.Unit()
-	d.wished(s, w, "Wished", total, unit)
+	d.wished(s, w, "Wish", total, unit)
 	if left := total - ToFill(w, u); w.Left > 0 || u.OnShelf {
 		source, note := working.Household, ""
 		if w.Left <= 0 {
 			source, note = working.Reckoned, "today's shelf, eaten at this wish's rate until the new is put up, the oldest first"
 		}
-		s.Do(working.Minus, "Left on the shelf by then", left, unit, source)
+		s.Do(working.Minus, "Still on the shelf at the next harvest", left, unit, source)
 		if note != "" {
 			s.Note("%s", note)
 		}
@@ -276,13 +276,13 @@ func (d *Desk) Units(n Need, prep *book.Preparation) float64 {
 // Part reckons what a preparation takes of another crop, for so many litres or
 // kg dried of it.
 func (d *Desk) Part(base, name, title string, units float64, prep *book.Preparation, part book.Part) Need {
-	s := d.Recorder.Open(base, name, title, "to bring in")
+	s := d.Recorder.Open(base, name, title, "harvest needed")
 	unit, per := amount.Litre, amount.KgPerLitre
 	if prep.Unit == "kg" {
 		unit, per = amount.Kilogram, amount.Share
 	}
 	s.Do(working.Start, "To put up", units, unit, working.Reckoned).Note("%s", prep.Name)
-	s.Do(working.Times, "Of this it takes", part.Raw, per, working.Usual).Note("%s", part.Note)
+	s.Do(working.Times, "Raw food for this", part.Raw, per, working.Usual).Note("%s", part.Note)
 	d.rule(s, working.Keep, "spoil")
 	d.rule(s, working.Keep, "cull")
 	return Need{Amount: s.Is("Harvested weight", amount.Kilogram).Close(amount.Kilogram)}

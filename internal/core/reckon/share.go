@@ -100,11 +100,11 @@ func (d *Desk) Stands(base string, c *book.Crop, layout wish.Layout, plants int,
 	z := Size{Need: Need{whole.Need.Pieces, whole.Need.Amount * share}, Plants: plants, Stand: whole.Stand, PerPlant: whole.PerPlant, Bearing: bearing / float64(plants)}
 	f := figures{base}
 	s := d.Recorder.Open(f.base, "plants", c.Short(), "plants")
-	s.Do(working.Start, "Stand already", float64(plants), amount.Plant, working.Household).Close(amount.Plant)
-	s = d.Recorder.Open(f.base, "need", c.Short(), "to bring in")
-	s.Do(working.Start, "To bring in, all of it", whole.Need.Amount, unitOf(z.Need), working.Reckoned)
-	s.Do(working.Times, "The share that this patch is to give in full bearing", share, amount.Share, working.Reckoned)
-	s.Is("To bring in", unitOf(z.Need)).Close(unitOf(z.Need))
+	s.Do(working.Start, "Growing already", float64(plants), amount.Plant, working.Household).Close(amount.Plant)
+	s = d.Recorder.Open(f.base, "need", c.Short(), "harvest needed")
+	s.Do(working.Start, "Harvest needed, all of it", whole.Need.Amount, unitOf(z.Need), working.Reckoned)
+	s.Do(working.Times, "Share of it that this patch gives when full-grown", share, amount.Share, working.Reckoned)
+	s.Is("Harvest needed", unitOf(z.Need)).Close(unitOf(z.Need))
 	d.ground(f, c, &z)
 	d.harvest(f, c, &z, float64(plants), amount.Plant, "plants")
 	z.Given = make([]Given, len(whole.Given))

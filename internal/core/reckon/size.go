@@ -74,13 +74,13 @@ func (d *Desk) Count(base string, c *book.Crop, layout wish.Layout, ask Ask, w w
 	z := Size{Stand: StandIn(c, layout, d.Bed())}
 	f := figures{base}
 	s := d.Recorder.Open(f.base, "plants", c.Short(), "plants")
-	s.Do(working.Start, "Wished", w.Amount.Number, w.Amount.Kind.Unit(), working.Household)
+	s.Do(working.Start, "Wish", w.Amount.Number, w.Amount.Kind.Unit(), working.Household)
 	if share < 1 {
 		s.Do(working.Times, "Share of this sowing", share, amount.Share, working.Household)
 	}
 	switch w.Amount.Kind.Unit() {
 	case amount.SquareMetre:
-		s.Do(working.Over, "Ground a plant gets", z.Stand.Ground, amount.SquareMetre, working.Reckoned)
+		s.Do(working.Over, "Space for one plant", z.Stand.Ground, amount.SquareMetre, working.Reckoned)
 	case amount.Metre:
 		s.Do(working.Over, "Spacing in the row", c.InRow.Value/100, amount.Metre, working.Reckoned)
 	}
@@ -115,7 +115,7 @@ func (d *Desk) plants(f figures, c *book.Crop, all []class, ask Ask, z *Size) {
 	}
 	if len(all) > 1 {
 		sum = d.Recorder.Open(f.base, "plants", c.Short(), "plants")
-		sum.Do(working.Start, "Nothing planted yet", 0, amount.Plant, working.Reckoned)
+		sum.Do(working.Start, "No plants yet", 0, amount.Plant, working.Reckoned)
 		for i, k := range all {
 			sum.Do(working.Plus, confidenceWords(k.Confidence), float64(k.plants), amount.Plant, working.Reckoned).Link(partBase(f.base, i), "plants")
 		}
@@ -123,17 +123,17 @@ func (d *Desk) plants(f figures, c *book.Crop, all []class, ask Ask, z *Size) {
 	if ask.Counted > 0 {
 		z.Wants = int(math.Ceil(total - 1e-9))
 		sum = d.Recorder.Open(f.base, "plants", c.Short(), "plants")
-		sum.Do(working.Start, "Counted by hand", float64(ask.Counted), amount.Plant, working.Household)
+		sum.Do(working.Start, "Number fixed by you", float64(ask.Counted), amount.Plant, working.Household)
 		if sum.On() {
-			sum.Note("what is asked of it would want %d", z.Wants)
+			sum.Note("what it is grown for would need %d", z.Wants)
 		}
 		z.Plants = int(sum.Close(amount.Plant))
 		return
 	}
 	if block := z.Stand.wholeBlock(least, c); block > least && sum.Value() > 0 {
-		sum.Do(working.AtLeast, "A block of four full rows, for the wind to fill the ears", float64(block), amount.Plant, working.Usual)
+		sum.Do(working.AtLeast, "A block of four full rows, so that the wind pollinates the ears", float64(block), amount.Plant, working.Usual)
 	} else if least > 1 && sum.Value() > 0 {
-		sum.Do(working.AtLeast, "Fewest worth growing", float64(least), amount.Plant, working.Usual)
+		sum.Do(working.AtLeast, "Smallest useful number", float64(least), amount.Plant, working.Usual)
 	}
 	z.Plants = int(sum.Close(amount.Plant))
 }
@@ -142,7 +142,7 @@ func partBase(base string, i int) string { return fmt.Sprintf("%s/part%d", base,
 
 func confidenceWords(c float64) string {
 	if c == 0 {
-		return "For what a typical year is to meet"
+		return "Enough in 5 years of 10"
 	}
 	return fmt.Sprintf("For what %.0f years of 100 are to meet", 100*c)
 }
@@ -161,10 +161,10 @@ func (d *Desk) classPlants(s *working.Sheet, f figures, c *book.Crop, k *class, 
 		source = amount.Piece
 	}
 	k.per = per
-	s.Do(working.Start, "To bring in", need.Amount, unit, working.Reckoned)
+	s.Do(working.Start, "Harvest needed", need.Amount, unit, working.Reckoned)
 	switch {
 	case beside:
-		s.Note("what the patch that stands does not give in full bearing")
+		s.Note("what the patch you have does not give when full-grown")
 	case k.Of > 1:
 		s.Note("the whole lot")
 	case !several:
@@ -183,14 +183,14 @@ func (d *Desk) classPlants(s *working.Sheet, f figures, c *book.Crop, k *class, 
 	} else {
 		d.crop(s, op, c, "yield")
 		if math.Abs(z.Stand.Factor-1) > 1e-9 {
-			s.Do(op, "At its spacing, of the usual yield", z.Stand.Factor, amount.Share, working.Reckoned)
+			s.Do(op, "Share of the usual yield at this spacing", z.Stand.Factor, amount.Share, working.Reckoned)
 			if s.On() {
-				s.Note("a plant gets %s, r = %.3f of the usual ground: (1 + k) r ÷ (r + k), k = %g", amount.Mark(z.Stand.Ground, amount.SquareMetre), z.Stand.Room, c.Closeness)
+				s.Note("a plant gets %s, r = %.3f of the usual space: (1 + k) r ÷ (r + k), k = %g", amount.Mark(z.Stand.Ground, amount.SquareMetre), z.Stand.Room, c.Closeness)
 			}
 		}
 	}
 	if k.Share < 1-1e-9 && (k.Share > 0 || need.Amount > 0) { // a planting of which nothing is asked has no share
-		s.Do(op, "Share of its picking in the weeks it feeds", k.Share, amount.Share, working.Reckoned)
+		s.Do(op, "Share picked in the weeks it feeds", k.Share, amount.Share, working.Reckoned)
 	}
 	d.crop(s, keepOr(op), c, "fail_prob")
 	d.leastPlants(s, c, k, z, onePiece)
@@ -221,9 +221,9 @@ func (d *Desk) leastPlants(s *working.Sheet, c *book.Crop, k *class, z *Size, on
 	}
 	switch {
 	case k.Confidence == 0:
-		s.Up("Plants in a typical year", amount.Plant)
+		s.Up("Plants in an average year", amount.Plant)
 	case short != nil:
-		s.Do(working.Least, "Plants of a typical year", float64(n), amount.Plant, working.Reckoned).Note("%s", short.Error())
+		s.Do(working.Least, "Plants for an average year", float64(n), amount.Plant, working.Reckoned).Note("%s", short.Error())
 	default:
 		if !onePiece {
 			d.crop(s, working.Beside, c, "yield_cv")
@@ -259,7 +259,7 @@ func (d *Desk) ground(f figures, c *book.Crop, z *Size) {
 	s.Do(working.Start, "Planted", float64(planted), amount.Plant, working.Reckoned)
 	switch z.Stand.Layout {
 	case wish.Plot:
-		s.Do(working.Times, "Ground a plant takes", z.Stand.Ground, amount.SquareMetre, working.Reckoned)
+		s.Do(working.Times, "Space for one plant", z.Stand.Ground, amount.SquareMetre, working.Reckoned)
 	default:
 		if z.Stand.Layout == wish.Across {
 			s.Do(working.Over, "Plants in a row across the bed", float64(z.Stand.Rows), amount.Plant, working.Reckoned)
@@ -268,7 +268,7 @@ func (d *Desk) ground(f figures, c *book.Crop, z *Size) {
 			s.Do(working.Over, "Rows along the bed", float64(z.Stand.Rows), amount.Row, working.Reckoned)
 			s.Up("Plants in a row", amount.Plant)
 		}
-		s.Do(working.Times, "Each takes of the length", z.Stand.Step, amount.Metre, working.Reckoned)
+		s.Do(working.Times, "Bed length for each", z.Stand.Step, amount.Metre, working.Reckoned)
 		s.Is("Bed length", amount.Metre)
 		d.rule(s, working.Times, "bed_width")
 	}
@@ -301,14 +301,14 @@ func (d *Desk) harvest(f figures, c *book.Crop, z *Size, count float64, unit amo
 		return s
 	}
 	s := begin(d.Recorder.Open(f.base, "likely", c.Short(), "expected harvest"))
-	s.Is("A mean year, if it stands", of)
-	s.Do(working.Beside, "A poor year, one in ten", z.Low, of, working.Reckoned)
-	s.Do(working.Beside, "A good year, one in ten", z.Top, of, working.Reckoned)
-	s.Do(working.Times, "The middle year, of the mean", points[1], amount.Share, working.Reckoned)
-	s.Is("The middle year", of).Close(of)
+	s.Is("Average year, if it does not fail", of)
+	s.Do(working.Beside, "Bad year, 1 in 10", z.Low, of, working.Reckoned)
+	s.Do(working.Beside, "Good year, 1 in 10", z.Top, of, working.Reckoned)
+	s.Do(working.Times, "Middle year, as a share of the average", points[1], amount.Share, working.Reckoned)
+	s.Is("Middle year", of).Close(of)
 	s = begin(d.Recorder.Open(f.base, "average", c.Short(), "an average year"))
 	d.crop(s, working.Left, c, "fail_prob")
-	z.Average = s.Is("An average year, losses counted", of).Close(of)
+	z.Average = s.Is("Average year, failures counted", of).Close(of)
 }
 
 func (z *Size) pieceEach(c *book.Crop) bool {
@@ -348,7 +348,7 @@ func pieceDeciles(n int, unmarketable float64) (out [3]float64) {
 // dense reckons shoots, sown by area on trays.
 func (d *Desk) dense(f figures, c *book.Crop, need Need, z *Size) {
 	s := d.Recorder.Open(f.base, "area", c.Short(), "area of tray")
-	s.Do(working.Start, "To bring in", need.Amount, amount.Kilogram, working.Reckoned).Link(f.base, "need")
+	s.Do(working.Start, "Harvest needed", need.Amount, amount.Kilogram, working.Reckoned).Link(f.base, "need")
 	d.crop(s, working.Over, c, "yield_per_area")
 	d.crop(s, working.Keep, c, "fail_prob")
 	z.Area = s.Is("Tray area", amount.SquareMetre).Close(amount.SquareMetre)

@@ -139,7 +139,7 @@ func (e *Entry) Validate(c invalid.Check, b *book.Book) {
 	case Note:
 	case Draw, Count:
 		if e.Lot == "" {
-			c.Add("lot", "", "the lot on the shelf")
+			c.Add("lot", "", "Choose what it was taken from.")
 		}
 		if e.Act == Draw && e.Gram == 0 && e.Jars == 0 {
 			c.Add("jars", "0", "how much was taken")

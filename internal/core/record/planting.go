@@ -152,7 +152,7 @@ func (p Planting) Validate(c invalid.Check, b *book.Book) {
 		return
 	}
 	if crop.Perennial() {
-		c.OfBook().Add("crop", p.Crop, "a crop of a season: perennials that stand are entered as patches")
+		c.OfBook().Add("crop", p.Crop, "Choose a crop of one season. Plants that stay for years are entered as patches.")
 	}
 	place.ValidateCover(c, "cover", p.Cover)
 	c.OneOf("way", string(p.Method), season.Chosen()...)

@@ -29,21 +29,21 @@ type (
 )
 
 func (x ShallowSoil) String() string {
-	return fmt.Sprintf("the soil is shallow: %s of the %s it roots to", amount.Mark(x.Soil, amount.Centimetre), amount.Mark(x.Roots, amount.Centimetre))
+	return fmt.Sprintf("the soil is %s deep; its roots need %s", amount.Mark(x.Soil, amount.Centimetre), amount.Mark(x.Roots, amount.Centimetre))
 }
-func (x NoCoverThere) String() string { return "no " + x.Cover + " stands there" }
+func (x NoCoverThere) String() string { return "no " + x.Cover + " is there" }
 func (x Shades) String() string       { return "it shades " + x.Bed }
 func (x ClearedEarly) String() string {
-	return fmt.Sprintf("cleared on %s for what it stands between: %d of %d days of picking are lost", x.On.Short(), x.Lost, x.Of)
+	return fmt.Sprintf("cleared on %s to make room for the crop beside it: %d of %d days of picking are lost", x.On.Short(), x.Lost, x.Of)
 }
 func (x BedTooShort) String() string {
-	return fmt.Sprintf("it takes %s, the bed has %s", metres(x.Takes), metres(x.Has))
+	return fmt.Sprintf("it needs %s, the bed has %s", metres(x.Takes), metres(x.Has))
 }
 func (x NoFreeLength) String() string {
-	return fmt.Sprintf("what stands there or was put there by hand leaves no %s free at that time", metres(x.Takes))
+	return fmt.Sprintf("what is growing there, or was placed there by you, leaves no %s free at that time", metres(x.Takes))
 }
 func (x TooManyPlants) String() string {
-	return fmt.Sprintf("%d pieces of it, the most that one planting is laid in, hold %d of %d plants in the longest beds that may have it, all empty", x.Pieces, x.Hold, x.Of)
+	return fmt.Sprintf("even with all beds empty there is room for %[2]d of %[3]d plants, in %[1]d pieces", x.Pieces, x.Hold, x.Of)
 }
 
 // Why a planting stands where it does: whole sentences.
@@ -59,7 +59,7 @@ type (
 	SharesGround struct{ Why string }
 	// AgreedElsewhere: it was agreed to stand in a bed where it can stand no more.
 	AgreedElsewhere struct{ Bed string }
-	// StoodLately: its family stood too lately in these beds.
+	// StoodLately: its family grew too recently in these beds.
 	StoodLately struct {
 		Family string
 		Beds   []string
@@ -93,21 +93,26 @@ type (
 )
 
 func (x LiesInPart) String() string {
-	return fmt.Sprintf("It lies in part, and %d plants are short: %s.", x.Short, x.Why)
+	return fmt.Sprintf("There is room for a part of it only, %d plants too few: %s.", x.Short, x.Why)
 }
-func (x FoundNoGround) String() string { return "It has found no ground: " + x.Why.String() + "." }
-func (x SharesGround) String() string  { return "It shares this ground: " + x.Why }
+func (x FoundNoGround) String() string { return "There is no room for it: " + x.Why.String() + "." }
+func (x SharesGround) String() string  { return "It shares the bed: " + x.Why }
 func (x AgreedElsewhere) String() string {
-	return "It was agreed to stand in " + x.Bed + ", where it can stand no more."
+	return "The kept plan had it in " + x.Bed + ", where it no longer fits."
 }
-func (x StoodLately) String() string { return x.Family + " stood too lately in " + list(x.Beds) + "." }
+func (x StoodLately) String() string {
+	return "The " + x.Family + " grew too recently in " + list(x.Beds) + "."
+}
 func (x NoFreeStretch) String() string {
-	return fmt.Sprintf("At that time there is no free stretch that long in %s.", list(x.Beds))
+	return fmt.Sprintf("At that time there is no free space that long in %s.", list(x.Beds))
 }
-func (x CannotLie) String() string      { return "It cannot lie in " + list(x.Beds) + "." }
-func (x NothingAgainst) String() string { return "Nothing speaks against " + x.Bed + "." }
+func (x CannotLie) String() string      { return "It cannot grow in " + list(x.Beds) + "." }
+func (x NothingAgainst) String() string { return x.Bed + " has no drawback." }
 func (x OnlyAgainst) String() string {
-	return "Against " + x.Bed + " speaks only this: " + join(x.Drawbacks) + "."
+	if len(x.Drawbacks) == 1 {
+		return x.Bed + " has one drawback: " + join(x.Drawbacks) + "."
+	}
+	return x.Bed + " has drawbacks: " + join(x.Drawbacks) + "."
 }
 func (x OverEdges) String() string {
 	return fmt.Sprintf("It may run over the bed's edges onto the paths, by %s on each side.", metres(x.Each))
@@ -118,7 +123,9 @@ func (x NextBest) String() string {
 	}
 	return fmt.Sprintf("Next best: %s, with %s left over beside it.", x.Bed, metres(x.Spare))
 }
-func (x NextBestMoving) String() string { return "Next best: " + x.Bed + ", if others make room." }
+func (x NextBestMoving) String() string {
+	return "Next best: " + x.Bed + "; other crops would have to move."
+}
 func (x NextBestBending) String() string {
-	return fmt.Sprintf("Next best: %s, if the rotation is bent (%s stood there in %d).", x.Bed, x.Family, x.Year)
+	return fmt.Sprintf("Next best: %s, with an exception to rotation (%s grew there in %d).", x.Bed, "the "+x.Family, x.Year)
 }

@@ -108,7 +108,9 @@ type (
 	}
 )
 
-func (x HeldSowing) String() string { return "held " + lower(x.Crop) + " of " + x.On.Short() }
+func (x HeldSowing) String() string {
+	return "fixed the date of " + lower(x.Crop) + " of " + x.On.Short()
+}
 func (x MovedSowing) String() string {
 	return fmt.Sprintf("moved %s from %s to %s", lower(x.Crop), x.From.Short(), x.To.Short())
 }
@@ -119,7 +121,7 @@ func (x BegunBy) String() string {
 	return fmt.Sprintf("%s of %s: %s", lower(x.Crop), x.On.Short(), x.Method)
 }
 func (x Stands) String() string {
-	return fmt.Sprintf("%.0f in a hundred of %s stand", x.Share, lower(x.Crop))
+	return fmt.Sprintf("%.0f of 100 plants of %s survived", x.Share, lower(x.Crop))
 }
 func (x DaysBehind) String() string {
 	if x.Days < 0 {
@@ -132,23 +134,23 @@ func (x FirstPicked) String() string {
 }
 func (x BegunOn) String() string {
 	if x.Share > 0 && x.Share < 100 {
-		return fmt.Sprintf("began %g in a hundred of %s on %s", x.Share, lower(x.Crop), x.On.Short())
+		return fmt.Sprintf("started %g of 100 plants of %s on %s", x.Share, lower(x.Crop), x.On.Short())
 	}
-	return fmt.Sprintf("began %s on %s", lower(x.Crop), x.On.Short())
+	return fmt.Sprintf("started %s on %s", lower(x.Crop), x.On.Short())
 }
 func (x Recorded) String() string {
-	return fmt.Sprintf("put down what became of %d sowings", x.Sowings)
+	return fmt.Sprintf("recorded what happened to %d sowings", x.Sowings)
 }
 func (x Grows) String() string {
 	if x.Things == 1 {
-		return fmt.Sprintf("put down that %s grows already", lower(x.Crop))
+		return fmt.Sprintf("recorded that %s is growing already", lower(x.Crop))
 	}
-	return fmt.Sprintf("put down %d things that grow already", x.Things)
+	return fmt.Sprintf("recorded %d crops that are growing already", x.Things)
 }
 func (x MeansTo) String() string {
-	return fmt.Sprintf("%s is to be begun on %s", lower(x.Crop), x.On.Short())
+	return fmt.Sprintf("%s is to be started on %s", lower(x.Crop), x.On.Short())
 }
-func (PlacesHeld) String() string { return "held every place as it is" }
+func (PlacesHeld) String() string { return "kept every bed as it is" }
 func (x NotSown) String() string {
 	return fmt.Sprintf("%s of %s is not sown", lower(x.Crop), x.Of.Short())
 }
@@ -172,12 +174,12 @@ func (x DidTask) String() string {
 	}
 	text += ", " + x.On.Short()
 	if x.Stored > 0 {
-		text += "; " + amount.Mark(x.Stored, amount.Unit(x.StoredUnit)) + " on the shelf now"
+		text += "; " + amount.Mark(x.Stored, amount.Unit(x.StoredUnit)) + " now on the shelf"
 	}
 	return text
 }
 
-func (x CountedUp) String() string { return fmt.Sprintf("%d of %d of %s are up", x.Up, x.Of, x.Crop) }
+func (x CountedUp) String() string { return fmt.Sprintf("%d of %d of %s came up", x.Up, x.Of, x.Crop) }
 
 func (x GapsRefilled) String() string {
 	return fmt.Sprintf("sowed %d gaps of %s again", x.Gaps, x.Crop)

@@ -36,7 +36,7 @@ func (x CameIn) String() string {
 		text = fmt.Sprintf("%s: %s came in, about %s", first(x.Food), counted, weight(x.Gram))
 	}
 	if x.Bought {
-		text += ", bought or given to us"
+		text += ", bought or given to you"
 	}
 	if x.Last {
 		text += ", the last"
@@ -55,7 +55,7 @@ type Went struct {
 // goneTo says where something went.
 var goneTo = map[string]string{
 	"table": "eaten", "storage": "into storage", "put-up": "put up", "given": "given away", "animals": "for the animals",
-	"compost": "on the compost", "lost": "lost", "seed": "kept for seed", "dried": "dried and trimmed away",
+	"compost": "to the compost", "lost": "lost", "seed": "kept for seed", "dried": "dried and trimmed",
 }
 
 func (x Went) String() string {

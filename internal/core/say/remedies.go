@@ -16,7 +16,7 @@ type (
 	Grow struct{ Kind string }
 	// GrowUnder: under a cover.
 	GrowUnder struct{ Cover string }
-	// BuyStarts: it is planted from bought starts.
+	// BuyStarts: it is planted from bought young plants.
 	BuyStarts struct{ Crop string }
 	// BuyPieces, BuyJars, BuyVolume (L), BuyDried (kg), BuyWeight (kg): how much is bought;
 	// Kilogram is about what the pieces weigh.
@@ -75,46 +75,48 @@ var covers = map[string]string{"fleece": "fleece", "net": "a net", "frame": "a f
 func (x PutUp) String() string     { return "put some up: " + x.Preparation }
 func (x Grow) String() string      { return "grow " + x.Kind }
 func (x GrowUnder) String() string { return "grow it under " + covers[x.Cover] }
-func (x BuyStarts) String() string { return "plant " + lower(x.Crop) + " from bought starts" }
+func (x BuyStarts) String() string { return "plant " + lower(x.Crop) + " from bought young plants" }
 func (x BuyPieces) String() string {
 	return fmt.Sprintf("buy %.0f pieces, about %s", x.Pieces, amount.Mark(x.Kilogram, amount.Kilogram))
 }
 func (x BuyJars) String() string { return fmt.Sprintf("buy %.0f filled jars", x.Jars) }
 func (x BuyVolume) String() string {
-	return "buy " + amount.Mark(x.Litre, amount.Litre) + " of it put up"
+	return "buy " + amount.Mark(x.Litre, amount.Litre) + " of it, ready put up"
 }
 func (x BuyDried) String() string {
 	return "buy " + amount.Mark(x.Kilogram, amount.Kilogram) + " of it dried"
 }
 func (x BuyWeight) String() string { return "buy " + amount.Mark(x.Kilogram, amount.Kilogram) }
 func (x SowingsApart) String() string {
-	return fmt.Sprintf("%s: %d sowings a fortnight apart", x.Wish, x.Sowings)
+	return fmt.Sprintf("%s: %d sowings two weeks apart", x.Wish, x.Sowings)
 }
 func (x FewerJars) String() string {
 	return fmt.Sprintf("%s: %.0f jars instead of %.0f", x.Wish, x.To, x.Of)
 }
-func (x Less) String() string         { return fmt.Sprintf("%g %s instead of %g", x.To, x.Words, x.Of) }
-func (x OfWish) String() string       { return fmt.Sprintf("%s: %s", x.Wish, x.What) }
-func (x DoWithout) String() string    { return "do without " + x.Wish + ", which is only nice to have" }
-func (x BendRotation) String() string { return "do not keep the rotation for " + x.Family }
+func (x Less) String() string      { return fmt.Sprintf("%g %s instead of %g", x.To, x.Words, x.Of) }
+func (x OfWish) String() string    { return fmt.Sprintf("%s: %s", x.Wish, x.What) }
+func (x DoWithout) String() string { return "do without " + x.Wish + ", which is nice to have" }
+func (x BendRotation) String() string {
+	return "allow " + "the " + x.Family + " to come back to a bed sooner"
+}
 func (x StandBetween) String() string {
-	return fmt.Sprintf("let %s stand between %s for its first weeks", lower(x.Short), lower(x.Long))
+	return fmt.Sprintf("let %s share the bed of %s for its first weeks", lower(x.Short), lower(x.Long))
 }
 func (x AdmitPairs) String() string {
-	return fmt.Sprintf("admit the %d interplantings of the book whose crops are both grown", x.Pairs)
+	return fmt.Sprintf("allow the %d shared beds of the book whose crops you both grow", x.Pairs)
 }
 func (x ClearSooner) String() string {
 	return fmt.Sprintf("clear and refill a bed in %.0f days instead of %.0f", x.Days, x.Of)
 }
 func (x BeginLater) String() string {
-	return fmt.Sprintf("begin %s of %s on %s, when ground falls free in %s", lower(x.Crop), x.Of.Short(), x.Begin.Short(), x.Bed)
+	return fmt.Sprintf("start the %[1]s of %[2]s on %[3]s instead, when %[4]s has room", lower(x.Crop), x.Of.Short(), x.Begin.Short(), x.Bed)
 }
 func (x LayAnew) String() string {
 	if x.Moves == 1 {
-		return "another layout, in which 1 planting lies in another bed"
+		return "another layout, with 1 planting in another bed"
 	}
-	return fmt.Sprintf("another layout, in which %d plantings lie in other beds", x.Moves)
+	return fmt.Sprintf("another layout, with %d plantings in other beds", x.Moves)
 }
 func (x BedMore) String() string {
-	return fmt.Sprintf("a bed of %s × %s more", metres(x.Length), metres(x.Width))
+	return fmt.Sprintf("one more bed of %s × %s", metres(x.Length), metres(x.Width))
 }

@@ -22,32 +22,32 @@ func TestSentences(t *testing.T) {
 		fact Fact
 		want string
 	}{
-		{OnlyKind, "the only kind in the book"},
+		{OnlyKind, "the only variety in the book"},
 		{ReadyTooLate{Ready: civil.MonthDay{Month: 11, Day: 2}, Limit: limit}, "ready 2 Nov, too late for the cold, short days in which it stops growing, about 14 Oct"},
-		{NeverReadyBefore{Limit{What: FirstAutumnFrost}}, "it does not get ready before the first autumn frost"},
+		{NeverReadyBefore{Limit{What: FirstAutumnFrost}}, "it is not ready before the first autumn frost"},
 		{PickedTooShort{Days: 3, Limit: Limit{What: KillingFreeze{-2}}}, "only 3 days of picking before the freeze at -2 °C that kills it"},
 		{SaidNotBefore{civil.MonthDay{Month: 2, Day: 29}}, "you said not before 29 Feb"},
-		{TooLateToPlant{-3}, "planted later than week -3 from the last frost it makes no crop"},
-		{FromLastFrost{}, "at the median last frost"},
-		{FromLastFrost{Weeks: 1}, "1 week after the median last frost"},
-		{FromLastFrost{Weeks: -2, Caution: Bold}, "2 weeks before the median last frost, a week bold"},
-		{FromLastFrost{Weeks: 2, Caution: Careful}, "2 weeks after the median last frost, and a week to be careful"},
+		{TooLateToPlant{-3}, "planted later than -3 weeks from the last frost it gives no crop"},
+		{FromLastFrost{}, "at the usual last frost"},
+		{FromLastFrost{Weeks: 1}, "1 week after the usual last frost"},
+		{FromLastFrost{Weeks: -2, Caution: Bold}, "2 weeks before the usual last frost, and a week earlier to take more risk"},
+		{FromLastFrost{Weeks: 2, Caution: Careful}, "2 weeks after the usual last frost, and a week later to take less risk"},
 		{Earlier{BeforeAutumnFrost}, "it is earlier than two weeks before the first autumn frost"},
-		{Raised{That(SoilTooCold{8})}, "raised: the soil is under 8 °C"},
+		{Raised{That(SoilTooCold{8})}, "sown indoors: the soil is colder than 8 °C"},
 		{NotHere{Crop: "Okra", Why: That(NoWarmDay)}, "Okra cannot be grown here: no day of the year is warm enough"},
-		{NotHere{Crop: "Okra", Why: That(NoWarmDay), Instead: []string{"Bean"}, Covered: true}, "Okra cannot be grown here: no day of the year is warm enough; what would do: Bean, or the same under a tunnel"},
-		{TooNear{Weeks: []civil.Date{may}, Would: june, Beside: may}, "the week of 12 May is not fed: a sowing on 1 Jun would do it, but nobody sows again so near to that of 12 May"},
-		{TooDear{Weeks: []civil.Date{may, june, june + 7}, Times: 4}, "the weeks of 12 May, 1 Jun and 8 Jun are not fed: it would take 4.0 times the plants of a good week"},
-		{AnotherSowing{Sowings: 1, Reach: 0.9}, "needs another sowing: 1 can be met with a chance of 90 % at most, since all may be lost"},
-		{AnotherSowing{Sowings: 1, Reach: 0.9, Better: 40}, "needs another sowing: 1 can be met with a chance of 90 % at most, since all may be lost; with 2 sowings 40 plants would do"},
-		{PatchGives{Plants: 20, Crop: "Asparagus", Share: 0.5}, "the 20 asparagus that stand give 50 % of a full crop this year"},
-		{Crosses{Within: 6, Other: "Sweet corn", Sown: may}, "in flower within 6 days of the sweet corn of 12 May, whose pollen spoils the ears; no day of its season keeps them apart: grow one of them, or far from each other"},
-		{Crosses{Within: 6, Other: "Sweet corn", Sown: may, Apart: june, Avoids: true}, "in flower within 6 days of the sweet corn of 12 May, whose pollen spoils the ears; begun on 1 Jun it would flower two weeks apart"},
-		{StoodLately{Family: "Apiaceae", Beds: []string{"East"}}, "Apiaceae stood too lately in East."},
-		{NoFreeStretch{[]string{"East", "West", "Long"}}, "At that time there is no free stretch that long in East, West and Long."},
-		{CannotLie{[]string{"a", "b", "c", "d", "e"}}, "It cannot lie in 5 beds."},
-		{OnlyAgainst{Bed: "East", Drawbacks: []Note{That(LittleSun), That(Shades{"West"})}}, "Against East speaks only this: it has less than 4 h of sun there, it shades West."},
-		{NextBest{Bed: "East", Drawbacks: []Note{That(NothingToClimb)}}, "Next best: East, though there is nothing to climb."},
+		{NotHere{Crop: "Okra", Why: That(NoWarmDay), Instead: []string{"Bean"}, Covered: true}, "Okra cannot be grown here: no day of the year is warm enough; what would work: Bean, or the same under a tunnel"},
+		{TooNear{Weeks: []civil.Date{may}, Would: june, Beside: may}, "the week of 12 May is not fed: only a sowing on 1 Jun would help, and that is too close to the one of 12 May"},
+		{TooDear{Weeks: []civil.Date{may, june, june + 7}, Times: 4}, "the weeks of 12 May, 1 Jun and 8 Jun are not fed: they would need 4.0 times as many plants as a good week"},
+		{AnotherSowing{Sowings: 1, Reach: 0.9}, "needs another sowing: 1 gives enough in at most 9.0 years of 10, since all may fail"},
+		{AnotherSowing{Sowings: 1, Reach: 0.9, Better: 40}, "needs another sowing: 1 gives enough in at most 9.0 years of 10, since all may fail; with 2 sowings 40 plants are enough"},
+		{PatchGives{Plants: 20, Crop: "Asparagus", Share: 0.5}, "your 20 asparagus plants give 50 % of a full crop this year"},
+		{Crosses{Within: 6, Other: "Sweet corn", Sown: may}, "in flower within 6 days of the sweet corn of 12 May, whose pollen spoils the ears; no day of its season keeps them apart. Grow only one of them, or grow them far apart"},
+		{Crosses{Within: 6, Other: "Sweet corn", Sown: may, Apart: june, Avoids: true}, "in flower within 6 days of the sweet corn of 12 May, whose pollen spoils the ears; started on 1 Jun it would flower two weeks apart"},
+		{StoodLately{Family: "carrot family", Beds: []string{"East"}}, "The carrot family grew too recently in East."},
+		{NoFreeStretch{[]string{"East", "West", "Long"}}, "At that time there is no free space that long in East, West and Long."},
+		{CannotLie{[]string{"a", "b", "c", "d", "e"}}, "It cannot grow in 5 beds."},
+		{OnlyAgainst{Bed: "East", Drawbacks: []Note{That(LittleSun), That(Shades{"West"})}}, "East has drawbacks: less than 4 hours of sun there, it shades West."},
+		{NextBest{Bed: "East", Drawbacks: []Note{That(NothingToClimb)}}, "Next best: East, though no trellis."},
 		{GrowUnder{"tunnel"}, "grow it under a tunnel"},
 		{OfWish{"Beans", AQuarterLess}, "Beans: a quarter less"},
 		{Less{To: 21, Words: "jars", Of: 28}, "21 jars instead of 28"},
@@ -68,7 +68,7 @@ func TestAmountsAreInTheReadersUnits(t *testing.T) {
 		fact           Fact
 		metric, custom string
 	}{
-		{NoFreeLength{2.5}, "what stands there or was put there by hand leaves no 2.5 m free at that time", "what stands there or was put there by hand leaves no 8.2 ft free at that time"},
+		{NoFreeLength{2.5}, "what is growing there, or was placed there by you, leaves no 2.5 m free at that time", "what is growing there, or was placed there by you, leaves no 8.2 ft free at that time"},
 		{BuyWeight{4}, "buy 4 kg", "buy 8.8 lb"},
 		{BuyPieces{Pieces: 12, Kilogram: 3}, "buy 12 pieces, about 3 kg", "buy 12 pieces, about 6.6 lb"},
 		{TooSmall{Wanted: 100, Least: 250}, "spacing alone cannot make them as small as 100 g; at their closest they weigh about 250 g", "spacing alone cannot make them as small as 3.5 oz; at their closest they weigh about 8.8 oz"},
@@ -120,7 +120,7 @@ func TestNotesInJSON(t *testing.T) {
 		in   told
 		want string
 	}{
-		{told{That(UsualKind), []Note{That(Grow{"leek"})}}, `{"why":"the usual kind","more":["grow leek"]}`},
+		{told{That(UsualKind), []Note{That(Grow{"leek"})}}, `{"why":"the usual variety","more":["grow leek"]}`},
 		{told{Note{}, []Note{}}, `{"more":[]}`},
 	} {
 		text, err := json.Marshal(c.in)

@@ -54,29 +54,29 @@ type Limit struct {
 // KillingFreeze: the freeze, °C, that kills the crop.
 type KillingFreeze struct{ C float64 }
 
-func (x TooCold) String() string { return fmt.Sprintf("the mean minimum is under %.0f °C", x.Minimum) }
+func (x TooCold) String() string { return fmt.Sprintf("the average low is below %.0f °C", x.Minimum) }
 func (x TooLateToPlant) String() string {
-	return fmt.Sprintf("planted later than week %+.0f from the last frost it makes no crop", x.Weeks)
+	return fmt.Sprintf("planted later than %+.0f weeks from the last frost it gives no crop", x.Weeks)
 }
 func (x ReadyTooLate) String() string {
 	return fmt.Sprintf("ready %s, too late for %s", x.Ready.Short(), x.Limit)
 }
-func (x NeverReadyBefore) String() string { return "it does not get ready before " + x.Limit.String() }
+func (x NeverReadyBefore) String() string { return "it is not ready before " + x.Limit.String() }
 func (x NeverReady) String() string {
-	return fmt.Sprintf("the %.0f degree-days it needs do not come within three times its catalogue days", x.DegreeDays)
+	return fmt.Sprintf("there is not enough warmth to ripen it (it needs %.0f degree-days)", x.DegreeDays)
 }
-func (x SoilTooCold) String() string { return fmt.Sprintf("the soil is under %.0f °C", x.Least) }
+func (x SoilTooCold) String() string { return fmt.Sprintf("the soil is colder than %.0f °C", x.Least) }
 func (x PickedTooShort) String() string {
 	return fmt.Sprintf("only %.0f days of picking before %s", x.Days, x.Limit)
 }
 func (x RipensInHeat) String() string {
-	return fmt.Sprintf("it would grow through four weeks of days well over %.0f °C, too hot for it", x.Most)
+	return fmt.Sprintf("it would grow through four weeks of days well over %.0f °C, which is too hot for it", x.Most)
 }
 func (x PickedInHeat) String() string {
-	return fmt.Sprintf("days over %.0f °C would leave less than a third of its weight", x.Most)
+	return fmt.Sprintf("days over %.0f °C would leave less than a third of its harvest", x.Most)
 }
 func (x SetsInHeat) String() string {
-	return fmt.Sprintf("two to four weeks before it is picked, days over %.0f °C keep it from setting", x.Most)
+	return fmt.Sprintf("days over %.0f °C two to four weeks before picking keep it from setting", x.Most)
 }
 func (x RunsToSeed) String() string {
 	return "it runs to seed before it is ready, about " + x.About.Short()
@@ -111,7 +111,7 @@ const (
 )
 
 type (
-	// FromLastFrost: a window begins so many weeks after the median last frost; less than 0
+	// FromLastFrost: a window begins so many weeks after the usual last frost; less than 0
 	// before it.
 	FromLastFrost struct {
 		Weeks   float64
@@ -127,25 +127,27 @@ type (
 )
 
 func (x FromLastFrost) String() string {
-	text := "at the median last frost"
+	text := "at the usual last frost"
 	switch {
 	case x.Weeks < 0:
-		text = weeks(-x.Weeks) + " before the median last frost"
+		text = weeks(-x.Weeks) + " before the usual last frost"
 	case x.Weeks > 0:
-		text = weeks(x.Weeks) + " after the median last frost"
+		text = weeks(x.Weeks) + " after the usual last frost"
 	}
 	switch x.Caution {
 	case Careful:
-		text += ", and a week to be careful"
+		text += ", and a week later to take less risk"
 	case Bold:
-		text += ", a week bold"
+		text += ", and a week earlier to take more risk"
 	}
 	return text
 }
-func (x Earlier) String() string    { return "it is earlier than " + x.Than.String() }
-func (x Later) String() string      { return "it is later than " + x.Than.String() }
-func (x Raised) String() string     { return "raised: " + x.Why.String() }
-func (x MeanTooLow) String() string { return fmt.Sprintf("the mean never reaches %.0f °C here", x.C) }
+func (x Earlier) String() string { return "it is earlier than " + x.Than.String() }
+func (x Later) String() string   { return "it is later than " + x.Than.String() }
+func (x Raised) String() string  { return "sown indoors: " + x.Why.String() }
+func (x MeanTooLow) String() string {
+	return fmt.Sprintf("the average temperature never reaches %.0f °C here", x.C)
+}
 
 type (
 	// FrostFreeYears: so few years of a record had a frost that the place counts as without.
@@ -155,8 +157,8 @@ type (
 )
 
 func (x FrostFreeYears) String() string {
-	return fmt.Sprintf("%d of %d years had no frost: it counts as a place without", x.Without, x.Of)
+	return fmt.Sprintf("%d of %d years had no frost, so the location counts as frost-free", x.Without, x.Of)
 }
 func (x FewYears) String() string {
-	return fmt.Sprintf("%d years are too few to tell how the frosts vary; the usual 10 days are taken", x.Years)
+	return fmt.Sprintf("%d years are too few to see how the frost dates vary, so the usual 10 days are used", x.Years)
 }

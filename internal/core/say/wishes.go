@@ -18,23 +18,23 @@ type (
 	GoesOnGiving struct{ Weeks int }
 	// FreshLongest: it is fresh in most weeks, so many.
 	FreshLongest struct{ Weeks int }
-	// PreparationTakes: a preparation takes it beside the main crop.
+	// PreparationTakes: a preparation needs it beside the main crop.
 	PreparationTakes struct{ Preparation string }
 )
 
 func (x KeepsLongest) String() string {
-	return fmt.Sprintf("of its kinds it keeps longest, %.0f weeks", x.Weeks)
+	return fmt.Sprintf("the variety that keeps longest, %.0f weeks", x.Weeks)
 }
 func (x ComesWithin) String() string {
-	return fmt.Sprintf("of its kinds it suits this best, and comes within %.0f days", x.Days)
+	return fmt.Sprintf("the best variety for this; it ripens within %.0f days", x.Days)
 }
 func (x GoesOnGiving) String() string {
-	return fmt.Sprintf("of its kinds it goes on giving, fresh in %d weeks", x.Weeks)
+	return fmt.Sprintf("the variety with the longest picking, fresh in %d weeks", x.Weeks)
 }
 func (x FreshLongest) String() string {
-	return fmt.Sprintf("of its kinds it is fresh in most weeks, %d", x.Weeks)
+	return fmt.Sprintf("the variety that is fresh in most weeks, %d", x.Weeks)
 }
-func (x PreparationTakes) String() string { return x.Preparation + " takes it" }
+func (x PreparationTakes) String() string { return x.Preparation + " needs it" }
 
 // What the family should know of a wish.
 type (
@@ -139,10 +139,10 @@ type (
 )
 
 func (x NoKindServes) String() string {
-	return fmt.Sprintf("no kind of %s serves for %s", x.Food, x.Form)
+	return fmt.Sprintf("no variety of %s can be eaten as %s", x.Food, x.Form)
 }
 func (x PinFeedsNot) String() string {
-	return fmt.Sprintf("the week of %s is pinned to %s, which cannot feed it; it goes by your order of forms", x.Week.Short(), x.Form)
+	return fmt.Sprintf("the week of %s is fixed to “%s”, which cannot feed it. The usual order is used", x.Week.Short(), x.Form)
 }
 func (x NotHere) String() string {
 	text := fmt.Sprintf("%s cannot be grown here: %s", x.Crop, x.Why)
@@ -151,20 +151,20 @@ func (x NotHere) String() string {
 		instead = append(instead[:len(instead):len(instead)], "the same under a tunnel")
 	}
 	if len(instead) > 0 {
-		text += "; what would do: " + strings.Join(instead, ", or ")
+		text += "; what would work: " + strings.Join(instead, ", or ")
 	}
 	return text
 }
 func (x NoMoreThisYear) String() string {
 	if x.Now {
-		return fmt.Sprintf("%s that is begun now is ready only next year; for this year the last day was %s", x.Crop, x.Last.Short())
+		return fmt.Sprintf("%s started now is ready only next year; for this year the last day was %s", x.Crop, x.Last.Short())
 	}
-	return fmt.Sprintf("%s can be begun no more this year, the last day was %s; again from %s", x.Crop, x.Last.Short(), x.Again.Words())
+	return fmt.Sprintf("it is too late for %s this year: the last day was %s; you can start again from %s", x.Crop, x.Last.Short(), x.Again.Words())
 }
 func (x NotPutDown) String() string {
-	text := fmt.Sprintf("the sowing of %s was not put down and counts no more", x.First.Short())
+	text := fmt.Sprintf("the sowing of %s was not recorded and is no longer counted", x.First.Short())
 	if x.Sowings > 1 {
-		text = fmt.Sprintf("%d sowings, of %s to %s, were not put down and count no more", x.Sowings, x.First.Short(), x.Last.Short())
+		text = fmt.Sprintf("%d sowings, of %s to %s, were not recorded and are no longer counted", x.Sowings, x.First.Short(), x.Last.Short())
 	}
 	if x.Weeks > 0 {
 		text += ": " + weeks(float64(x.Weeks)) + " less"
@@ -172,13 +172,13 @@ func (x NotPutDown) String() string {
 	return text
 }
 func (x PartNotHere) String() string {
-	return fmt.Sprintf("%s, which it takes too, cannot be grown here: %s", x.Crop, x.Why)
+	return fmt.Sprintf("%s, which it also needs, cannot be grown here: %s", x.Crop, x.Why)
 }
 func (x IdleCover) String() string {
-	return fmt.Sprintf("the %s does nothing for %s here: it is begun and picked on the same days without it", x.Cover, strings.ToLower(x.Crop))
+	return fmt.Sprintf("the %s does nothing for %s here: it is sown and picked on the same days without it", x.Cover, strings.ToLower(x.Crop))
 }
 func (x OnionDays) String() string {
-	return x.Type + "-day onions do not suit this latitude: here the " + x.Suits + "-day ones make bulbs"
+	return x.Type + "-day onions do not suit this latitude: here " + x.Suits + "-day onions make bulbs"
 }
 func (x PiecesWeigh) String() string {
 	return fmt.Sprintf("%s of about %s are %s", amount.Mark(x.Pieces, amount.Piece), amount.Mark(x.Gram, amount.Gram), amount.Mark(x.Kilogram, amount.Kilogram))
@@ -190,52 +190,56 @@ func (x TooLarge) String() string {
 	return fmt.Sprintf("spacing alone cannot make them as large as %s; at their widest they weigh about %s", amount.Mark(x.Wanted, amount.Gram), amount.Mark(x.Most, amount.Gram))
 }
 func (x AnotherSowing) String() string {
-	text := fmt.Sprintf("needs another sowing: %d can be met with a chance of %.0f %% at most, since all may be lost", x.Sowings, 100*x.Reach)
+	give := "gives"
+	if x.Sowings > 1 {
+		give = "give"
+	}
+	text := fmt.Sprintf("needs another sowing: %d %s enough in at most %.1f years of 10, since all may fail", x.Sowings, give, 10*x.Reach)
 	if x.Better > 0 {
-		text += fmt.Sprintf("; with %d sowings %d plants would do", x.Sowings+1, x.Better)
+		text += fmt.Sprintf("; with %d sowings %d plants are enough", x.Sowings+1, x.Better)
 	}
 	return text
 }
 func (x CannotFeedNow) String() string {
-	return fmt.Sprintf("what was sown and counted leaves %d weeks that nothing else can feed any more", x.Weeks)
+	return fmt.Sprintf("%d gap weeks cannot be filled: it is too late to sow again", x.Weeks)
 }
 func (x TooNear) String() string {
-	return fmt.Sprintf("%s not fed: a sowing on %s would do it, but nobody sows again so near to that of %s", weeksFrom(x.Weeks), x.Would.Short(), x.Beside.Short())
+	return fmt.Sprintf("%s not fed: only a sowing on %s would help, and that is too close to the one of %s", weeksFrom(x.Weeks), x.Would.Short(), x.Beside.Short())
 }
 func (x TooDear) String() string {
-	return fmt.Sprintf("%s not fed: it would take %.1f times the plants of a good week", weeksFrom(x.Weeks), x.Times)
+	return fmt.Sprintf("%s not fed: they would need %.1f times as many plants as a good week", weeksFrom(x.Weeks), x.Times)
 }
 func (x MoreThanNeeded) String() string {
-	return fmt.Sprintf("the fewest plants worth sowing, %d, give %s where %s is needed: a sowing every %.0f days would do",
+	return fmt.Sprintf("the smallest useful sowing, %d plants, gives %s where %s is needed. A sowing every %.0f days would be enough",
 		x.Plants, amount.Mark(x.Gives, x.Unit), amount.Mark(x.Needs, x.Unit), x.Every)
 }
 func (x BatchNotFilled) String() string {
-	return fmt.Sprintf("one batch takes %s, but the best %d days of picking, as long as it keeps, give %s: about %d plants would fill one batch, or gather it in the freezer",
+	return fmt.Sprintf("one batch needs %s; the best %d days of picking give %s. Grow about %d plants, or collect it in the freezer",
 		amount.Mark(x.Batch, amount.Kilogram), x.Days, amount.Mark(x.Gathered, amount.Kilogram), x.Plants)
 }
 func (x FilledAlready) String() string {
 	if x.Jars == 1 {
-		return "1 jar is put up already this year"
+		return "1 jar is already put up this year"
 	}
-	return fmt.Sprintf("%d jars are put up already this year", x.Jars)
+	return fmt.Sprintf("%d jars are already put up this year", x.Jars)
 }
 func (x LeftWithout) String() string {
 	if x.Weeks == 1 {
-		return "1 week stays without, as you decided"
+		return "1 week stays a gap, as you decided"
 	}
-	return fmt.Sprintf("%d weeks stay without, as you decided", x.Weeks)
+	return fmt.Sprintf("%d weeks stay gaps, as you decided", x.Weeks)
 }
 func (x PatchIsOld) String() string {
-	return fmt.Sprintf("the patch planted in %d is in its year %d; one usually stands for %.0f", x.Planted, x.Age, x.Stands)
+	return fmt.Sprintf("the patch planted in %d is in its year %d; it usually lasts %.0f years", x.Planted, x.Age, x.Stands)
 }
 func (x PatchGives) String() string {
-	return fmt.Sprintf("the %d %s that stand give %.0f %% of a full crop this year", x.Plants, strings.ToLower(x.Crop), 100*x.Share)
+	return fmt.Sprintf("your %d %s plants give %.0f %% of a full crop this year", x.Plants, strings.ToLower(x.Crop), 100*x.Share)
 }
 func (x NewPatchGives) String() string {
-	return fmt.Sprintf("newly planted it gives %.0f %% of a full crop in its first year, all of it from its year %.0f; enter a patch that stands already in House", 100*x.Share, x.FullFrom)
+	return fmt.Sprintf("a new patch gives %.0f %% of a full crop in its first year and all of it from year %.0f. Already have one? Add it in House", 100*x.Share, x.FullFrom)
 }
 func (x NewPatchBears) String() string {
-	return fmt.Sprintf("planted in spring %d it is first picked in %d, with %.0f %% of a full crop, all of it from %d; enter a patch that stands already in House", x.Planted, x.First, 100*x.Share, x.Full)
+	return fmt.Sprintf("planted in spring %d it is first picked in %d, with %.0f %% of a full crop, and all of it from %d. Already have one? Add it in House", x.Planted, x.First, 100*x.Share, x.Full)
 }
 
 // What should be known of a sowing.
@@ -259,22 +263,22 @@ type (
 )
 
 func (x SownWith) String() string {
-	return fmt.Sprintf("the sowing of %s would have been of %d plants only; this one feeds its weeks as well", x.Date.Short(), x.Plants)
+	return fmt.Sprintf("sown together with the sowing of %s, which needed only %d plants", x.Date.Short(), x.Plants)
 }
 func (x FlowersApart) String() string {
-	return fmt.Sprintf("begun on %s and not on %s, so that it does not flower with another kind of corn", x.Begun.Short(), x.Instead.Short())
+	return fmt.Sprintf("started on %s and not on %s, so that it does not flower at the same time as another variety of corn", x.Begun.Short(), x.Instead.Short())
 }
 func (x Crosses) String() string {
 	text := fmt.Sprintf("in flower within %d days of the %s of %s, whose pollen spoils the ears", x.Within, lower(x.Other), x.Sown.Short())
 	if x.Avoids {
-		return text + fmt.Sprintf("; begun on %s it would flower two weeks apart", x.Apart.Short())
+		return text + fmt.Sprintf("; started on %s it would flower two weeks apart", x.Apart.Short())
 	}
-	return text + "; no day of its season keeps them apart: grow one of them, or far from each other"
+	return text + "; no day of its season keeps them apart. Grow only one of them, or grow them far apart"
 }
 
 // FillByWhatCame is told of jars to fill: how many of them what came in is likely to fill.
 type FillByWhatCame struct{ Jars, Likely int }
 
 func (x FillByWhatCame) String() string {
-	return fmt.Sprintf("by what came in until now, about %d of the %d jars still to fill can be filled", x.Likely, x.Jars)
+	return fmt.Sprintf("with what has come in so far, about %d of the %d jars still to fill can be filled", x.Likely, x.Jars)
 }

@@ -18,6 +18,6 @@ func ExampleOf() {
 	}
 	fmt.Println(s.Fresh().Count(), "weeks fresh")
 	// Output:
-	// sown from day -21 (3 weeks before the median last frost) to day 97 (ready 12 Nov, too late for the cold, short days in which it stops growing, about 10 Nov)
+	// sown from day -21 (3 weeks before the usual last frost) to day 97 (ready 12 Nov, too late for the cold, short days in which it stops growing, about 10 Nov)
 	// 24 weeks fresh
 }

@@ -123,7 +123,7 @@ func (rs *Resolver) Resolve(w wish.Wish) *Resolved {
 		p := w.PreparationFor(f, rs.Book)
 		c, why := ch.kind(w, f, p)
 		if c == nil {
-			r.note(say.NoKindServes{Food: w.Food, Form: string(f)})
+			r.note(say.NoKindServes{Food: w.Food, Form: f.Facts().Choice})
 			continue
 		}
 		u := rs.use(w, f, c, p)
@@ -209,7 +209,7 @@ func (rs *Resolver) pinned(r *Resolved) (out [season.WeeksPerYear]wish.Form) {
 			out[week] = p.Source
 		} else if r.Wanted[week] > 0 {
 			date := rs.Household.YearStart() + civil.Date(7*week)
-			r.note(say.PinFeedsNot{Week: date, Form: string(p.Source)})
+			r.note(say.PinFeedsNot{Week: date, Form: p.Source.Facts().Choice})
 		}
 	}
 	return out

@@ -63,7 +63,7 @@ var forms = []FormFacts{
 	{Pickled, FromJar, true, true, "pickled", "from jars", "pickled"},
 	{Fermented, FromCrock, true, true, "fermented", "from the crock", "fermented"},
 	{Jam, FromJar, true, true, "jam", "from jars", "jam"},
-	{Gap, FromNowhere, false, false, "", "nothing feeds it", ""},
+	{Gap, FromNowhere, false, false, "", "gap", ""},
 	{Bought, FromShop, false, false, "", "bought", "bought"},
 }
 

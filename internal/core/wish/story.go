@@ -58,6 +58,6 @@ func (s Story) validate(c invalid.Check, k AmountKind) {
 		c.Add("from", s.From.String(), "the day the first was eaten, such as 09-15")
 	}
 	if s.Left > 0 {
-		c.Add("left", invalid.FormatNumber(s.Left), "nothing left, if it ran out")
+		c.Add("left", invalid.FormatNumber(s.Left), "Enter nothing left, if it ran out.")
 	}
 }

@@ -48,11 +48,11 @@ func (w Wish) validateWhom(c invalid.Check) {
 	c.Number("for.people", float64(w.For.People), 0, MostPeople)
 	switch k := w.Amount.Kind; {
 	case k.Counts(CountsMeals) && w.For.Away():
-		c.Add("amount.kind", string(k), "a weight, pieces or jars: meals are what is eaten at this table")
+		c.Add("amount.kind", string(k), "Measure by weight, pieces or jars: meals are for people only.")
 	case k.Unweighed() && (w.For.Per != "" || w.For.People > 0):
-		c.Add("for.per", string(w.For.Per), "everybody together: plants are counted once")
+		c.Add("for.per", string(w.For.Per), "Choose everybody: plants are counted once.")
 	case !k.Counts(CountsMeals) && w.For.People > 0:
-		c.Add("for.people", fmt.Sprint(w.For.People), "0: only a number of meals depends on how many eat")
+		c.Add("for.people", fmt.Sprint(w.For.People), "Enter 0: only a number of meals depends on how many eat.")
 	}
 }
 
@@ -73,5 +73,5 @@ func (o *Whom) words() string {
 	case o.People > 0:
 		return fmt.Sprintf("for %d", o.People)
 	}
-	return map[Per]string{PerMember: "for each of you", PerEater: "for each eater", PerChild: "for each child", PerInfant: "for each under three"}[o.Per]
+	return map[Per]string{PerMember: "for each of you", PerEater: "for each person", PerChild: "for each child", PerInfant: "for each under three"}[o.Per]
 }

@@ -190,7 +190,7 @@ func (w Wish) validateSeason(c invalid.Check) {
 		c.Number("season.to", float64(w.Season.To), 1, 12)
 	}
 	if len(w.Season.Also) > 0 && w.Season.Kind != Months || len(w.Season.Also) > 3 {
-		c.Add("season.also", fmt.Sprint(len(w.Season.Also)), "at most three more runs of months, beside the months of a season")
+		c.Add("season.also", fmt.Sprint(len(w.Season.Also)), "at most three more groups of months")
 		return
 	}
 	for i, s := range w.Season.Also {
@@ -210,7 +210,7 @@ func (w Wish) validateFood(c invalid.Check, b *book.Book) {
 	if w.Variety != "" {
 		crop := b.Crop(w.Variety)
 		if crop == nil || crop.Food != w.Food {
-			c.Add("kind", w.Variety, "a kind of "+w.Food+", or none")
+			c.Add("kind", w.Variety, "a variety of "+w.Food+", or none")
 			return
 		}
 		kinds = []*book.Crop{crop}
@@ -229,12 +229,12 @@ func (w Wish) validateFood(c invalid.Check, b *book.Book) {
 		kinds = slices.DeleteFunc(slices.Clone(kinds), (*book.Crop).Perennial)
 	}
 	if !some((*book.Crop).Weighed) {
-		c.Add("amount.kind", string(k), "plants or area: nobody weighs "+w.Food)
+		c.Add("amount.kind", string(k), "Measure by plants or bed space: nobody weighs "+w.Food)
 		return
 	}
 	if k.Counts(CountsPieces) {
 		if !some(CountedInPieces) {
-			c.Add("amount.kind", string(k), "a weight or meals: nobody counts "+w.Food+" in pieces")
+			c.Add("amount.kind", string(k), "Measure by weight or meals: nobody counts "+w.Food+" in pieces")
 		}
 	}
 	if k.Counts(CountsMeals) && w.Amount.Portion == 0 && !some(func(c *book.Crop) bool { return c.Portion.Value > 0 }) {
@@ -253,15 +253,15 @@ func (w Wish) validateFood(c invalid.Check, b *book.Book) {
 func (w Wish) validateCounted(c invalid.Check, kinds []*book.Crop) {
 	switch {
 	case len(w.Forms) > 1:
-		c.Add("forms", fmt.Sprint(len(w.Forms)), "one form: what so many plants give is eaten in one way")
+		c.Add("forms", fmt.Sprint(len(w.Forms)), "Choose one way of eating: all these plants give is eaten in one way.")
 	case !slices.ContainsFunc(kinds, func(x *book.Crop) bool { return !x.Perennial() }):
-		c.Add("forms", string(w.Forms[0]), "no form: plants that stand for years are wished for by what they give")
+		c.Add("forms", string(w.Forms[0]), "Choose no way of eating. For plants that stay for years, wish for what they give.")
 	}
 	if w.Stagger.Kind != ByNeed && w.Stagger.Kind != OneGo {
-		c.Add("stagger.kind", string(w.Stagger.Kind), "all at once: so many plants are begun together")
+		c.Add("stagger.kind", string(w.Stagger.Kind), "Choose all at once: a number of plants is started together.")
 	}
 	if len(w.Pins) > 0 {
-		c.Add("pins", fmt.Sprint(len(w.Pins)), "no weeks set by hand: the plants feed the weeks that they can")
+		c.Add("pins", fmt.Sprint(len(w.Pins)), "Choose no fixed weeks: the plants feed the weeks they can.")
 	}
 }
 
@@ -284,7 +284,7 @@ func (w Wish) validateForms(c invalid.Check, b *book.Book, kinds []*book.Crop) {
 		case slices.Contains(w.Forms[:i], f):
 			c.Add(field, string(f), "each form once")
 		case f == Cellar && !slices.ContainsFunc(kinds, KeepsWhole):
-			c.Add(field, string(f), "another form: "+w.Food+" does not keep whole")
+			c.Add(field, string(f), "Choose another way of eating: "+w.Food+" does not keep whole")
 		case w.Amount.Kind.PutUp() && !f.PutUp():
 			c.Add(field, string(f), "a form that is put up, for an amount in jars, litres or kg dried")
 		case f.PutUp() && w.Amount.Kind.Counts(CountsPieces) && (w.Amount.Kind.Weekly() || len(w.Forms) > 1):
@@ -321,16 +321,16 @@ func (w Wish) validatePreparation(c invalid.Check, field, id string, b *book.Boo
 func (w Wish) validateHand(c invalid.Check, kinds []*book.Crop) {
 	place.ValidateCover(c, "cover", w.Cover)
 	if w.Cover != place.NoCover && !slices.ContainsFunc(kinds, func(k *book.Crop) bool { return k.Dense == nil }) {
-		c.Add("cover", string(w.Cover), "none: shoots grow on trays indoors")
+		c.Add("cover", string(w.Cover), "Choose none: shoots grow on trays indoors.")
 	}
 	if w.Piece != 0 {
 		c.Number("piece", w.Piece, 1, 50000)
 		if !slices.ContainsFunc(kinds, func(k *book.Crop) bool { n, ok := k.PiecesPerPlant(k.Yield.Value); return ok && n == 1 }) {
-			c.Add("piece", invalid.FormatNumber(w.Piece), "no size: only where one plant gives one piece, as with roots, heads and bulbs, does spacing set it")
+			c.Add("piece", invalid.FormatNumber(w.Piece), "Leave the size empty. It can be set only for crops with one piece per plant.")
 		}
 	}
 	if len(w.Pins) > 52 {
-		c.Add("pins", fmt.Sprint(len(w.Pins)), "at most one pin a week")
+		c.Add("pins", fmt.Sprint(len(w.Pins)), "This week is fixed twice. Remove one.")
 		return
 	}
 	for i, p := range w.Pins {

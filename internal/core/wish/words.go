@@ -96,7 +96,7 @@ func Words(w Wish, b *book.Book) string {
 		out += " · while it lasts"
 	}
 	if w.Priority == MustHave || w.Priority == NiceToHave {
-		out += " · " + map[Priority]string{MustHave: "a must", NiceToHave: "nice to have"}[w.Priority]
+		out += " · " + map[Priority]string{MustHave: "must have", NiceToHave: "nice to have"}[w.Priority]
 	}
 	return out
 }
@@ -122,7 +122,7 @@ func (s Stagger) words() string {
 	case s.Kind == Every:
 		return fmt.Sprintf("sown every %d days", s.Days)
 	case s.Kind == OneGo:
-		return "sown in one go"
+		return "sown all at once"
 	case s.Kind != Times:
 		return ""
 	case s.Sowings == 1:

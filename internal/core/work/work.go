@@ -76,7 +76,7 @@ type Task struct {
 	Count   float64     `json:"count,omitempty"` // what there is to do of it
 	Unit    amount.Unit `json:"unit,omitempty"`
 	Each    int         `json:"each,omitempty"` // seeds to a cell or station
-	Noun    string      `json:"noun,omitempty"` // what is counted, where the unit does not say it: tubers, of drill
+	Noun    string      `json:"noun,omitempty"` // what is counted, where the unit does not say it: tubers, of row
 	Minutes float64     `json:"minutes"`        // of all of it
 	State   State       `json:"state"`
 	Done    civil.Date  `json:"done,omitzero"`
@@ -147,9 +147,9 @@ func start(out []Task, j Job, r book.Rules) (_ []Task, stands civil.Date) {
 		stands = j.Out
 		out = add(out, Task{What: Sow, Do: "Sow indoors", Day: j.Date, Count: float64(j.Cells), Unit: amount.Cell, Each: j.Each, Minutes: float64(j.Cells) * r.MinutesCell})
 		if j.Crop.RaiseWeeks.Or(0) >= pottedOn && j.Out-j.Date > 35 {
-			out = add(out, Task{What: PotOn, Do: "Pot on", Day: j.Date + (j.Out-j.Date)/2, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesCell})
+			out = add(out, Task{What: PotOn, Do: "Move to bigger pots", Day: j.Date + (j.Out-j.Date)/2, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesCell})
 		}
-		out = add(out, Task{What: Harden, Do: "Begin to harden off", Day: j.Harden, Count: float64(j.SetOut), Unit: amount.Start, Minutes: 15})
+		out = add(out, Task{What: Harden, Do: "Start hardening off", Day: j.Harden, Count: float64(j.SetOut), Unit: amount.Start, Minutes: 15})
 		out = add(out, Task{What: PlantOut, Do: "Plant out", Day: j.Out, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesPlant})
 	case season.Bought:
 		out = add(out, Task{What: PlantOut, Do: "Buy and plant out", Day: j.Date, Count: float64(j.SetOut), Unit: amount.Start, Minutes: float64(j.SetOut) * r.MinutesPlant})
@@ -160,9 +160,9 @@ func start(out []Task, j Job, r book.Rules) (_ []Task, stands civil.Date) {
 	case season.Tray:
 		out = add(out, Task{What: Sow, Do: "Sow on trays", Day: j.Date, Count: j.SeedGram, Unit: amount.Gram, Minutes: 10})
 	default:
-		t := Task{What: Sow, Do: "Sow in place", Day: j.Date, Count: float64(j.Stations), Unit: amount.Station, Each: j.Each, Minutes: j.Area * r.MinutesSow}
+		t := Task{What: Sow, Do: "Sow in the bed", Day: j.Date, Count: float64(j.Stations), Unit: amount.Station, Each: j.Each, Minutes: j.Area * r.MinutesSow}
 		if j.Drill > 0 {
-			t.Count, t.Unit, t.Each, t.Noun = j.Drill, amount.Metre, 0, "of drill"
+			t.Count, t.Unit, t.Each, t.Noun = j.Drill, amount.Metre, 0, "of row"
 		}
 		out = add(out, t)
 	}
@@ -191,7 +191,7 @@ func cover(out []Task, j Job) []Task {
 // tend adds what there is to do while a crop grows.
 func tend(out []Task, j Job, r book.Rules, stands civil.Date) []Task {
 	if j.Up != 0 {
-		out = add(out, Task{What: UpBy, Do: "Up by now, or sow again", Day: j.Up, Count: float64(j.Plants), Unit: amount.Plant})
+		out = add(out, Task{What: UpBy, Do: "Check that seedlings are up; sow again if not", Day: j.Up, Count: float64(j.Plants), Unit: amount.Plant})
 	}
 	up := stands
 	if j.Method == season.Direct && j.Up != 0 {
@@ -209,7 +209,7 @@ func tend(out []Task, j Job, r book.Rules, stands civil.Date) []Task {
 	return out
 }
 
-var supports = map[book.Support]string{book.Stake: "Stake", book.Cage: "Set the cages", book.Trellis: "Lead up the trellis", book.RidgeString: "String the ridge"}
+var supports = map[book.Support]string{book.Stake: "Stake", book.Cage: "Set the cages", book.Trellis: "Tie to the trellis", book.RidgeString: "String the ridge"}
 
 // harvest returns the tasks of bringing in.
 func (j Job) harvest(r book.Rules) (out []Task) {
@@ -227,13 +227,13 @@ func (j Job) harvest(r book.Rules) (out []Task) {
 		}
 		if out = []Task{t}; j.Kept && j.Crop.CureDays.Or(0) > 0 {
 			out[0].Do += " and cure"
-			out = append(out, Task{What: Cured, Do: "Cured: into the store", Day: j.First + civil.Date(j.Crop.CureDays.Value), Count: j.Gives, Unit: j.Unit, Minutes: weight})
+			out = append(out, Task{What: Cured, Do: "Cured: move to storage", Day: j.First + civil.Date(j.Crop.CureDays.Value), Count: j.Gives, Unit: j.Unit, Minutes: weight})
 		}
 		return out
 	}
-	t.Do, t.Until, t.Every = "Pick for the first time", j.Last, Between(j.Crop)
+	t.Do, t.Until, t.Every = "First picking", j.Last, Between(j.Crop)
 	if out = []Task{t}; j.Last > j.First {
-		out = append(out, Task{What: LastPick, Do: "Pick for the last time", Day: j.Last})
+		out = append(out, Task{What: LastPick, Do: "Last picking", Day: j.Last})
 	}
 	return out
 }

@@ -57,7 +57,7 @@ func TestWordsOfATask(t *testing.T) {
 		{Task{Count: 24, Unit: amount.Cell, Each: 2}, "24 cells, 2 seeds to each"},
 		{Task{Count: 24, Unit: amount.Station, Each: 1}, "24 stations, 1 seed to each"},
 		{Task{Count: 200, Unit: amount.Start, Noun: "tubers"}, "200 tubers"},
-		{Task{Count: 2.84, Unit: amount.Metre, Noun: "of drill"}, "2.8 m of drill"},
+		{Task{Count: 2.84, Unit: amount.Metre, Noun: "of row"}, "2.8 m of row"},
 		{Task{What: Pick, Count: 12, Unit: amount.Kilogram, Day: 10, Until: 40, Every: 3}, "likely 12 kg; every 3 days until 10 Feb"},
 	} {
 		if got := c.task.Words(say); got != c.want {

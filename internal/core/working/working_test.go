@@ -8,8 +8,8 @@ import (
 )
 
 func sauce(r *Recorder) float64 {
-	s := r.Open("wish/a", "harvested", "Sauce", "to bring in")
-	s.Do(Start, "Wished", 35, amount.Jar, Household)
+	s := r.Open("wish/a", "harvested", "Sauce", "harvest needed")
+	s.Do(Start, "Wish", 35, amount.Jar, Household)
 	s.Do(Minus, "Left", 9, amount.Jar, Household)
 	s.Do(Times, "A jar holds", 0.946353, amount.Litre, Usual).Note("%s jar", "quart")
 	s.Is("To put up", amount.Litre)
@@ -30,7 +30,7 @@ func TestTheSameSumWithAndWithoutWriting(t *testing.T) {
 		t.Fatalf("%d workings", len(r.Found))
 	}
 	w := r.Found[0]
-	if w.Title != "Sauce: to bring in" || w.Value != written || w.Unit != amount.Kilogram || len(w.Lines) != 9 {
+	if w.Title != "Sauce: harvest needed" || w.Value != written || w.Unit != amount.Kilogram || len(w.Lines) != 9 {
 		t.Errorf("%+v", w)
 	}
 	if w.Lines[2].Note != "quart jar" || w.Lines[4].Overrule.Field != "raw" || w.Lines[7].Name != "Lost, 2 in all" {

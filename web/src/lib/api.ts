@@ -106,9 +106,9 @@ export class Refused extends Error {
 /** Says that no answer came: the binary has stopped or the network is away. */
 const unreachable: Problem = {
   type: 'about:blank',
-  title: 'No answer',
+  title: 'Inventory is not running',
   status: 0,
-  detail: 'Inventory does not answer. What you typed is still here; try again when it runs.',
+  detail: 'Your last change is not saved yet. Start Inventory, then press Try again.',
 }
 
 /** Returns what a call answered, or throws what it refused. */

@@ -28,9 +28,9 @@ function ofSowing(id: string, plan: Plan): Chain | undefined {
   return {
     title: `${s.crop_name}, ${fullDay(s.date)}`,
     figures: [
-      ...(s.form ? [f('need', 'to bring in', s.need, s.unit)] : []),
+      ...(s.form ? [f('need', 'harvest needed', s.need, s.unit)] : []),
       ...(tray ? [] : [f('plants', 'plants', s.plants, '')]),
-      ...(s.set_out ? [f('set_out', s.stock_unit || 'set out', s.set_out, '')] : []),
+      ...(s.set_out ? [f('set_out', s.stock_unit || 'planted out', s.set_out, '')] : []),
       ...(s.cells ? [f('cells', 'cells', s.cells, '')] : []),
       ...(s.stations ? [f('stations', 'stations', s.stations, '')] : []),
       ...(s.seeds ? [f('seeds', 'seeds', s.seeds, '')] : s.seed_gram ? [f('seeds', 'seed', s.seed_gram, 'g')] : []),

@@ -5,7 +5,7 @@ import { api } from './api'
 import { useAnswer } from './ask'
 import { useHousehold } from './household'
 
-/** The chance of a sowing, of a hundred years; nothing where frost does not end it. */
+/** The chance of a sowing, from 0 to 1; nothing where frost does not end it. */
 type ChanceOf = (sowing: string) => number | undefined
 
 const key: InjectionKey<ChanceOf> = Symbol('chances')
@@ -19,10 +19,7 @@ export function provideChances() {
     (_, signal) => api.GET('/frost-chances', { signal }),
   )
   const chances = computed(() => data.value?.chances ?? {})
-  provide(key, (sowing) => {
-    const p = chances.value[sowing]
-    return p === undefined ? undefined : Math.round(100 * p)
-  })
+  provide(key, (sowing) => chances.value[sowing])
 }
 
 /** The chances that the place has asked for. */

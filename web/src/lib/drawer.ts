@@ -14,7 +14,7 @@ export const useDrawer = defineStore('drawer', () => {
     (wanted, signal) => api.GET('/working', { params: { query: { figure: wanted } }, signal }),
   )
   const problem = computed(() =>
-    asked.problem.value?.status === 404 ? 'This figure is gone from the plan.' : asked.wrong.value,
+    asked.problem.value?.status === 404 ? 'The plan changed and no longer has this number.' : asked.wrong.value,
   )
   const working = computed(() => (problem.value ? undefined : asked.data.value))
   let opener: HTMLElement | null = null

@@ -18,8 +18,8 @@ export interface GrowsLine {
 /** What a count is in. */
 export const measures: { by: Growing['by']; words: string }[] = [
   { by: 'plants', words: 'plants' },
-  { by: 'row', words: 'of a row' },
-  { by: 'bed', words: 'of the bed' },
+  { by: 'row', words: 'of row' },
+  { by: 'bed', words: 'of bed' },
 ]
 
 /** How something looks, and what that says of its time: days behind it, or that it is picked. */

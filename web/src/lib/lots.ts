@@ -39,12 +39,12 @@ export function provideRates() {
     const much = (n: number) => (l.unit === 'kg' ? say(n, 'kg') : String(Math.round(n * 10) / 10))
     const until = r.runs_out ? `by ${fullDay(r.runs_out)}` : 'beyond two years'
     return {
-      drawn: r.per_week ? `lately ${much(r.per_week)} a week: ${until}` : '',
+      drawn: r.per_week ? `used ${much(r.per_week)} a week: ${until}` : '',
       unrecorded:
         r.unrecorded > 0
-          ? `${much(r.unrecorded)} gone unrecorded`
+          ? `${much(r.unrecorded)} used without a record`
           : r.unrecorded < 0
-            ? `${much(-r.unrecorded)} more than was entered`
+            ? `${much(-r.unrecorded)} more than recorded`
             : '',
     }
   })

@@ -34,7 +34,7 @@ export async function sendPhotograph(file: File): Promise<{ id?: string; wrong?:
   try {
     body = await shrunk(file)
   } catch {
-    return { wrong: `${file.name} is no photograph that this device can read. JPEG, PNG and WebP can be kept.` }
+    return { wrong: `${file.name} cannot be read as a photograph. Choose a JPEG, PNG or WebP file.` }
   }
   try {
     const sent = await answer(() =>
@@ -48,6 +48,6 @@ export async function sendPhotograph(file: File): Promise<{ id?: string; wrong?:
     return { id: sent.id }
   } catch (e) {
     if (e instanceof Refused) return { wrong: `${file.name}: ${wordsOf(e.problem)}` }
-    return { wrong: `${file.name} was not sent: Inventory cannot be reached. Choose it once more when it can.` }
+    return { wrong: `${file.name} was not sent, because Inventory cannot be reached. Choose it again later.` }
   }
 }

@@ -25,13 +25,13 @@ export function otherErrors(p: Problem | undefined, ...fields: string[]): string
 }
 
 function sentence(value: string, allowed: string): string {
-  return useUnits().render(value === '' ? `Wanted: ${allowed}.` : `“${value}” cannot be; wanted: ${allowed}.`)
+  return useUnits().render(value === '' ? allowed : `“${value}” does not work. ${allowed}`)
 }
 
 /** What a problem says of a file, line by line. */
 export function linesOf(p: Problem): string[] {
   const lines = (p.fields ?? []).map(
-    (f) => `${f.field}: ${f.value === '' ? '' : `“${f.value}” cannot be; `}wanted: ${f.allowed}.`,
+    (f) => `${f.field}: ${f.value === '' ? '' : `“${f.value}” does not work. `}${f.allowed}`,
   )
   return lines.length ? lines : [p.detail]
 }

@@ -95,7 +95,7 @@ export function entryWords(entry: Entry, plan?: Plan): string {
   if ('entries' in entry) return `${entry.entries.length} things that happened`
   if ('events' in entry) return `what became of ${entry.events.length} sowings`
   if ('growing' in entry) return `${entry.growing.length} things that grow`
-  if ('holds' in entry) return 'hold every place as it is'
+  if ('holds' in entry) return 'keep every bed as it is'
   if ('turns' in entry) return 'begin the next year'
   if ('sowing' in entry) return 'put ' + sowing(entry.sowing) + ' in a bed'
   return entry.command.replaceAll('-', ' ') + (entry.wish ? ': ' + entry.wish.food : '')

@@ -3365,7 +3365,10 @@ export interface components {
             forms: components["schemas"]["Form"][];
             id: string;
             name: string;
+            /** @description in Latin */
             family: string;
+            /** @description in English */
+            family_name: string;
             /** @description keeps whole in a store */
             keeps: boolean;
             /** @description one piece to a plant, so that spacing sets its size */

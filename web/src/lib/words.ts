@@ -30,6 +30,21 @@ export function fullDay(iso: string): string {
   return `${day(iso)} ${iso.slice(0, 4)}`
 }
 
+/** A day with its year where it is another than that of today: “28 Apr”, “8 Mar 2028”. */
+export function dated(iso: string | undefined, today: string | undefined): string {
+  if (!iso) return ''
+  return today && iso.slice(0, 4) === today.slice(0, 4) ? day(iso) : fullDay(iso)
+}
+
+/** A chance as people say it: “in 8 years of 10”, a rare one “about 1 year in 16”. */
+export function years(chance: number): string {
+  if (chance > 0.97) return 'nearly every year'
+  if (chance < 0.005) return 'hardly ever'
+  if (chance < 0.15) return `about 1 year in ${Math.round(1 / chance)}`
+  const n = Math.min(9, Math.round(10 * chance))
+  return `in ${n} years of 10`
+}
+
 /** 04-28 as “28 Apr”. */
 export function yearDay(text: string): string {
   return text ? day(`2000-${text}`) : ''
@@ -46,7 +61,7 @@ export function monthShort(iso: string): string {
 export const coverWords: Record<string, string> = {
   '': 'none',
   fleece: 'fleece',
-  net: 'net, for pests alone',
+  net: 'net, against pests only',
   frame: 'cold frame',
   tunnel: 'tunnel',
   shade: 'shade cloth',
@@ -62,15 +77,20 @@ export const bandWords: Record<string, string> = {
   teen: 'teen',
   child: 'child 7–12',
   'small-child': 'child 3–6',
-  infant: 'under three',
+  infant: 'child under 3',
 }
 
 export const sourceOfValue: Record<string, string> = {
   household: 'yours',
   usual: 'usual figure',
   place: 'your place',
-  measured: 'your log',
+  measured: 'your records',
   reckoned: '',
+}
+
+/** A plant family in English, by the crops of the book; a family that none of them has keeps its Latin name. */
+export function familyName(crops: { family: string; family_name: string }[], latin: string): string {
+  return crops.find((c) => c.family === latin)?.family_name ?? latin
 }
 
 /** One or many of a thing. */

@@ -42,7 +42,7 @@ function leave() {
     <ElSelect v-model="month" size="small" :aria-label="label + ', month'" @change="leave">
       <ElOption v-for="(m, i) in monthNames" :key="m" :value="i + 1" :label="m" />
     </ElSelect>
-    <span v-if="wrong" class="wrong" role="alert">Wanted: a day from 1 to 31.</span>
+    <span v-if="wrong" class="wrong" role="alert">Enter a day from 1 to 31.</span>
   </span>
 </template>
 

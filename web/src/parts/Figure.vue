@@ -17,7 +17,7 @@ const shownUnit = computed(() => (props.bare ? '' : q.value.unit))
     class="plain figure opens"
     type="button"
     :data-figure="figure"
-    :aria-label="`${label ?? ''} ${q.number} ${q.unit}: show the working`"
+    :aria-label="`${label ?? ''} ${q.number} ${q.unit}: show how this is worked out`"
     :class="{ shown: drawer.figure === figure }"
     @click="drawer.open(figure)"
   >

@@ -20,7 +20,7 @@ const rows = computed(() => {
     { name: 'weeks fed, if there is room', was: number(f.before.weeks_fed), is: number(f.after.weeks_fed) },
     { name: 'plants', was: number(f.before.plants), is: number(f.after.plants) },
     { name: 'sowings', was: number(f.before.sowings), is: number(f.after.sowings) },
-    { name: 'bed in the fullest week', was: area(f.before.area), is: area(f.after.area) },
+    { name: 'bed space in the fullest week', was: area(f.before.area), is: area(f.after.area) },
     { name: 'jars to fill, if there is room', was: number(f.before.jars), is: number(f.after.jars) },
   ].filter((r) => r.was !== r.is)
 })
@@ -30,10 +30,10 @@ const nothing = computed(
 </script>
 
 <template>
-  <div class="foresight small" role="region" :aria-label="'What follows: ' + what">
+  <div class="foresight small" role="region" :aria-label="'What this changes: ' + what">
     <p class="what">{{ what }}</p>
-    <p v-if="!found" class="quiet">The plan is reckoned with it…</p>
-    <p v-else-if="nothing">Nothing in this year’s plan would change by it.</p>
+    <p v-if="!found" class="quiet">Working out the plan…</p>
+    <p v-else-if="nothing">Nothing in this year’s plan would change.</p>
     <template v-else>
       <p>
         <span v-for="r in rows" :key="r.name" class="figure"
@@ -50,8 +50,8 @@ const nothing = computed(
     </template>
     <slot />
     <div class="buttons">
-      <ElButton size="small" type="primary" :disabled="!found" @click="emit('take')">Take it</ElButton>
-      <ElButton size="small" @click="emit('leave')">Leave it as it is</ElButton>
+      <ElButton size="small" type="primary" :disabled="!found" @click="emit('take')">Use this</ElButton>
+      <ElButton size="small" @click="emit('leave')">Cancel</ElButton>
     </div>
   </div>
 </template>

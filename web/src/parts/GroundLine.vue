@@ -14,9 +14,8 @@ const lost = computed(() => {
 
 <template>
   <p v-if="lost" class="ground-line" :class="{ quiet: ground.old }">
-    {{ count(ground.lost.sowings, 'sowing has', 'sowings have') }} no ground, or not for all of it:
-    <strong>{{ lost }} less</strong>.
-    <RouterLink to="/ground/fit">Fit the wishes to the ground</RouterLink>
+    There is no room, or not enough, for {{ count(ground.lost.sowings, 'sowing') }}: <strong>{{ lost }} less</strong>.
+    <RouterLink to="/ground/fit">Fit my wishes to the beds</RouterLink>
   </p>
 </template>
 

@@ -21,9 +21,9 @@ const kinds = computed(() => sources().filter((k) => props.bought || k.source !=
     <span v-if="bare"
       ><svg viewBox="0 0 20 12" width="20" height="12" aria-hidden="true">
         <rect x="1" y="1" width="18" height="10" class="w fresh bare" /></svg
-      >no ground for it</span
+      >no room for it</span
     >
-    <span v-if="!bought">jars: full height is one a week</span>
+    <span v-if="!bought">jars: full height means one jar a week</span>
     <span class="frost"><span>✱</span>frost</span>
   </div>
 </template>

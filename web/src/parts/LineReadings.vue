@@ -16,7 +16,7 @@ const notes = computed(() => (props.wrong ? [] : (props.readings[chosen.value]?.
       ><span class="quiet">Understood:</span> <strong>{{ readings[0]?.words }}</strong></template
     >
     <template v-else-if="readings.length > 1">
-      <span class="quiet">It could be one of these; Enter takes the one marked:</span>
+      <span class="quiet">It could mean one of these. Enter uses the marked one:</span>
       <button
         v-for="(r, i) in readings"
         :key="r.words"

@@ -45,9 +45,7 @@ async function take() {
 <template>
   <div class="loss" data-loss>
     <p class="fields">
-      <label
-        ><span>Left of a hundred plants</span> <NumberInput v-model="left" label="Left of a hundred plants"
-      /></label>
+      <label><span>Plants left of 100</span> <NumberInput v-model="left" label="Plants left of 100" /></label>
       <label
         ><span>Why</span>
         <ElSelect v-model="cause" size="small" clearable placeholder="not said" aria-label="Why it was lost">
@@ -61,13 +59,13 @@ async function take() {
     <ForesightPanel
       v-if="change"
       :found="found"
-      :what="`What follows if of ${names} ${left ? left + ' in a hundred are left' : 'nothing is left'}`"
+      :what="`What changes if of ${names} ${left ? left + ' of 100 plants are left' : 'nothing is left'}`"
       @take="take"
       @leave="drop"
     />
     <p v-else class="buttons">
-      <ElButton size="small" type="primary" @click="propose({ command: 'log-all', events })">What follows?</ElButton>
-      <ElButton size="small" @click="emit('leave')">Nothing was lost</ElButton>
+      <ElButton size="small" type="primary" @click="propose({ command: 'log-all', events })">What changes?</ElButton>
+      <ElButton size="small" @click="emit('leave')">Cancel</ElButton>
     </p>
     <p v-if="refused || wrong" class="wrong" role="alert">{{ capital(refused || wrong) }}</p>
   </div>

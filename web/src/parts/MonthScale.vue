@@ -39,7 +39,7 @@ const frosts = computed(() => {
       v-if="warm && store.plan"
       class="heat"
       :style="{ left: ((store.plan.warmest + 0.5) / 52) * 100 + '%' }"
-      title="the warmest week, its mean daily maximum"
+      title="the warmest week, and its average daily high"
       >{{ say(store.plan.warmest_c, '°C') }}</span
     >
   </div>

@@ -93,17 +93,17 @@ async function remove(id: string) {
       />
       <span class="row">
         <PhotoPick @sent="photos.push($event)" @wrong="wrong = $event" />
-        <ElCheckbox v-if="canTeach" v-model="lesson">a lesson: show it whenever this comes up</ElCheckbox>
+        <ElCheckbox v-if="canTeach" v-model="lesson">a lesson: show it again when this work comes up</ElCheckbox>
         <ElInput
           v-if="lesson"
           v-model="pest"
           class="pest"
           size="small"
           maxlength="60"
-          placeholder="a pest, if it is about one"
-          aria-label="The pest that it is about"
+          placeholder="pest, if there is one"
+          aria-label="Which pest"
         />
-        <ElButton native-type="submit" :disabled="!text.trim() && !photos.length">Keep</ElButton>
+        <ElButton native-type="submit" :disabled="!text.trim() && !photos.length">Save</ElButton>
       </span>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </form>
@@ -120,7 +120,7 @@ async function remove(id: string) {
           :aria-label="`Remove the note: ${e.note}`"
           @click="remove(e.id)"
         >
-          remove
+          Remove
         </button>
       </li>
     </ul>

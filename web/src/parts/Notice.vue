@@ -19,12 +19,12 @@ const words = computed(() => (store.notice ? capital(render(store.notice)) + '.'
 <template>
   <div class="notices no-print">
     <div v-if="store.waiting.length" class="problem" role="alert" data-waiting>
-      <strong>Inventory does not answer.</strong>
-      {{ store.waiting.length === 1 ? 'One entry is' : `${store.waiting.length} entries are` }} kept on this device and
-      sent when it answers again.
-      <button type="button" class="link" @click="store.again()">Try now</button>
+      <strong>Inventory is not running.</strong>
+      {{ store.waiting.length === 1 ? 'One entry is' : `${store.waiting.length} entries are` }} kept on this device. It
+      is sent when Inventory runs again.
+      <button type="button" class="link" @click="store.again()">Try again</button>
       <button type="button" class="link" :aria-expanded="open" @click="open = !open">
-        {{ open ? 'hide' : 'what waits' }}
+        {{ open ? 'hide' : 'Show what waits' }}
       </button>
       <ol v-if="open">
         <li v-for="w in store.waiting" :key="w.entry.id">{{ capital(w.words) }}</li>

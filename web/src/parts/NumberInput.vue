@@ -53,6 +53,6 @@ function leave() {
     >
       <template v-if="suffixWords" #suffix>{{ suffixWords }}</template>
     </ElInput>
-    <span v-if="wrong" class="wrong" role="alert">Wanted: a number.</span>
+    <span v-if="wrong" class="wrong" role="alert">Enter a number.</span>
   </span>
 </template>

@@ -13,11 +13,11 @@ const gone = ref(new Set<string>()) // named in a household file that came witho
 <template>
   <span class="strip">
     <span v-for="(id, i) in ids" :key="id" class="one">
-      <span v-if="gone.has(id)" class="quiet small">A photograph that is not kept here.</span>
+      <span v-if="gone.has(id)" class="quiet small">This photograph is not stored here.</span>
       <button v-else type="button" :aria-label="`Photograph ${i + 1}: ${words}`" @click="shown = id">
         <img :src="photograph(id, true)" :alt="words" loading="lazy" @error="gone.add(id)" />
       </button>
-      <button v-if="removable" type="button" class="link small" @click="emit('remove', id)">leave out</button>
+      <button v-if="removable" type="button" class="link small" @click="emit('remove', id)">Remove</button>
     </span>
     <ElDialog
       :model-value="!!shown"

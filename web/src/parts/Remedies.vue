@@ -17,22 +17,26 @@ const signed = (n: number, words: string) => (n > 0 ? '+' : '−') + words.repla
 
 /** What a remedy does to the trouble that it is asked for. */
 function does(r: Remedy): string {
-  if (props.of.wish) return r.left ? `closes ${count(r.weeks, 'week')}, ${r.left} left` : 'closes all ' + r.weeks
+  if (props.of.wish)
+    return r.left ? `fills ${count(r.weeks, 'gap week')}, ${r.left} left` : `fills all ${count(r.weeks, 'gap week')}`
   if (props.of.week !== undefined)
-    return `takes away ${say(r.batches, 'batches')}` + (r.left ? `, ${count(r.left, 'week')} still too full` : '')
+    return (
+      `${count(Math.round(r.batches), 'batch', 'batches')} fewer` +
+      (r.left ? `; ${count(r.left, 'week')} ${r.left === 1 ? 'remains' : 'remain'} too full` : '')
+    )
   return `−${say(r.gains, 'm²')} weeks`
 }
 
 /** What a remedy costs or spares of ground and work. */
 function work(r: Remedy): string {
   const out: string[] = []
-  if (r.lacks) out.push(`needs ${say(r.lacks, 'm²')} of ground that no bed has`)
+  if (r.lacks) out.push(`needs ${say(r.lacks, 'm²')} more bed space than you have`)
   if (r.plants) out.push(signed(r.plants, count(Math.abs(r.plants), 'plant')))
   if (Math.abs(r.area) >= 0.05) out.push(signed(r.area, say(Math.abs(r.area), 'm²')))
   if (r.jars) out.push(signed(r.jars, count(Math.abs(r.jars), 'jar')))
-  if (Math.abs(r.freezer) >= 0.05) out.push(signed(r.freezer, say(Math.abs(r.freezer), 'L') + ' in the freezer'))
-  if (Math.abs(r.hours) >= 0.05) out.push(signed(r.hours, say(Math.abs(r.hours), 'hours') + ' of putting up'))
-  return out.join(', ') || 'costs no ground'
+  if (Math.abs(r.freezer) >= 0.05) out.push(signed(r.freezer, say(Math.abs(r.freezer), 'L') + ' of freezer space'))
+  if (Math.abs(r.hours) >= 0.05) out.push(signed(r.hours, say(Math.abs(r.hours), 'hours') + ' of kitchen work'))
+  return out.join(', ') || 'needs no bed space'
 }
 
 /** What a remedy of a shortage of ground takes from the table, or brings to it. */
@@ -40,7 +44,7 @@ function food(r: Remedy): string {
   const out: string[] = []
   if (r.fed) out.push(`${count(Math.abs(r.fed), 'week')} ${r.fed < 0 ? 'fewer' : 'more'} fed`)
   if (r.jars) out.push(`${count(Math.abs(r.jars), 'jar')} ${r.jars < 0 ? 'fewer' : 'more'}`)
-  return out.join(', ') || (r.less ? 'less on the table' : 'feeds as much')
+  return out.join(', ') || (r.less ? 'less to eat' : 'same amount to eat')
 }
 const remedies = computed(() =>
   data.value?.map((r) => ({
@@ -67,7 +71,7 @@ async function press(i: number) {
     :remedies="remedies"
     :wrong="refused || wrong"
     :busy="busy"
-    :act="act ?? 'do it'"
+    :act="act ?? 'Use this'"
     :first="first"
     :progress="progress"
     @take="press"

@@ -32,10 +32,10 @@ const shown = computed(() => (all.value ? props.remedies : props.remedies?.slice
 <template>
   <div class="remedies small">
     <p v-if="!remedies && !wrong" class="quiet">
-      Reckoning what would help …
+      Looking for options …
       <template v-if="progress">
-        {{ progress.done }} of {{ count(progress.of, 'change') }} tried
-        <button type="button" class="link" @click="$emit('stop')">stop</button>
+        {{ progress.done }} of {{ count(progress.of, 'option') }} checked
+        <button type="button" class="link" @click="$emit('stop')">Stop</button>
       </template>
     </p>
     <template v-else-if="remedies?.length">
@@ -57,10 +57,10 @@ const shown = computed(() => (all.value ? props.remedies : props.remedies?.slice
         </li>
       </ul>
       <button v-if="remedies.length > most" type="button" class="link" @click="all = !all">
-        {{ all ? 'fewer' : `all ${remedies.length}` }}
+        {{ all ? 'Show fewer' : `Show all ${remedies.length}` }}
       </button>
     </template>
-    <p v-else-if="remedies" class="quiet">Nothing that can be reckoned here would help.</p>
+    <p v-else-if="remedies" class="quiet">No option found. Try a smaller amount or another variety.</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </div>
 </template>

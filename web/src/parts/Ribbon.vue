@@ -72,7 +72,7 @@ const caption = computed(() => {
   const from = day(store.plan?.weeks[week.value])
   if (!s) return `week of ${from}: not wanted`
   const amount = props.say && props.wanted ? props.say(props.wanted[week.value] ?? 0) + ', ' : ''
-  const bare = props.bare?.includes(week.value) ? ', but it has no ground' : ''
+  const bare = props.bare?.includes(week.value) ? ', but there is no room for it' : ''
   return `week of ${from}: ${amount}${sourceWords(s)}${bare}`
 })
 </script>

@@ -20,28 +20,39 @@ const places = computed(() => {
   const due = p ? dueOf(p) : { overdue: 0, week: 0 }
   const eaters = p ? Math.round(p.eaters * 10) / 10 : 0
   return [
-    { to: '/table', name: 'Table', fact: t ? count(gaps, 'week short', 'weeks short') : '', loud: gaps > 0 },
+    { to: '/table', name: 'Table', fact: t ? count(gaps, 'gap week') : '', loud: gaps > 0 },
     {
       to: '/year',
       name: 'Year',
-      fact: !t ? '' : t.overloads ? `${count(t.overloads, 'week')} too full` : 'kitchen keeps up',
+      fact: !t ? '' : t.overloads ? `too much to put up in ${count(t.overloads, 'week')}` : 'the kitchen can keep up',
       loud: !!t?.overloads,
     },
-    { to: '/sowings', name: 'Sowings', fact: next ? `next ${day(next.date)}` : p ? 'none ahead' : '', loud: false },
+    {
+      to: '/sowings',
+      name: 'Sowings',
+      fact: next ? `next ${day(next.date)}` : p ? 'nothing more to sow' : '',
+      loud: false,
+    },
     {
       to: '/ground',
       name: 'Ground',
       fact: !store.household?.beds.length
         ? 'no beds yet'
         : ground.layout && ground.layout.short > 0.05
-          ? `${count(ground.layout.left.length, 'sowing')} short`
-          : 'all has ground',
+          ? `no room for ${count(ground.layout.left.length, 'sowing')}`
+          : 'everything has room',
       loud: !!ground.layout?.left.length,
     },
     {
       to: '/daybook',
       name: 'Daybook',
-      fact: !p ? '' : due.overdue ? `${due.overdue} overdue` : due.week ? `${due.week} this week` : 'nothing due',
+      fact: !p
+        ? ''
+        : due.overdue
+          ? `${due.overdue} overdue`
+          : due.week
+            ? `${due.week} this week`
+            : 'nothing to do this week',
       loud: due.overdue > 0,
     },
     {
@@ -50,14 +61,14 @@ const places = computed(() => {
       fact: !p
         ? ''
         : spoilt
-          ? `${count(spoilt, 'lot')} past its time`
+          ? `${count(spoilt, 'item')} past the keeping date`
           : p.shelf.length
-            ? count(p.shelf.length, 'lot')
+            ? count(p.shelf.length, 'item')
             : 'empty',
       loud: spoilt > 0,
     },
-    { to: '/ask', name: 'Ask', fact: p ? 'what have I?' : '', loud: false },
-    { to: '/house', name: 'House', fact: p ? `${eaters} eaters` : '', loud: false },
+    { to: '/ask', name: 'Ask', fact: p ? 'plain questions' : '', loud: false },
+    { to: '/house', name: 'House', fact: p ? count(eaters, 'person', 'people') : '', loud: false },
   ]
 })
 </script>

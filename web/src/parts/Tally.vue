@@ -29,7 +29,7 @@ watch(
 /** Weeks are fed, and jars filled, only from what has ground; without beds it is said. */
 const fedWords = computed(() => {
   if (!store.household?.beds.length) return 'weeks fed, if there is room for all'
-  return ground.lost.weeks > 0 ? `weeks fed; ${ground.lost.weeks} more lack ground` : 'weeks fed'
+  return ground.lost.weeks > 0 ? `weeks fed; no room for ${ground.lost.weeks} more` : 'weeks fed'
 })
 
 const figures = computed(() => {
@@ -69,9 +69,11 @@ const figures = computed(() => {
   return [
     row('weeks_fed', '', fedWords.value, 'tally/weeks_fed'),
     row('plants', '', 'plants', 'tally/plants'),
-    row('area', 'm²', `bed, week of ${day(store.plan?.weeks[t.area_week])}`, 'tally/area'),
+    row('area', 'm²', `bed space, fullest week (from ${day(store.plan?.weeks[t.area_week])})`, 'tally/area'),
     row('jars', '', 'jars to fill', 'tally/jars'),
-    ...(t.freezer > 0 || (b && b.freezer > 0) ? [row('freezer', 'L', 'in the freezer', 'room/freezer/peak')] : []),
+    ...(t.freezer > 0 || (b && b.freezer > 0)
+      ? [row('freezer', 'L', 'freezer space, at its fullest', 'room/freezer/peak')]
+      : []),
     row('sowings', '', 'sowings'),
   ]
 })
@@ -81,7 +83,7 @@ const figures = computed(() => {
   <header class="tally">
     <div class="year">
       <h1>{{ store.household?.name ?? 'Inventory' }}</h1>
-      <span v-if="store.plan" class="quiet small">the year {{ store.plan.year }}</span>
+      <span v-if="store.plan" class="quiet small">year {{ store.plan.year }}</span>
     </div>
     <dl v-if="store.plan">
       <div
@@ -95,7 +97,7 @@ const figures = computed(() => {
           <Figure :value="f.value" :unit="f.unit" :figure="f.figure" :label="f.label" /><span v-if="f.of" class="of">
             of {{ f.of }}</span
           >
-          <span v-if="f.pending" class="of" title="What has ground is being worked out">…</span>
+          <span v-if="f.pending" class="of" title="Finding room …">…</span>
           <span v-if="f.change" class="change" role="status">{{ f.change }}</span>
         </dd>
         <dt>{{ f.label }}</dt>

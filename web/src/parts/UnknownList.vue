@@ -48,14 +48,14 @@ async function remove(name: string) {
   <section v-if="groups.length" class="unknown no-print" aria-label="Not in the crop book">
     <h3>{{ count(unknown?.length ?? 0, 'entry is', 'entries are') }} not in the crop book</h3>
     <p class="small">
-      They were made with another version of the crop book. They are kept, but not planned, until you choose what they
-      are called now, or remove them.
+      They come from another version of the crop book. They are saved but not planned. Choose the new name for each, or
+      remove it.
     </p>
     <div v-for="g in groups" :key="g.key" class="name" :data-unknown="g.name">
       <p>
         <b>“{{ g.name || '–' }}”</b>
         <span class="small"> in {{ g.entries.map((e) => e.words).join('; ') }}</span>
-        <span v-if="!names(g.of).length" class="small quiet">. Wanted: {{ g.entries[0]?.allowed }}</span>
+        <span v-if="!names(g.of).length" class="small quiet">. {{ g.entries[0]?.allowed }}</span>
       </p>
       <div class="mend">
         <template v-if="names(g.of).length">
@@ -64,12 +64,12 @@ async function remove(name: string) {
             size="small"
             filterable
             :placeholder="`choose a ${g.of} of the book`"
-            :aria-label="`What ${g.name} is called now`"
+            :aria-label="`New name for ${g.name}`"
           >
             <ElOption v-for="n in names(g.of)" :key="n.id" :value="n.id" :label="n.label" />
           </ElSelect>
           <ElButton size="small" :disabled="!chosen[g.key]" @click="callIt(g.of, g.name, chosen[g.key] ?? '')">
-            It is called this now
+            Use this name
           </ElButton>
         </template>
         <button type="button" class="link small warn" @click="remove(g.name)">

@@ -72,9 +72,9 @@ watch(
     </template>
 
     <details v-if="cautions.length" class="cautions">
-      <summary>Take care: {{ count(cautions.length, 'caution') }}</summary>
+      <summary>Caution: {{ count(cautions.length, 'caution') }}</summary>
       <p v-if="putUp" class="small quiet">
-        These are quantities, not a recipe. Times and pressures come from a current tested recipe.
+        These are amounts, not a recipe. Take times and pressures from a current tested recipe.
       </p>
       <div v-for="c in cautions" :key="c.id" class="small">
         <strong>{{ c.topic }}.</strong> {{ c.text }}

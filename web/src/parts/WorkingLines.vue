@@ -38,7 +38,7 @@ async function begin(l: WorkingLine) {
 function told(p: Problem | undefined, l: WorkingLine) {
   if (!p) return ''
   const o = l.overrule
-  if (fieldError(p, 'value') && o) return `Wanted: a number from ${say(o.least, l.unit)} to ${say(o.most, l.unit)}.`
+  if (fieldError(p, 'value') && o) return `Enter a number from ${say(o.least, l.unit)} to ${say(o.most, l.unit)}.`
   return otherErrors(p) || p.detail
 }
 
@@ -47,7 +47,7 @@ async function save(l: WorkingLine) {
   if (!o) return
   const value = read(text.value, l.unit)
   if (Number.isNaN(value)) {
-    wrong.value = `“${text.value}” is no number. Wanted: from ${say(o.least, l.unit)} to ${say(o.most, l.unit)}.`
+    wrong.value = `“${text.value}” is not a number. Enter one from ${say(o.least, l.unit)} to ${say(o.most, l.unit)}.`
     return
   }
   wrong.value = told(
@@ -93,26 +93,24 @@ function sign(op: string): string {
             </button>
             <template v-else>{{ render(l.name) }}</template>
             <span v-if="l.note" class="note">{{ render(l.note) }}</span>
-            <span v-if="l.overrule?.set" class="note mine"
-              >overruled by you; usual {{ say(l.overrule.usual, l.unit) }}</span
-            >
+            <span v-if="l.overrule?.set" class="note mine">your figure; usual {{ say(l.overrule.usual, l.unit) }}</span>
             <span v-else-if="sourceOfValue[l.source]" class="note">{{ sourceOfValue[l.source] }}</span>
           </td>
           <td class="n value" :class="{ mine: l.overrule?.set }">
             {{ lost(l) ? '1 − ' : '' }}{{ precise(l.value, l.unit).number
             }}<span class="unit">&nbsp;{{ precise(l.value, l.unit).unit }}</span>
             <span v-if="l.overrule && editing !== key(l)" class="do">
-              <button type="button" class="link small" :aria-label="'Overrule: ' + l.name" @click="begin(l)">
-                overrule
+              <button type="button" class="link small" :aria-label="'Use my figure for ' + l.name" @click="begin(l)">
+                Use my figure
               </button>
               <button
                 v-if="l.overrule.set"
                 type="button"
                 class="link small"
-                :aria-label="'Put back: ' + l.name"
+                :aria-label="'Use the usual figure for ' + l.name"
                 @click="putBack(l)"
               >
-                put back
+                Use the usual figure
               </button>
             </span>
           </td>
@@ -124,8 +122,8 @@ function sign(op: string): string {
               <ElInput v-model="text" class="number" inputmode="decimal" :aria-label="'Your figure for ' + l.name">
                 <template #suffix>{{ quantity(l.value, l.unit).unit }}</template>
               </ElInput>
-              <ElButton native-type="submit" type="primary" size="small">Set</ElButton>
-              <ElButton size="small" @click="editing = ''">Leave</ElButton>
+              <ElButton native-type="submit" type="primary" size="small">Save</ElButton>
+              <ElButton size="small" @click="editing = ''">Cancel</ElButton>
             </form>
             <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
           </td>

@@ -23,7 +23,7 @@ async function lookAround(d: DemoHousehold) {
   if (p) fileWrong.value = wordsOf(p)
 }
 
-// A household file that was saved.
+// Open a household file that was saved.
 const read = ref<HouseholdRead>()
 const fileWrong = ref('')
 async function readFile(text: string, name: string) {
@@ -44,25 +44,25 @@ async function takeFile() {
 </script>
 
 <template>
-  <section class="other" aria-label="Begin in another way">
-    <h2>Or begin in another way</h2>
+  <section class="other" aria-label="Other ways to start">
+    <h2>Other ways to start</h2>
     <p>
       <FilePick
         words="From a household file"
         accept=".json,application/json"
-        label="A household file"
+        label="Open a household file"
         @read="readFile"
-      /><span class="quiet small">, such as House saved</span>
+      /><span class="quiet small">saved in House of another copy</span>
     </p>
     <div v-if="read" class="read" role="status">
       <b>{{ read.household.name }}</b>, the year {{ read.household.year || 'that lies ahead' }}:
       {{ count(read.household.members.length, 'person', 'people') }},
       {{ count(read.household.wishes.length, 'wish', 'wishes') }}, {{ count(read.household.beds.length, 'bed') }}
       <template v-if="read.unknown.length"
-        >; {{ count(read.unknown.length, 'entry', 'entries') }} not in this crop book, kept to be mended</template
+        >; {{ count(read.unknown.length, 'entry', 'entries') }} not in this crop book, kept for you to correct</template
       >.
-      <ElButton type="primary" size="small" data-take-file @click="takeFile">Begin with it</ElButton>
-      <ElButton size="small" @click="read = undefined">Leave it</ElButton>
+      <ElButton type="primary" size="small" data-take-file @click="takeFile">Use this file</ElButton>
+      <ElButton size="small" @click="read = undefined">Cancel</ElButton>
     </div>
     <p v-if="fileWrong" class="wrong" role="alert">{{ fileWrong }}</p>
     <p v-if="demos.length">Look around in a made-up household:</p>

@@ -32,9 +32,9 @@ function people(): Member[] | undefined {
   const c = plainNumber(children.value)
   wrong.value = {}
   const whole = (n: number) => Number.isInteger(n) && n >= 0 && n <= 40
-  if (!whole(a)) wrong.value['adults'] = 'Wanted: a whole number from 0 to 40.'
-  if (!whole(c)) wrong.value['children'] = 'Wanted: a whole number from 0 to 40.'
-  if (whole(a) && whole(c) && a + c === 0) wrong.value['adults'] = 'Wanted: at least one who eats here.'
+  if (!whole(a)) wrong.value['adults'] = 'Enter a whole number from 0 to 40.'
+  if (!whole(c)) wrong.value['children'] = 'Enter a whole number from 0 to 40.'
+  if (whole(a) && whole(c) && a + c === 0) wrong.value['adults'] = 'Enter at least one person.'
   if (Object.keys(wrong.value).length) return undefined
   const make = (n: number, band: Member['band'], name: string): Member[] =>
     Array.from({ length: n }, (_, i) => ({ id: '', name: n > 1 ? `${name} ${i + 1}` : name, band }))
@@ -81,7 +81,7 @@ async function begin() {
     <form @submit.prevent="begin">
       <div class="fields">
         <label class="field">
-          <span>Grown-ups at the table</span>
+          <span>Adults</span>
           <ElInput v-model="adults" class="number" inputmode="numeric" />
           <span v-if="wrong['adults']" class="wrong" role="alert">{{ wrong['adults'] }}</span>
         </label>
@@ -95,7 +95,7 @@ async function begin() {
           <ElSelect v-model="climate" aria-label="A climate like yours">
             <ElOption v-for="c in climates" :key="c.id" :value="c.id" :label="c.words" />
           </ElSelect>
-          <span class="quiet small">{{ frosts }}; put in your own later, under House</span>
+          <span class="quiet small">{{ frosts }}; add your own later in House</span>
         </label>
       </div>
       <label class="field line">

@@ -70,8 +70,8 @@ function wrong(i: number): string {
   <section class="ask">
     <h2 tabindex="-1">What have I?</h2>
     <p class="quiet about">
-      Say what is at hand. Inventory answers what it would give if it were begun as soon as that can still be, the most
-      useful first. Asking changes nothing.
+      Enter what you have: plants, seed, space or jars. You see what each would give if you start as soon as you can,
+      the most useful first. Asking changes nothing.
     </p>
     <ul v-if="haves.length" class="haves">
       <li v-for="(h, i) in haves" :key="i" data-have>
@@ -89,13 +89,13 @@ function wrong(i: number): string {
           size="small"
           filterable
           clearable
-          :placeholder="ofAny(h.what) ? 'of what you wish for' : 'of which kind?'"
+          :placeholder="ofAny(h.what) ? 'filled with anything you wish for' : 'of what?'"
           :aria-label="'Kind: ' + kind(h.what)?.words"
         >
           <ElOption v-for="c in crops" :key="c.id" :value="c.id" :label="c.name" />
         </ElSelect>
-        <button type="button" class="link small" :aria-label="'Take away line ' + (i + 1)" @click="haves.splice(i, 1)">
-          take away
+        <button type="button" class="link small" :aria-label="'Remove line ' + (i + 1)" @click="haves.splice(i, 1)">
+          Remove
         </button>
         <span v-if="wrong(i)" class="wrong" role="alert">{{ capital(wrong(i)) }}</span>
       </li>
@@ -107,14 +107,16 @@ function wrong(i: number): string {
     <p v-if="problem && !haves.some((_, i) => wrong(i))" class="wrong" role="alert">
       {{ capital(otherErrors(problem) || problem.detail) }}
     </p>
-    <p v-if="asking && !gives.length" class="quiet" role="status">It is being worked out …</p>
+    <p v-if="asking && !gives.length" class="quiet" role="status">Working it out …</p>
     <ol v-if="gives.length" class="answers">
       <GivesLine v-for="({ g, have }, i) in gives" :key="i" :gives="g" :have="have" />
     </ol>
     <p v-if="gives.some(({ g }) => g.jars.length)" class="quiet small">
-      Jars are told by what they hold. How something is put up safely stands in a current tested recipe.
+      Jars are listed by what they hold. To put food up safely, follow a current tested recipe.
     </p>
-    <p v-else-if="asked.length && !gives.length && !asking && !problem" class="quiet">Nothing comes of it here.</p>
+    <p v-else-if="asked.length && !gives.length && !asking && !problem" class="quiet">
+      Nothing useful would come of it here.
+    </p>
   </section>
 </template>
 

@@ -7,7 +7,7 @@ import { useForesight } from '../../lib/foresight'
 import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
-import { capital, count, day } from '../../lib/words'
+import { capital, count, day, years } from '../../lib/words'
 import ForesightPanel from '../../parts/ForesightPanel.vue'
 
 const props = defineProps<{ gives: Gives; have?: Have }>()
@@ -16,7 +16,7 @@ const { say } = useUnits()
 const begins: Record<string, string> = {
   direct: 'sow',
   raised: 'sow indoors',
-  bought: 'set out',
+  bought: 'plant out',
   stock: 'plant',
 }
 const g = computed(() => props.gives)
@@ -68,9 +68,6 @@ async function take() {
   refused.value = wordsOf(await store.grow([planned.value]))
   drop()
 }
-
-/** Chances as they are said: in a hundred years. */
-const hundred = (p: number) => `${Math.round(100 * p)} in 100`
 </script>
 
 <template>
@@ -81,17 +78,15 @@ const hundred = (p: number) => `${Math.round(100 * p)} in 100`
         >for {{ of }}, {{ g.jars[0]?.preparation.toLowerCase() }}: {{ count(g.plants, 'plant') }},
         {{ say(g.area, 'm²') }}</span
       >
-      <span v-else class="quiet small"
-        >from {{ of }}: {{ count(g.plants, 'plant') }} will stand, {{ say(g.area, 'm²') }}</span
-      >
+      <span v-else class="quiet small">from {{ of }}: {{ count(g.plants, 'plant') }}, {{ say(g.area, 'm²') }}</span>
     </div>
     <div class="sum">
       <strong>{{ say(g.likely, g.unit) }}</strong><span class="quiet">
         ({{ say(g.low, g.unit) }} to {{ say(g.high, g.unit) }})</span
       >
-      <template v-if="g.weeks">, fresh for {{ count(g.weeks, 'week') }}</template>
+      <template v-if="g.weeks">, eaten fresh for {{ count(g.weeks, 'week') }}</template>
       <template v-if="g.gaps"
-        >; <strong>feeds {{ count(g.gaps, 'week') }}</strong> that {{ g.wish }} lacks</template
+        >; <strong>feeds {{ count(g.gaps, 'week') }}</strong> that {{ g.wish }} is short of</template
       >
     </div>
     <div class="when">
@@ -101,9 +96,8 @@ const hundred = (p: number) => `${Math.round(100 * p)} in 100`
       ><template v-else>{{ begin }} {{ day(g.begin) }}</template
       >, pick {{ day(g.first) }}<template v-if="g.last > g.first"> to {{ day(g.last) }}</template
       ><template v-if="g.in_time !== null && g.in_time !== undefined"
-        >; ready before the first frost
-        <span :class="{ warn: g.in_time < 0.8 }">{{ hundred(g.in_time) }}</span></template
-      >; lost altogether {{ hundred(g.lost) }}
+        >; ready before the first frost <span :class="{ warn: g.in_time < 0.8 }">{{ years(g.in_time) }}</span></template
+      >; fails completely {{ years(g.lost) }}
     </div>
     <div v-if="meals || jars.length" class="quiet small">
       {{ [meals, ...jars].filter(Boolean).join(' · or ') }}
@@ -111,12 +105,12 @@ const hundred = (p: number) => `${Math.round(100 * p)} in 100`
     <ForesightPanel
       v-if="change"
       :found="found"
-      :what="`What follows if it is planned so: ${count(g.plants, 'plant')}, ${begin} ${day(g.begin)}`"
+      :what="`What changes if this is planned: ${count(g.plants, 'plant')}, ${begin} ${day(g.begin)}`"
       @take="take"
       @leave="drop"
     />
     <ElButton v-else-if="!g.again" size="small" @click="propose({ command: 'put-growing', growing: [planned] })"
-      >Plan it so</ElButton
+      >Plan this</ElButton
     >
     <p v-if="refused || wrong" class="wrong" role="alert">{{ capital(refused || wrong) }}</p>
   </li>

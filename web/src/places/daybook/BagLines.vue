@@ -43,7 +43,7 @@ async function put(b: Bag) {
           </span>
         </span>
         <button v-if="b.now > 0" type="button" class="link" @click="put(b)">give {{ kg(b.now) }}</button>
-        <span v-else class="quiet small">{{ b.gone >= b.wanted ? 'all gone there' : 'nothing is left to give' }}</span>
+        <span v-else class="quiet small">{{ b.gone >= b.wanted ? 'all given' : 'nothing is left to give' }}</span>
       </li>
     </ul>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>

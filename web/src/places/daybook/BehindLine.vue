@@ -10,10 +10,10 @@ const behind = computed(() => (store.plan ? undone(store.plan) : []))
 const gone = computed(() => behind.value.filter((u) => !u.counts).length)
 const words = computed(() => {
   const n = behind.value.length
-  const first = `from ${day(behind.value[0]?.date)} on ${n === 1 ? 'was' : 'were'} not put down`
+  const first = `from ${day(behind.value[0]?.date)} on ${n === 1 ? 'was' : 'were'} not recorded`
   if (!gone.value) return first
   const all = gone.value === n
-  return `${first}${all ? ' and' : `; ${gone.value} of them`} ${gone.value === 1 ? 'counts' : 'count'} no more`
+  return `${first}${all ? ' and' : `; ${gone.value} of them`} ${gone.value === 1 ? 'is' : 'are'} no longer counted`
 })
 </script>
 

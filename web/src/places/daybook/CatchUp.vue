@@ -31,7 +31,7 @@ const what = ref('')
 /** How much of the chosen sowings was begun, plants in a hundred. */
 const share = ref<number | undefined>(100)
 const part = computed(() => (share.value && share.value < 100 ? share.value : undefined))
-const some = computed(() => (part.value ? `, ${part.value} in a hundred of the plants` : ''))
+const some = computed(() => (part.value ? `, ${part.value} of 100 plants` : ''))
 
 function pick(l: Undone, yes: boolean) {
   const next = new Set(chosen.value)
@@ -56,11 +56,11 @@ function ask(words: string, event: Omit<SowingEvent, 'sowing'>) {
   what.value = `${count(picked.value.length, 'sowing')}: ${words}`
   propose({ command: 'log-all', events: picked.value.map((l) => ({ sowing: l.id, ...event })) })
 }
-const asPlanned = () => ask(`begun on the planned days${some.value}`, { what: 'as-planned', count: part.value })
+const asPlanned = () => ask(`done on the planned days${some.value}`, { what: 'as-planned', count: part.value })
 const onDay = () =>
-  ask(`begun on ${day(on.value)}${some.value}`, { what: 'as-planned', day: on.value, count: part.value })
-const letBe = () => ask('not begun, and to be left out: what they were to feed stays without', { what: 'let-be' })
-const notDone = () => ask('not begun, to be reckoned anew from today', { what: 'ended', day: store.plan?.as_of })
+  ask(`done on ${day(on.value)}${some.value}`, { what: 'as-planned', day: on.value, count: part.value })
+const letBe = () => ask('not done, and left out: the weeks they were to feed become gaps', { what: 'let-be' })
+const notDone = () => ask('not done; planned again from today', { what: 'ended', day: store.plan?.as_of })
 
 async function take() {
   const events = change.value?.events
@@ -78,8 +78,8 @@ async function take() {
     <div class="place-bar">
       <h2 tabindex="-1">Catch up</h2>
       <p class="quiet small">
-        What the plan had to begin and nobody has put down. For some days it counts as done; after that it counts no
-        more, and the plan is reckoned with what can still be begun.
+        These sowings were planned until today and nobody has recorded them. For some days they count as done. After
+        that the plan goes on without them and uses what can still be sown.
       </p>
       <ChoiceButtons
         v-if="lines.length && store.household?.beds.length"
@@ -89,35 +89,33 @@ async function take() {
       />
       <RouterLink to="/daybook" class="small">Back to the Daybook</RouterLink>
     </div>
-    <p v-if="!lines.length" class="empty">Nothing is overdue: all that was to be begun until today is put down.</p>
+    <p v-if="!lines.length" class="empty">Nothing is overdue. Everything planned until today is recorded.</p>
     <template v-else>
-      <div class="act" role="group" aria-label="What became of the chosen sowings">
+      <div class="act" role="group" aria-label="What happened to the chosen sowings">
         <span class="small"
           ><b>{{ picked.length }}</b> of {{ count(lines.length, 'sowing') }} chosen</span
         >
         <button type="button" class="link small" @click="pickAll(true)">all</button>
         <button type="button" class="link small" @click="pickAll(false)">none</button>
-        <span class="share small"
-          ><NumberInput v-model="share" label="Begun of a hundred plants" /> of a hundred plants</span
-        >
-        <ElButton size="small" :disabled="!picked.length" @click="asPlanned">Begun as planned</ElButton>
+        <span class="share small"><NumberInput v-model="share" label="How many of 100 plants" /> of 100 plants</span>
+        <ElButton size="small" :disabled="!picked.length" @click="asPlanned">Done as planned</ElButton>
         <span class="on"
-          ><ElInput v-model="on" type="date" size="small" aria-label="Begun on" /><ElButton
+          ><ElInput v-model="on" type="date" size="small" aria-label="Done on" /><ElButton
             size="small"
             :disabled="!picked.length || !on"
             @click="onDay"
-            >Begun on this day</ElButton
+            >Done on this day</ElButton
           ></span
         >
-        <ElButton size="small" :disabled="!picked.length" @click="notDone">Not begun: if it still works, now</ElButton>
-        <ElButton size="small" :disabled="!picked.length" @click="letBe">Not begun: let it be</ElButton>
+        <ElButton size="small" :disabled="!picked.length" @click="notDone">Not done: plan it again from today</ElButton>
+        <ElButton size="small" :disabled="!picked.length" @click="letBe">Not done: leave it out</ElButton>
       </div>
       <ForesightPanel v-if="change" :found="found" :what="what" @take="take" @leave="drop" />
       <p v-if="refused || wrong" class="wrong small" role="alert">{{ refused || wrong }}</p>
       <section v-for="m in groups" :key="m.name" :aria-label="m.name">
         <h3>
           {{ m.name }}
-          <button v-if="by === 'bed'" type="button" class="link small" @click="pickOf(m.entries)">choose these</button>
+          <button v-if="by === 'bed'" type="button" class="link small" @click="pickOf(m.entries)">Select these</button>
         </h3>
         <ul>
           <li v-for="l in m.entries" :key="l.id" :data-undone="l.id" @click="pick(l, !chosen.has(l.id))">
@@ -134,8 +132,8 @@ async function take() {
               l.counts
                 ? 'counts as done for now'
                 : l.weeks
-                  ? `counts no more; was to feed ${count(l.weeks, 'week')}`
-                  : 'counts no more'
+                  ? `no longer counted; it was planned to feed ${count(l.weeks, 'week')}`
+                  : 'no longer counted'
             }}</span>
           </li>
         </ul>

@@ -42,7 +42,7 @@ const parts = computed(() => {
   const b = balance.value
   if (!b) return []
   const gone = went.filter((p) => b.went[p.to]).map((p) => ({ words: p.words, gram: b.went[p.to] ?? 0 }))
-  return b.not_said ? [...gone, { words: 'not said', gram: b.not_said }] : gone
+  return b.not_said ? [...gone, { words: 'not recorded', gram: b.not_said }] : gone
 })
 const standing = computed(() =>
   (store.plan?.sowings ?? []).filter(
@@ -68,10 +68,10 @@ const kg = (n: number) => say(n >= 10 ? Math.round(n) : n, 'kg')
           <p class="said">
             <template v-if="season.words">{{ render(season.words) }}.</template>
             <template v-else-if="season.by_now > 0"
-              >{{ kg(season.by_now) }} were expected by now; nothing was weighed in yet.</template
+              >{{ kg(season.by_now) }} expected by now. Nothing has been weighed in yet.</template
             >
             <template v-else-if="season.weeks[0]"
-              >Its picking is expected from the week of {{ fullDay(season.weeks[0].from) }} on.</template
+              >Picking is expected from {{ fullDay(season.weeks[0].from) }}.</template
             >
             <template v-if="season.likely > 0.05">
               Still to come: about <b>{{ kg(season.likely) }}</b>, {{ kg(season.low) }} to {{ kg(season.high) }} in 8
@@ -80,7 +80,7 @@ const kg = (n: number) => say(n >= 10 ? Math.round(n) : n, 'kg')
           </p>
           <SeasonChart v-if="season.weeks.length > 1" :season="season" :today="today" />
         </template>
-        <p v-else class="quiet">Nothing of it is planned or was picked this year.</p>
+        <p v-else class="quiet">Nothing is planned or picked this year.</p>
       </section>
       <section v-if="balance" aria-label="Where it went">
         <h3>Where it went</h3>
@@ -91,8 +91,8 @@ const kg = (n: number) => say(n >= 10 ? Math.round(n) : n, 'kg')
           >.
         </p>
       </section>
-      <section v-if="standing.length" aria-label="What stands">
-        <h3>What stands</h3>
+      <section v-if="standing.length" aria-label="Growing now">
+        <h3>Growing now</h3>
         <ul>
           <StandingLine v-for="s in standing" :key="s.id" :sowing="s" />
         </ul>

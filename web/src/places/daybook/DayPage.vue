@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// A day that has been, of any year: the weather, what was done, what came in and where it went, notes
+// An earlier day, of any year: the weather, what was done, what came in and where it went, notes
 // and photographs; and more can be entered for it.
 import { ElInput } from 'element-plus'
 import { computed } from 'vue'
@@ -39,15 +39,15 @@ useKeys([
 </script>
 
 <template>
-  <section v-if="store.plan" class="daybook day" aria-label="A day that has been">
+  <section v-if="store.plan" class="daybook day" aria-label="An earlier day">
     <div class="place-bar">
       <h2 tabindex="-1">{{ weekday(shown) }}, {{ fullDay(shown) }}</h2>
       <div class="tools no-print">
         <button type="button" class="plain step" aria-label="A week back" @click="by(-7)">«</button>
-        <button type="button" class="plain step" aria-label="A day back" @click="by(-1)">‹</button>
+        <button type="button" class="plain step" aria-label="Previous day" @click="by(-1)">‹</button>
         <ElInput :model-value="shown" type="date" size="small" :max="today" aria-label="Which day" @change="pick" />
-        <button type="button" class="plain step" aria-label="A day on" @click="by(1)">›</button>
-        <button type="button" class="plain step" aria-label="A week on" @click="by(7)">»</button>
+        <button type="button" class="plain step" aria-label="Next day" @click="by(1)">›</button>
+        <button type="button" class="plain step" aria-label="A week forward" @click="by(7)">»</button>
         <RouterLink class="small" to="/daybook">today</RouterLink>
       </div>
     </div>
@@ -60,10 +60,10 @@ useKeys([
     <EntryList
       :from="isoDay(dayNumber(shown) - 6)"
       :to="isoDay(dayNumber(shown) - 1)"
-      title="Recorded in the six days before"
+      title="Recorded in the 6 days before"
     />
     <p class="quiet none">
-      What was forgotten can still be entered: say the day in the line of the Daybook, “2 kg beans on
+      You can still enter what was forgotten. Type the day in the line of the Daybook: “2 kg beans on
       {{ fullDay(shown) }}”.
     </p>
   </section>

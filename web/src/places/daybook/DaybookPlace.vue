@@ -86,7 +86,7 @@ const standing = computed(() => {
     .sort((a, b) => rank(a) - rank(b) || a.date.localeCompare(b.date))
 })
 
-/** A week back: from this week on to the days that have been. */
+/** Previous week: from this week on to the days that have been. */
 const back = () =>
   ahead.value ? ahead.value-- : void router.push(`/daybook/day/${isoDay(dayNumber(today.value) - 7)}`)
 /** Whether something that was begun stands in a week, and has to be weeded and picked. */
@@ -94,7 +94,7 @@ const stands = (iso: string) => !!iso && standing.value.some((s) => s.clear >= i
 useKeys([
   { keys: '/', does: 'find in the daybook', run: () => finder.value?.focus() },
   { keys: '[', does: 'a week back', run: back },
-  { keys: ']', does: 'a week on', run: () => (ahead.value = Math.min(52, ahead.value + 1)) },
+  { keys: ']', does: 'a week forward', run: () => (ahead.value = Math.min(52, ahead.value + 1)) },
 ])
 </script>
 
@@ -108,9 +108,9 @@ useKeys([
       </p>
       <div class="tools no-print">
         <span class="choice" role="group" aria-label="Which weeks">
-          <button type="button" class="plain" aria-label="A week back" @click="back">‹</button>
+          <button type="button" class="plain" aria-label="Previous week" @click="back">‹</button>
           <button type="button" class="plain" :aria-pressed="!ahead" @click="ahead = 0">this week</button>
-          <button type="button" class="plain" aria-label="A week on" @click="ahead++">›</button>
+          <button type="button" class="plain" aria-label="Next week" @click="ahead++">›</button>
         </span>
         <ElInput
           ref="finder"
@@ -141,7 +141,7 @@ useKeys([
           <p v-else class="quiet none">
             {{
               stands(p.from)
-                ? 'No task of a certain day: what stands is weeded, watered and picked when it asks for it.'
+                ? 'No task is due on a certain day. Weed, water and pick what is growing as it needs it.'
                 : 'Nothing to do.'
             }}
           </p>
@@ -151,19 +151,20 @@ useKeys([
         <EntryList :from="isoDay(dayNumber(today) - 6)" :to="today" title="Recorded in the last seven days" :few="6" />
         <BagLines />
         <GreenTasks v-if="greens.length" :tasks="greens" />
-        <section aria-label="What stands">
+        <section aria-label="Growing now">
           <h3>
-            What stands
+            Growing now
             <span class="aside small"
-              >say what you see, or <RouterLink to="/daybook/growing">what grows already</RouterLink></span
+              >Press a crop to report on it, or enter
+              <RouterLink to="/daybook/growing">what is growing already</RouterLink></span
             >
           </h3>
           <ul v-if="standing.length">
             <StandingLine v-for="s in standing" :key="s.id" :sowing="s" />
           </ul>
           <p v-else class="quiet none">
-            Nothing has been put down as sown yet. Press the box beside a task when it is done, and it stands here. Does
-            something grow already? <RouterLink to="/daybook/growing">Put it down</RouterLink>.
+            Nothing sown yet. Tick a task when it is done and its crop shows here. Is something growing already?
+            <RouterLink to="/daybook/growing">Enter it</RouterLink>.
           </p>
         </section>
         <DoneTasks :done="done" />
@@ -172,7 +173,7 @@ useKeys([
       </div>
     </div>
     <p v-if="!plan.sowings.length" class="quiet none">
-      Nothing to sow yet. Say in Table what the family eats, and its work stands here.
+      Nothing to do yet. Add what your family eats in Table, and the work shows here.
     </p>
   </section>
 </template>

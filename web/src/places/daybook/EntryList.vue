@@ -72,7 +72,7 @@ async function remove(id: string) {
         <span>
           {{ capital(render(e.words)) }}
           <span v-if="e.left > 0 && lately(e.day)" class="where small no-print">
-            <span class="quiet">{{ say(e.left / 1000, 'kg') }} not said:</span>
+            <span class="quiet">{{ say(e.left / 1000, 'kg') }} not recorded:</span>
             <button v-for="w in places(e)" :key="w.to" type="button" class="link" @click="say_(e, w.to)">
               {{ w.words }}
             </button>
@@ -84,17 +84,19 @@ async function remove(id: string) {
         <span class="small quiet when"
           >{{ several ? (thisYear(e.day) ? day(e.day) : fullDay(e.day)) : '' }}
           <button type="button" class="link no-print" :aria-label="`Remove: ${render(e.words)}`" @click="remove(e.id)">
-            remove
+            Remove
           </button></span
         >
       </li>
     </ul>
     <button v-if="hidden > 0" type="button" class="link small no-print" @click="all = true">{{ hidden }} more</button>
-    <p v-if="told?.more" class="quiet small">These are the newest; a search, or fewer days, finds older ones.</p>
+    <p v-if="told?.more" class="quiet small">
+      Only the newest are shown. Search, or choose fewer days, to see older ones.
+    </p>
     <p v-if="refused" class="wrong" role="alert">{{ capital(refused) }}</p>
   </section>
   <p v-else-if="(find || kind || bed) && entries" class="quiet">
-    No entry of these days {{ find ? `holds “${find}”` : 'is of that kind'
+    No entry in these days {{ find ? `holds “${find}”` : 'is of this type'
     }}{{ kind || bed ? ' among those chosen' : '' }}.
   </p>
   <p v-if="told?.sowings?.length" class="small found">

@@ -33,8 +33,8 @@ const crops = computed(() => {
 <template>
   <section v-if="first" class="frost" role="status" aria-label="Frost to come" data-frost>
     <p>
-      <b>Frost may come in the night to {{ weekday(first.date) }}, {{ day(first.date) }}</b
-      >: the station says {{ say(Math.floor(first.min), '°C') }}, and it may be colder at the ground. Cover these, or
+      <b>Frost is possible in the night to {{ weekday(first.date) }}, {{ day(first.date) }}</b
+      >. The station says {{ say(Math.floor(first.min), '°C') }}, and it may be colder near the soil. Cover these, or
       pick what is ripe:
     </p>
     <ul class="small">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What grows already: a line for each thing that stands, put down all at once. For whoever
+// What is growing already: a line for each thing that stands, put down all at once. For whoever
 // begins in the middle of a season, or kept no record for a while.
 import { ElButton } from 'element-plus'
 import { computed, nextTick, ref } from 'vue'
@@ -19,7 +19,7 @@ const lines = ref<GrowsLine[]>([newLine(today.value)])
 const filled = computed(() => lines.value.filter((l) => l.crop))
 const problem = ref<Problem>()
 
-/** Another line; it begins with the bed and the day of the one before. */
+/** Add a line; it begins with the bed and the day of the one before. */
 async function another() {
   const last = lines.value[lines.value.length - 1]
   lines.value.push(newLine(today.value, last))
@@ -58,12 +58,12 @@ const other = computed(() =>
 <template>
   <section class="grows">
     <div class="place-bar">
-      <h2 tabindex="-1">What grows already</h2>
+      <h2 tabindex="-1">What is growing already</h2>
       <RouterLink to="/daybook" class="small">Back to the Daybook</RouterLink>
     </div>
     <p class="quiet about">
-      Walk along the beds and put down what stands: a line for each. It then counts as it is, keeps its bed, and the
-      plan is made around it, from today on.
+      Walk along the beds and enter what is growing, one line for each crop. It counts as it is and keeps its bed, and
+      the plan is made around it from today.
     </p>
     <ul>
       <GrowsRow
@@ -77,13 +77,13 @@ const other = computed(() =>
       />
     </ul>
     <p class="buttons">
-      <ElButton size="small" @click="another">Another line</ElButton>
-      <ElButton size="small" type="primary" :disabled="!filled.length" @click="ask">What follows?</ElButton>
+      <ElButton size="small" @click="another">Add a line</ElButton>
+      <ElButton size="small" type="primary" :disabled="!filled.length" @click="ask">What changes?</ElButton>
     </p>
     <ForesightPanel
       v-if="change"
       :found="found"
-      :what="`What follows with ${count(filled.length, 'thing that grows', 'things that grow')} already`"
+      :what="`What changes with ${count(filled.length, 'growing crop', 'growing crops')} already`"
       @take="take"
       @leave="drop"
     />

@@ -41,13 +41,13 @@ watch(l, () => emit('change'), { deep: true })
       size="small"
       filterable
       default-first-option
-      placeholder="what? type to find"
-      aria-label="What grows"
+      placeholder="which crop? type to find"
+      aria-label="Crop"
     >
       <ElOption v-for="c in crops" :key="c.id" :value="c.id" :label="c.name" />
     </ElSelect>
     <NumberInput v-model="l.count" class="count" :unit="l.by === 'plants' ? '' : 'm'" label="How many" />
-    <ElSelect v-model="l.by" size="small" class="by" aria-label="Counted in">
+    <ElSelect v-model="l.by" size="small" class="by" aria-label="Measured in">
       <ElOption
         v-for="m in measures"
         :key="m.by"
@@ -67,10 +67,10 @@ watch(l, () => emit('change'), { deep: true })
     <span class="ago small"
       >or <NumberInput v-model="weeks" label="How many weeks ago" @keydown.enter="emit('enter')" /> weeks ago</span
     >
-    <ElSelect v-if="!kind?.perennial" v-model="l.look" size="small" class="look" aria-label="How it looks">
+    <ElSelect v-if="!kind?.perennial" v-model="l.look" size="small" class="look" aria-label="How far along it is">
       <ElOption v-for="x in looks" :key="x.look" :value="x.look" :label="x.words" />
     </ElSelect>
-    <button type="button" class="link small" @click="emit('away')">remove</button>
+    <button type="button" class="link small" @click="emit('away')">Remove</button>
     <span v-if="wrong" class="wrong" role="alert">{{ capital(wrong) }}</span>
   </li>
 </template>

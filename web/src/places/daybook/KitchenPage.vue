@@ -28,13 +28,13 @@ const { data: waits, wrong } = useAnswer(
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ capital(wrong) }}</p>
     <p v-if="waits && !waits.length" class="empty">
-      Nothing waits in the kitchen. Enter what came in on <RouterLink to="/daybook/weigh">Weigh in</RouterLink>; what is
-      not yet said to be eaten or given away waits here for as long as it keeps.
+      Nothing is waiting in the kitchen. Enter what came in under <RouterLink to="/daybook/weigh">Weigh in</RouterLink>.
+      What is not yet eaten or given away waits here for as long as it keeps.
     </p>
     <section v-for="w in waits" :key="w.food" :aria-label="capital(w.food)" :data-waits="w.food">
       <h3>
         {{ capital(w.food) }} <span class="amount">{{ say(w.gram / 1000, 'kg') }}</span>
-        <span class="aside small" :class="{ warn: w.by <= today }">to be used by {{ fullDay(w.by) }}</span>
+        <span class="aside small" :class="{ warn: w.by <= today }">use by {{ fullDay(w.by) }}</span>
       </h3>
       <KitchenRow v-for="m in w.makes" :key="m.preparation" :food="w.food" :makes="m" />
     </section>

@@ -31,12 +31,12 @@ const load = computed(() => {
   if (!m.jars) return 'not enough for one'
   if (m.form === 'frozen') return 'any number at a time'
   if (m.loads) return `${count(m.loads, 'full load')} of ${m.load}`
-  return `no full load of ${m.load}: eat it, freeze it, or wait for more`
+  return `not enough for a full load of ${m.load}. Eat it, freeze it, or wait for more`
 })
 
 async function done() {
   if (!(filled.value && filled.value > 0)) {
-    wrong.value = 'Say how many were filled: a number above 0.'
+    wrong.value = 'Enter how many were filled, for example 7.'
     return
   }
   const p = await store.record({
@@ -68,20 +68,20 @@ async function done() {
         ><b>{{ makes.jars }}</b> <span class="quiet small">× {{ jar }}</span></span
       >
       <span class="small">{{ load }}</span>
-      <span class="small quiet">{{ makes.wanted ? `the plan still wants ${makes.wanted}` : 'not wished for' }}</span>
-      <ElButton size="small" :aria-expanded="open" @click="open = !open">It was put up</ElButton>
+      <span class="small quiet">{{ makes.wanted ? `the plan still needs ${makes.wanted}` : 'no wish for it' }}</span>
+      <ElButton size="small" :aria-expanded="open" @click="open = !open">Put up as</ElButton>
     </p>
     <form v-if="open" class="filled" @submit.prevent="done">
       <label>Filled <NumberInput v-model="filled" label="Filled" /></label>
       <label>Did not seal <NumberInput v-model="failed" label="Did not seal" /></label>
       <label
-        >Used of it <NumberInput v-model="used" unit="kg" suffix blank placeholder="usual" label="Used of it"
+        >Amount used <NumberInput v-model="used" unit="kg" suffix blank placeholder="usual" label="Amount used"
       /></label>
       <label>Hours <NumberInput v-model="hours" blank label="Hours" /></label>
-      <ElButton type="primary" native-type="submit">Put it on the shelf</ElButton>
+      <ElButton type="primary" native-type="submit">Add to shelf</ElButton>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <details v-if="cautions.length" class="cautions small">
-        <summary>Take care: {{ count(cautions.length, 'caution') }}. Times come from a current tested recipe.</summary>
+        <summary>Caution: {{ count(cautions.length, 'caution') }}. Take times from a current tested recipe.</summary>
         <ul>
           <li v-for="c in cautions" :key="c">{{ c }}</li>
         </ul>

@@ -17,7 +17,7 @@ const moons = computed(() => (store.plan?.moons ?? []).filter((m) => m.day >= (s
     <ElCheckbox v-model="moon" size="small">show the moon</ElCheckbox>
     <p v-if="moon" class="small">
       <span v-for="m in moons" :key="m.day" class="moon">{{ capital(m.phase) }} {{ day(m.day) }}</span>
-      <span class="quiet">No date goes by it.</span>
+      <span class="quiet">No date in the plan depends on it.</span>
     </p>
   </section>
 </template>

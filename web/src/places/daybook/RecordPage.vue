@@ -62,13 +62,13 @@ const went = (b: FoodBalance, to: string) => kg(b.went[to])
   <section v-if="store.plan" class="record" aria-label="What came in">
     <div class="place-bar">
       <h2 tabindex="-1">What came in</h2>
-      <ElSelect v-model="span" class="span no-print" size="small" aria-label="Of which days">
+      <ElSelect v-model="span" class="span no-print" size="small" aria-label="Which days">
         <ElOption v-for="s in spans" :key="s.value" :value="s.value" :label="s.label" />
       </ElSelect>
       <RouterLink class="small" to="/daybook">Back to the Daybook</RouterLink>
     </div>
     <p v-if="balances && !balances.length" class="empty">
-      Nothing was entered in these days. Type what came in at the top of the Daybook, or weigh it in.
+      Nothing was recorded in these days. Type what came in at the top of the Daybook, or weigh it in.
     </p>
     <div v-else class="scroll">
       <table v-if="balances" class="figure-table">
@@ -77,7 +77,7 @@ const went = (b: FoodBalance, to: string) => kg(b.went[to])
             <th scope="col">Food</th>
             <th scope="col" class="n">came in</th>
             <th v-for="p in columns" :key="p.to" scope="col" class="n">{{ p.words }}</th>
-            <th scope="col" class="n">not said</th>
+            <th scope="col" class="n">not recorded</th>
           </tr>
         </thead>
         <tbody>
@@ -94,23 +94,23 @@ const went = (b: FoodBalance, to: string) => kg(b.went[to])
         </tbody>
       </table>
     </div>
-    <p class="small quiet">What nobody said anything about was eaten, most likely; it is shown as not said.</p>
+    <p class="small quiet">“Not recorded” was most likely eaten fresh.</p>
     <div class="looking no-print">
       <ElInput
         v-model="find"
         class="find"
         placeholder="find: a food, slugs, put up …"
-        aria-label="Find in what was recorded"
+        aria-label="Find in the records"
         maxlength="100"
         clearable
       />
-      <ElSelect v-model="kind" aria-label="Which kind of entry" :empty-values="[null, undefined]">
+      <ElSelect v-model="kind" aria-label="Which entries" :empty-values="[null, undefined]">
         <ElOption v-for="k in kinds" :key="k.value" :value="k.value" :label="k.label" />
       </ElSelect>
       <ElSelect
         v-if="store.household?.beds.length"
         v-model="bed"
-        aria-label="Of which bed"
+        aria-label="Which bed"
         :empty-values="[null, undefined]"
       >
         <ElOption value="" label="all beds" />

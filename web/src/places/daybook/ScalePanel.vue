@@ -13,7 +13,7 @@ const reading = computed(() => props.scale.reading.value)
 const wrong = computed(() => props.scale.wrong.value)
 const shown = computed(() => precise((reading.value?.gram ?? 0) / 1000, 'kg'))
 const state = computed(() => {
-  if (reading.value?.overload) return 'too much for the scale'
+  if (reading.value?.overload) return 'too heavy for the scale'
   return reading.value?.stable ? 'stable' : 'settling …'
 })
 const put = ref<number | undefined>(2.4)
@@ -28,15 +28,15 @@ const put = ref<number | undefined>(2.4)
       <p class="state small" :class="{ warn: reading.overload }">{{ state }}</p>
       <ElButton class="tare" @click="scale.tare()">Tare the empty basket</ElButton>
       <span v-if="reading.simulated" class="simulated small">
-        This scale is simulated. Put on it
+        This is a simulated scale. Load it with
         <span class="put"><NumberInput v-model="put" unit="kg" suffix label="Put on the simulated scale" /></span>
-        <button type="button" class="link" @click="scale.load(put ?? 0)">put it on</button>
+        <button type="button" class="link" @click="scale.load(put ?? 0)">Put it on</button>
       </span>
     </template>
     <p v-else class="none">
-      <span v-if="wrong">The scale cannot be read. Wanted: {{ wrong }}.</span>
-      <span v-else class="quiet">The scale is asked …</span>
-      <span class="quiet small"> Type what it weighs beside each planting.</span>
+      <span v-if="wrong">The scale cannot be read. {{ wrong }}</span>
+      <span v-else class="quiet">Reading the scale …</span>
+      <span class="quiet small"> No scale is set up. Type the weight beside each crop.</span>
     </p>
   </div>
 </template>

@@ -72,8 +72,8 @@ const dates = computed(() => {
       </text>
     </svg>
     <figcaption class="small quiet">
-      Bars: what came in. Line: what is expected, until today by the plan, from today on by what came in; the shaded
-      band holds eight years of ten.
+      Bars: what came in. Line: what is expected, before today by the plan, after today by what came in so far. The
+      shaded band covers 8 years of 10.
     </figcaption>
   </figure>
 </template>

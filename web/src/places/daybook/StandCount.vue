@@ -31,13 +31,13 @@ async function tell(what: 'stood' | 'refill', n = 0) {
   <div class="stand small">
     <form v-if="of > 1" @submit.prevent="up !== undefined && tell('stood', up)">
       <label
-        ><NumberInput v-model="up" blank :label="`How many are up: ${sowing.crop_name}`" /> of
+        ><NumberInput v-model="up" blank :label="`How many came up: ${sowing.crop_name}`" /> of
         {{ count(of, noun) }} up</label
       >
-      <ElButton size="small" native-type="submit" :disabled="up === undefined">Put down</ElButton>
+      <ElButton size="small" native-type="submit" :disabled="up === undefined">Save</ElButton>
     </form>
     <p v-if="gaps > 0">
-      {{ stood }} of {{ of }} are up.
+      {{ stood }} of {{ of }} came up.
       <button type="button" class="link" @click="tell('refill')">
         the {{ count(gaps, 'gap') }} {{ gaps === 1 ? 'was' : 'were' }} sown again today
       </button>

@@ -31,8 +31,8 @@ const state = computed(() => {
   const x = s.value
   if (picking.value) return x.last_pick && x.last_pick > today.value ? `ready, until ${day(x.last_pick)}` : 'ready'
   if (x.up_by && !up.value && x.method !== 'stock')
-    return x.up_by < today.value ? `should have been up by ${day(x.up_by)}` : `up by ${day(x.up_by)}`
-  return x.first_pick ? `ready about ${day(x.first_pick)}` : `stands until ${day(x.clear)}`
+    return x.up_by < today.value ? `no seedlings by ${day(x.up_by)}` : `up by ${day(x.up_by)}`
+  return x.first_pick ? `ready about ${day(x.first_pick)}` : `clear on ${day(x.clear)}`
 })
 
 /** Open where one should look: it should be up, or is ready. */
@@ -62,9 +62,9 @@ async function say_(event: { what: 'share' | 'behind' | 'done' | 'ready'; count?
     <span class="state">{{ state }}</span>
     <div v-if="open" class="seen">
       <template v-if="!up && !picking && s.up_by && s.method !== 'stock'">
-        <button type="button" class="chip" @click="say_({ what: 'done', task: 'up-by' })">all up</button>
-        <button type="button" class="chip" @click="say_({ what: 'share', count: 50 })">half up</button>
-        <button type="button" class="chip" @click="losing = true">nothing came</button>
+        <button type="button" class="chip" @click="say_({ what: 'done', task: 'up-by' })">all came up</button>
+        <button type="button" class="chip" @click="say_({ what: 'share', count: 50 })">half came up</button>
+        <button type="button" class="chip" @click="losing = true">nothing came up</button>
       </template>
       <template v-else>
         <button v-if="!picking" type="button" class="chip" @click="say_({ what: 'ready' })">ready today</button>
@@ -74,7 +74,7 @@ async function say_(event: { what: 'share' | 'behind' | 'done' | 'ready'; count?
         <button v-if="!picking" type="button" class="chip" @click="say_({ what: 'behind', count: 21 })">
           three weeks behind
         </button>
-        <button type="button" class="chip" @click="losing = true">some or all was lost</button>
+        <button type="button" class="chip" @click="losing = true">some or all failed</button>
       </template>
     </div>
     <StandCount v-if="open && !picking && s.method !== 'stock'" class="seen-loss" :sowing="s" />

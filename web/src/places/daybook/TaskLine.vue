@@ -106,8 +106,8 @@ async function done() {
       <span class="do">{{ line.do }}</span> <span class="crop">{{ line.crop }}</span>
       <span class="more small"
         ><b v-if="amount">{{ amount }}</b
-        ><b v-if="waits" class="waits">waits to be sent</b
-        ><span v-if="presumed">counts as done for now; was it done?</span><span v-if="each">{{ each }}</span
+        ><b v-if="waits" class="waits">waiting to be sent</b
+        ><span v-if="presumed">counts as done for now. Was it done?</span><span v-if="each">{{ each }}</span
         ><span v-if="place">{{ place }}</span
         ><span v-if="line.parts.length > 1">{{ many(line.parts.length, 'sowing') }}</span></span
       >
@@ -134,8 +134,8 @@ async function done() {
           />
         </label>
       </template>
-      <ElButton type="primary" size="small" @click="done">Put down</ElButton>
-      <button v-if="unmade" type="button" class="link" @click="skip">it will not be done</button>
+      <ElButton type="primary" size="small" @click="done">Save</ElButton>
+      <button v-if="unmade" type="button" class="link" @click="skip">Skip it</button>
       <p v-if="problem" class="wrong" role="alert">
         {{ wordsOf(problem) }}
       </p>

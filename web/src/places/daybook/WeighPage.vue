@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The weigh-in: what is likely to come in today stands on top; press it and the weight on the
+// Weigh in: what is likely to come in today stands on top; press it and the weight on the
 // scale is taken, or type what it weighs.
 import { computed, ref } from 'vue'
 import { answer, api, Refused, type Picking } from '../../lib/api'
@@ -31,7 +31,7 @@ const groups = computed(() => {
   return [
     { title: 'Ready now', rows: all.filter((p) => p.now) },
     { title: 'Soon', rows: all.filter((p) => !p.now && p.first > today.value) },
-    { title: 'Should be over', rows: all.filter((p) => !p.now && p.first <= today.value) },
+    { title: 'Past its usual end', rows: all.filter((p) => !p.now && p.first <= today.value) },
   ].filter((g) => g.rows.length)
 })
 /** When a planting is picked, in words. */
@@ -71,7 +71,7 @@ async function typed(p: Picking, amount: { gram?: number; pieces?: number; measu
 </script>
 
 <template>
-  <section v-if="store.plan" class="weigh" aria-label="The weigh-in">
+  <section v-if="store.plan" class="weigh" aria-label="Weigh in">
     <div class="place-bar">
       <h2 tabindex="-1">Weigh in</h2>
       <RouterLink class="small" to="/daybook">Back to the Daybook</RouterLink>
@@ -79,7 +79,7 @@ async function typed(p: Picking, amount: { gram?: number; pieces?: number; measu
     <ScalePanel :scale="scale" />
     <p v-if="refused" class="wrong" role="alert">{{ capital(refused) }}</p>
     <p v-if="pickings && !pickings.length" class="quiet">
-      Nothing that is recorded as growing is ready within three weeks. Type below what came in.
+      Nothing recorded as growing will be ready within 3 weeks. Type what came in below.
     </p>
     <section v-for="g in groups" :key="g.title" :aria-label="g.title">
       <h3>

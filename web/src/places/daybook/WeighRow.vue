@@ -23,7 +23,7 @@ function take() {
   if (!text.trim()) return
   const n = read(text, counted ? '' : 'kg')
   if (!(n > 0)) {
-    wrong.value = `“${text}” is no ${counted ? 'number' : 'weight'}: type a number above 0.`
+    wrong.value = `“${text}” is not a ${counted ? 'number' : 'weight'}. Type a number above 0.`
     return
   }
   emit('typed', counted ? { pieces: n } : { gram: Math.round(n * 1000) })

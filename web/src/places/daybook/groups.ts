@@ -25,10 +25,10 @@ export function useGroups(lines: () => Undone[]) {
     if (by.value === 'day') return byMonth(lines(), (l) => l.date).map((m) => ({ name: m.month, entries: m.entries }))
     const of = new Map<string, Undone[]>()
     for (const l of lines()) {
-      const bed = beds.value.get(l.id) || 'No bed known'
+      const bed = beds.value.get(l.id) || 'No bed yet'
       of.set(bed, [...(of.get(bed) ?? []), l])
     }
-    const names = [...(store.household?.beds ?? []).map((b) => b.name), 'No bed known']
+    const names = [...(store.household?.beds ?? []).map((b) => b.name), 'No bed yet']
     return names.flatMap((name) => (of.has(name) ? [{ name, entries: of.get(name) ?? [] }] : []))
   })
   return { by, orders, beds, groups }

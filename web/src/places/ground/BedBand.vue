@@ -61,7 +61,7 @@ function keys(p: Piece, e: KeyboardEvent) {
         :width="s.w"
         :height="s.h"
       >
-        <title>{{ s.s.name }} stands here until {{ words(s.s.until) }}</title>
+        <title>{{ s.s.name }} grows here until {{ words(s.s.until) }}</title>
       </rect>
       <rect
         v-for="(q, n) in band.green"

@@ -22,8 +22,8 @@ async function beside() {
 
 <template>
   <p class="beside small">
-    or measured from
-    <ElSelect v-model="from.of" size="small" placeholder="a bed" aria-label="Measured from" @change="beside">
+    or place it beside
+    <ElSelect v-model="from.of" size="small" placeholder="a bed" aria-label="Placed beside" @change="beside">
       <ElOption v-for="b in others" :key="b.id" :value="b.id" :label="b.name" />
     </ElSelect>
     <NumberInput v-model="from.apart" unit="m" suffix label="Apart" @done="beside" />

@@ -22,7 +22,7 @@ const standing = computed(() => {
 <template>
   <p v-if="standing.length && !losing" class="small" data-bed-loss>
     {{ count(standing.length, 'planting') }} {{ standing.length === 1 ? 'stands' : 'stand' }} in this bed alone.
-    <button type="button" class="link" @click="losing = true">all of it was lost</button>
+    <button type="button" class="link" @click="losing = true">the whole bed failed</button>
   </p>
   <LossForm v-if="losing" :sowings="standing" @done="losing = false" @leave="losing = false" />
 </template>

@@ -41,19 +41,19 @@ async function stands(list: StandingCrop[]) {
 const choices = computed(() => [
   {
     field: 'kind' as const,
-    words: 'kind of ground',
-    label: 'Kind of ground',
-    options: { '': 'a bed', open: 'rows in an open plot', containers: 'containers, grow bags' },
+    words: 'what it is',
+    label: 'What it is',
+    options: { '': 'a bed', open: 'rows in a plot without beds', containers: 'containers, grow bags' },
   },
   {
     field: 'sun' as const,
     words: 'sun',
     label: 'Sun',
     options: {
-      '': sun.value?.hours ? `as reckoned: ${sunWords[sun.value.class]}` : 'full sun',
+      '': sun.value?.hours ? `worked out: ${sunWords[sun.value.class]}` : 'full sun',
       ...(sun.value?.hours ? { full: 'full sun' } : {}),
       part: '4 to 6 h of sun',
-      shade: 'less than 4 h',
+      shade: 'shade (less than 4 h)',
     },
   },
   { field: 'cover' as const, words: 'cover over it', label: 'Cover over the bed', options: coverWords },
@@ -85,29 +85,29 @@ const choices = computed(() => [
         ><NumberInput v-model="draft.measured" blank label="Year it was measured" @done="change"
       /></label>
       <label class="field"
-        ><span>settles in a year by</span
-        ><NumberInput v-model="draft.settles" unit="share" suffix blank label="Settles in a year by" @done="change"
+        ><span>soil sinks each year by</span
+        ><NumberInput v-model="draft.settles" unit="share" suffix blank label="Soil sinks each year by" @done="change"
       /></label>
       <label class="field"
-        ><span>edge kept free</span
+        ><span>unplanted edge</span
         ><NumberInput
           v-model="draft.edge"
           unit="m"
           suffix
           blank
-          label="Edge kept free"
+          label="Unplanted edge"
           placeholder="as usual"
           @done="change"
       /></label>
     </template>
     <p v-if="sun?.hours" class="sun small">
-      Sun on a middle day, hours:
+      Hours of sun by month:
       <span v-for="(h, m) in sun.hours" :key="m"
         ><i>{{ 'JFMAMJJASOND'[m] }}</i> {{ fixed(h, 1) }}</span
       >
     </p>
     <div v-if="!isNew" class="now">
-      <h4>Stands there now</h4>
+      <h4>Growing here now</h4>
       <p v-for="(s, i) in bed.stands ?? []" :key="i" class="small">
         <b>{{ s.name }}</b> on {{ say(s.length, 'm') }} from {{ say(s.at, 'm') }} on, until {{ fullDay(s.until) }}
         <button
@@ -116,16 +116,16 @@ const choices = computed(() => [
           :aria-label="`Cleared: ${s.name}`"
           @click="stands((bed.stands ?? []).filter((_, k) => k !== i))"
         >
-          cleared
+          Cleared
         </button>
       </p>
       <StandingForm v-if="adding" :bed="bed" @add="stands([...(bed.stands ?? []), $event])" @leave="adding = false" />
-      <button v-else type="button" class="link small" @click="adding = true">put down what stands there</button>
+      <button v-else type="button" class="link small" @click="adding = true">Add what is growing here</button>
     </div>
     <p v-if="!isNew" class="divide small">
-      <button type="button" class="link" @click="$emit('divide', parts)">divide it</button> into
-      <NumberInput v-model="parts" label="Into how many parts" /> beds of their own, so that the rotation of each is
-      kept; {{ count(stoodIn(bed).length, 'year') }} of history go with each
+      <button type="button" class="link" @click="$emit('divide', parts)">Split this bed</button> into
+      <NumberInput v-model="parts" label="Into how many parts" /> separate beds, each with its own rotation;
+      {{ count(stoodIn(bed).length, 'year') }} years of history go with each
     </p>
   </div>
 </template>

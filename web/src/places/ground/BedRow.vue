@@ -70,7 +70,7 @@ const sun = computed(() => ground.layout?.suns.find((s) => s.bed === props.bed.i
 /** Said in a few words, so that the row need not be opened to know. */
 const notes = computed(() =>
   [
-    props.bed.kind === 'open' ? 'open plot' : '',
+    props.bed.kind === 'open' ? 'plot without beds' : '',
     props.bed.kind === 'containers' ? `${props.bed.count} × ${say(props.bed.litre ?? 0, 'L')}` : '',
     props.bed.soil ? `${say(props.bed.soil * 100, 'cm')} of soil` : '',
     props.bed.climb ? 'trellis' : '',
@@ -96,13 +96,13 @@ const notes = computed(() =>
     /></span>
     <span class="pair"
       ><NumberInput v-model="draft.x" unit="m" label="From the left" @done="change" />,
-      <NumberInput v-model="draft.y" unit="m" suffix label="From the front" @done="change"
+      <NumberInput v-model="draft.y" unit="m" suffix label="From the front edge" @done="change"
     /></span>
-    <ElCheckbox v-model="draft.turned" size="small" @change="change">turned</ElCheckbox>
+    <ElCheckbox v-model="draft.turned" size="small" @change="change">crosswise</ElCheckbox>
     <span class="small quiet notes">{{ notes }}</span>
     <span v-if="isNew" class="ends"
-      ><button type="button" class="link" @click="save">add</button>
-      <button type="button" class="link" @click="emit('done')">leave</button></span
+      ><button type="button" class="link" @click="save">Add</button>
+      <button type="button" class="link" @click="emit('done')">Cancel</button></span
     >
     <span v-else class="ends"
       ><button
@@ -123,7 +123,7 @@ const notes = computed(() =>
       >
         {{ open ? 'less' : 'more' }}
       </button>
-      <button type="button" class="link" @click="remove">remove</button></span
+      <button type="button" class="link" @click="remove">Remove</button></span
     >
     <BedBeside
       v-if="isNew && others.length"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The beds by their measures, what stood where, what the household bends, and the
+// Beds and their sizes, what stood where, what the household bends, and the
 // plot they lie on.
 import { computed } from 'vue'
 import type { Bed } from '../../lib/api'
@@ -19,9 +19,9 @@ const beds = computed(() => store.household?.beds ?? [])
 
 <template>
   <div class="beds-page">
-    <h3 v-if="beds.length">The beds by their measures</h3>
+    <h3 v-if="beds.length">Beds and their sizes</h3>
     <div v-if="beds.length" class="heads small quiet" aria-hidden="true">
-      <span>bed</span><span>long × wide</span><span>from the left, from the front</span>
+      <span>bed</span><span>length × width</span><span>from the left, from the front</span>
     </div>
     <BedRow v-for="b in beds" :key="b.id" :bed="b" />
     <BedRow v-if="adding" :bed="adding" is-new @done="$emit('done')" />
@@ -34,7 +34,7 @@ const beds = computed(() => store.household?.beds ?? [])
       <OwnGreen />
       <PlotForm />
       <details>
-        <summary>Lay more beds out on the plot</summary>
+        <summary>Fit more beds on the plot</summary>
         <DivideForm />
       </details>
     </template>

@@ -38,8 +38,8 @@ const little = computed(() => props.needs.fed.filter((f) => f.little))
       <span v-if="much.length" class="sum warn">too much in {{ count(much.length, 'bed') }}</span>
     </h3>
     <p class="quiet small">
-      The recipe of your beds, by area or by length of row. For each bed: the nitrogen that it brings, of what the crops
-      of the year take. Doses are those of your soil test and of the label.
+      What you spread on your beds, by area or by length of row. For each bed you see how much nitrogen it adds and how
+      much this year’s crops use. For amounts, follow your soil test and the label.
     </p>
     <p v-for="a in customs.recipe" :key="a.id" class="small">
       <b>{{ a.name }}</b> {{ a.amount }} {{ a.unit }} per {{ a.per === 1 ? '' : a.per + ' ' }}{{ a.of }},
@@ -57,18 +57,18 @@ const little = computed(() => props.needs.fed.filter((f) => f.little))
     <form class="fields" @submit.prevent="addAmendment">
       <label class="field wide-field"
         ><span>compost, meal, manure …</span
-        ><ElInput v-model="amendment.name" size="small" aria-label="What the beds are given" @keydown.enter.prevent
+        ><ElInput v-model="amendment.name" size="small" aria-label="What you spread" @keydown.enter.prevent
       /></label>
-      <label class="field"><span>so much</span><NumberInput v-model="amendment.amount" label="How much of it" /></label>
+      <label class="field"><span>Amount</span><NumberInput v-model="amendment.amount" label="How much of it" /></label>
       <label class="field"
         ><span>unit</span
         ><ElSelect v-model="amendment.unit" size="small" aria-label="Its unit"
           ><ElOption v-for="u in ['kg', 'g', 'lb', 'oz']" :key="u" :value="u" :label="u" /></ElSelect
       ></label>
-      <label class="field"><span>per</span><NumberInput v-model="amendment.per" label="Per how much" /></label>
+      <label class="field"><span>for every</span><NumberInput v-model="amendment.per" label="Per how much" /></label>
       <label class="field"
         ><span>of</span
-        ><ElSelect v-model="amendment.of" size="small" aria-label="Of what"
+        ><ElSelect v-model="amendment.of" size="small" aria-label="Unit of area"
           ><ElOption v-for="u in ['m²', 'sq ft', 'm of row', 'ft of row']" :key="u" :value="u" :label="u" /></ElSelect
       ></label>
       <label class="field"
@@ -76,9 +76,7 @@ const little = computed(() => props.needs.fed.filter((f) => f.little))
         ><NumberInput v-model="amendment.nitrogen" unit="share" suffix label="Nitrogen in it"
       /></label>
       <ElCheckbox v-model="amendment.manure" size="small">raw manure</ElCheckbox>
-      <ElButton native-type="submit" size="small" :disabled="!amendment.name.trim() || !amendment.amount"
-        >add it</ElButton
-      >
+      <ElButton native-type="submit" size="small" :disabled="!amendment.name.trim() || !amendment.amount">Add</ElButton>
     </form>
     <ul v-if="customs.recipe.length" class="small beds">
       <li v-for="f in needs.fed" :key="f.bed" :data-fed="f.name">
@@ -86,12 +84,12 @@ const little = computed(() => props.needs.fed.filter((f) => f.little))
         <span class="figure" :class="{ warn: f.much }"
           >{{ fixed(f.brings, 1) }} <span class="quiet">of</span> {{ fixed(f.takes, 1) }} g/m²</span
         >
-        <span v-if="f.much" class="warn">too much: it washes out, and leaves grow in place of fruit</span>
-        <span v-else-if="f.little" class="quiet">less than half of what they take</span>
+        <span v-if="f.much" class="warn">too much nitrogen: it washes away and gives leaves, not fruit</span>
+        <span v-else-if="f.little" class="quiet">less than half of what the crops use</span>
       </li>
     </ul>
     <p v-if="little.length" class="quiet small">
-      Where the recipe brings less, the soil itself gives some; a soil test says how much.
+      If this adds less, the soil may supply the rest. A soil test tells you.
     </p>
     <p v-if="refused" class="wrong" role="alert">{{ refused }}</p>
   </section>

@@ -41,11 +41,11 @@ const bulk = (unit: number, n: number) =>
   <section aria-label="Fill and cover">
     <h3>
       Fill and cover
-      <span v-if="needs.cost" class="sum">{{ money(needs.cost) }} the cheaper way</span>
+      <span v-if="needs.cost" class="sum">{{ money(needs.cost) }} cheapest total</span>
     </h3>
     <p class="quiet small">
       {{ say(needs.bed_area, 'm²') }} of bed<template v-if="needs.path_area"
-        >, {{ say(needs.path_area, 'm²') }} of path and margin</template
+        >, {{ say(needs.path_area, 'm²') }} of paths and margin</template
       >. Prices in your own money.
     </p>
     <div class="wide">
@@ -76,7 +76,7 @@ const bulk = (unit: number, n: number) =>
               }}<template v-if="o.bag_cost">, {{ money(o.bag_cost) }}</template>
             </td>
             <td>
-              {{ o.cheaper ? `${o.cheaper}, by ${money(o.saves)}` : 'say both prices' }}
+              {{ o.cheaper ? `${o.cheaper}, by ${money(o.saves)}` : 'enter both prices' }}
             </td>
             <td>
               <button
@@ -95,14 +95,14 @@ const bulk = (unit: number, n: number) =>
     <form class="fields" @submit.prevent="addMaterial">
       <label class="field wide-field"
         ><span>soil, compost, wood chip …</span
-        ><ElInput v-model="material.name" size="small" aria-label="What it is filled with" @keydown.enter.prevent
+        ><ElInput v-model="material.name" size="small" aria-label="Material" @keydown.enter.prevent
       /></label>
       <label class="field"
         ><span>over</span
         ><ElSelect v-model="material.over" size="small" aria-label="Over what"
           ><ElOption value="beds" label="the beds" /><ElOption value="paths" label="the paths" /></ElSelect
       ></label>
-      <label class="field"><span>deep</span><NumberInput v-model="depth" unit="cm" suffix label="How deep" /></label>
+      <label class="field"><span>Depth</span><NumberInput v-model="depth" unit="cm" suffix label="How deep" /></label>
       <label class="field"
         ><span>bulk by the</span><NumberInput v-model="material.bulk" unit="m³" suffix label="Unit of the bulk"
       /></label>
@@ -115,7 +115,7 @@ const bulk = (unit: number, n: number) =>
       <label class="field"
         ><span>price of a bag</span><NumberInput v-model="material.bag_price" label="Price of a bag"
       /></label>
-      <ElButton native-type="submit" size="small" :disabled="!material.name.trim()">add it</ElButton>
+      <ElButton native-type="submit" size="small" :disabled="!material.name.trim()">Add</ElButton>
     </form>
     <p v-if="refused" class="wrong" role="alert">{{ refused }}</p>
   </section>

@@ -72,10 +72,10 @@ const relays = computed(() =>
       </table>
     </div>
     <details v-if="relays.length" class="small">
-      <summary>Lines laid anew, {{ relays.length }} times in the year</summary>
+      <summary>Drip lines to move, {{ relays.length }} times in the year</summary>
       <p v-for="r in relays" :key="r.day + r.bed + r.crop">
         {{ day(r.day) }}: {{ r.bed }}, {{ r.crop.toLowerCase() }}: {{ count(r.to, 'line') }} where
-        {{ r.from === 1 ? 'one lay' : r.from + ' lay' }}
+        {{ r.from === 1 ? 'once' : r.from + ' lay' }}
       </p>
     </details>
     <p v-if="refused" class="wrong" role="alert">{{ refused }}</p>

@@ -42,7 +42,7 @@ const cautions = computed(() =>
       </details>
     </section>
     <p class="small quiet">
-      {{ ground.old ? 'Being reckoned anew …' : '' }}
+      {{ ground.old ? 'Updating …' : '' }}
     </p>
   </div>
 </template>

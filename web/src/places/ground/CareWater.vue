@@ -36,9 +36,9 @@ const { say } = useUnits()
           @update:model-value="(v) => v !== undefined && !Number.isNaN(v) && set({ roof: v })"
       /></label>
       <span class="quiet"
-        >What the crops need after the rain of a middling year.
+        >Water needed on top of an average year’s rain.
         <template v-if="customs.barrels"
-          ><b>{{ say(needs.tap, 'L') }}</b> of it the barrels do not have.</template
+          ><b>{{ say(needs.tap, 'L') }}</b> more than the barrels hold.</template
         >
       </span>
     </p>

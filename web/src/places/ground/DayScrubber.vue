@@ -30,7 +30,7 @@ function show(day: string) {
   <div class="scrub">
     <button type="button" class="link" aria-label="A week back" @click="$emit('step', -7)">‹</button>
     <input v-model.number="at" type="range" min="0" :max="days - 1" step="1" aria-label="The day that is shown" />
-    <button type="button" class="link" aria-label="A week on" @click="$emit('step', 7)">›</button>
+    <button type="button" class="link" aria-label="A week forward" @click="$emit('step', 7)">›</button>
     <b class="when">{{ fullDay(day) }}</b>
     <span class="to no-print">
       <ElInput

@@ -49,7 +49,7 @@ const fields = ['plot.length', 'plot.width', 'plot.bearing', 'width', 'path', 'm
       ><span>and wide</span><NumberInput v-model="ask.plot.width" unit="m" suffix label="Width of the plot"
     /></label>
     <label class="field"
-      ><span>its width points to, degrees from north</span
+      ><span>Its short side faces (degrees from north)</span
       ><ElInput
         v-model.number="ask.plot.bearing"
         size="small"
@@ -68,10 +68,10 @@ const fields = ['plot.length', 'plot.width', 'plot.bearing', 'width', 'path', 'm
     /></label>
     <ElButton native-type="submit" size="small">How many beds fit?</ElButton>
     <p v-if="usual" class="quiet small hint">
-      An arm reaches across {{ say(usual.width, 'm') }} from both sides, {{ say(usual.from_one_side, 'm') }} from one; a
-      barrow wants {{ say(usual.path, 'm') }} of path.
+      You can reach {{ say(usual.width, 'm') }} across from both sides, {{ say(usual.from_one_side, 'm') }} from one. A
+      wheelbarrow needs {{ say(usual.path, 'm') }} of path.
       <span v-if="ask.width > usual.width" class="warn"
-        >No arm reaches the middle of a bed of {{ say(ask.width, 'm') }}.</span
+        >You cannot reach the middle of a bed {{ say(ask.width, 'm') }}.</span
       >
     </p>
     <template v-for="f in fields" :key="f"
@@ -84,11 +84,11 @@ const fields = ['plot.length', 'plot.width', 'plot.bearing', 'width', 'path', 'm
         {{ s.turned ? 'across the plot' : 'along the plot'
         }}<template v-if="s.narrow">, the last {{ say(s.narrow, 'm') }} wide along the edge</template>:
         {{ say(s.area, 'm²') }} of bed, {{ say(s.paths, 'm²') }} of path, {{ say(s.left, 'm') }} left over
-        <button type="button" class="link" @click="take(s)">lay them out</button>
+        <button type="button" class="link" @click="take(s)">Use these beds</button>
       </li>
     </ul>
     <p v-else-if="shares" class="wrong" role="alert">
-      Not even one bed of that width fits; make the bed or the margin narrower.
+      Not even one bed of that width fits. Make the bed or the margin narrower.
     </p>
   </form>
 </template>

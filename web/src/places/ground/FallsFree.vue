@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What falls free in the beds in the next three months, by its days; a press shows what can
+// Free soon in the beds in the next three months, by its days; a press shows what can
 // follow there.
 import { computed, ref } from 'vue'
 import type { Freed } from '../../lib/api'
@@ -17,8 +17,8 @@ const shown = computed(() => (all.value ? props.frees : props.frees.slice(0, few
 </script>
 
 <template>
-  <section class="small" aria-label="What falls free">
-    <h3>Falls free</h3>
+  <section class="small" aria-label="Free soon">
+    <h3>Free soon</h3>
     <ul>
       <li v-for="f in shown" :key="f.bed + f.from + f.day" data-freed>
         <button type="button" class="plain" @click="$emit('show', f.bed, f.day)">
@@ -37,7 +37,7 @@ const shown = computed(() => (all.value ? props.frees : props.frees.slice(0, few
     <button v-if="frees.length > few" type="button" class="link" @click="all = !all">
       {{ all ? 'fewer' : `all ${frees.length}` }}
     </button>
-    <p class="quiet">Press one to see what can follow there.</p>
+    <p class="quiet">Press a bed to see what can follow there.</p>
   </section>
 </template>
 

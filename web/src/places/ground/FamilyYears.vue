@@ -1,10 +1,11 @@
 <script setup lang="ts">
 // Which families stood in which bed in which year: the rotation rests on it. The
-// year that is planned follows from the layout.
+// year that is planned comes from the plan.
 import { ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Bed } from '../../lib/api'
 import { stoodIn, useGround } from '../../lib/ground'
+import { familyName } from '../../lib/words'
 import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 
@@ -22,7 +23,8 @@ const years = computed(() =>
   ),
 )
 const families = computed(() => [...new Set(store.crops.map((c) => c.family))].sort())
-/** A few foods of each family, for who does not know it by its Latin name. */
+const named = (f: string) => familyName(store.crops, f)
+/** A few foods of each family, for who does not know it by its name. */
 const foods = (family: string) =>
   [...new Set(store.crops.filter((c) => c.family === family).map((c) => c.food))].slice(0, 3).join(', ')
 const stood = (b: Bed, y: number) => stoodIn(b).find((s) => s.year === y)?.families ?? []
@@ -53,10 +55,10 @@ async function set(b: Bed, y: number, to: string[]) {
 
 <template>
   <section aria-label="Families by bed and year">
-    <h3>What stood where</h3>
+    <h3>What grew here before</h3>
     <p class="quiet small">
-      A family returns to a bed after its years. Press a year to put down what stood there; {{ year }} follows from the
-      layout.
+      Plant families rest before they return to a bed. Press a year to enter what grew there. {{ year }} comes from the
+      plan.
     </p>
     <div class="wide">
       <table class="small">
@@ -81,32 +83,28 @@ async function set(b: Bed, y: number, to: string[]) {
                 @change="set(b, y, $event)"
                 @visible-change="(open: boolean) => open || (editing = '')"
               >
-                <ElOption v-for="f in families" :key="f" :value="f" :label="f"
-                  >{{ f }} <span class="quiet">{{ foods(f) }}</span></ElOption
+                <ElOption v-for="f in families" :key="f" :value="f" :label="named(f)"
+                  >{{ named(f) }} <span class="quiet">{{ foods(f) }} · {{ f }}</span></ElOption
                 >
               </ElSelect>
               <button
                 v-else
                 type="button"
                 class="plain cell"
-                :aria-label="`${b.name} in ${y}: ${stood(b, y).join(', ') || 'nothing put down'}`"
+                :aria-label="`${b.name} in ${y}: ${stood(b, y).map(named).join(', ') || 'nothing recorded'}`"
                 @click="editing = b.id + y"
               >
-                {{ stood(b, y).join(', ') || '–' }}
+                {{ stood(b, y).map(named).join(', ') || '–' }}
               </button>
             </td>
-            <td class="planned">{{ stands(b).join(', ') || '–' }}</td>
+            <td class="planned">{{ stands(b).map(named).join(', ') || '–' }}</td>
           </tr>
         </tbody>
       </table>
     </div>
     <p class="small">
-      <template v-if="kept"
-        >{{ year }} is put down as it is planned, for the rotation of the years that follow.</template
-      >
-      <button v-else type="button" class="link" @click="keep">
-        put {{ year }} down as it is planned, for the years that follow
-      </button>
+      <template v-if="kept">{{ year }} is recorded as planned, for the rotation of later years.</template>
+      <button v-else type="button" class="link" @click="keep">Record {{ year }} as planned</button>
     </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </section>

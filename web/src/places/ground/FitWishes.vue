@@ -52,19 +52,19 @@ async function take() {
 
 <template>
   <div class="fit-wishes">
-    <h3>What to grow so that all of it has ground</h3>
-    <p v-if="!ground.layout || ground.old || asking" class="quiet" role="status">It is being worked out …</p>
+    <h3>What to grow so that everything has room</h3>
+    <p v-if="!ground.layout || ground.old || asking" class="quiet" role="status">Working it out …</p>
     <p v-else-if="wrong" class="wrong" role="alert">{{ capital(wrong) }}</p>
-    <p v-else-if="!ground.layout.left.length" data-fits>All that is wished has its ground. Nothing need be cut.</p>
+    <p v-else-if="!ground.layout.left.length" data-fits>All your wishes have room. Nothing needs to be cut.</p>
     <p v-else-if="!proposal" data-fits>
-      No smaller set of these wishes was found that has all its ground and feeds as many weeks as now. What has no
-      ground, and what would help, stands beside <RouterLink to="/ground">the plot</RouterLink>.
+      No smaller set of wishes was found that has room and feeds as many weeks as now. To see what has no room and what
+      would help, open <RouterLink to="/ground">the plot</RouterLink>.
     </p>
     <template v-else>
       <p class="sum">
         <strong>{{ count(proposal.after.weeks_fed, 'week') }} fed</strong> instead of {{ proposal.before.weeks_fed }},
-        <strong>{{ count(proposal.after.jars, 'jar') }}</strong> instead of {{ proposal.before.jars }}: everything that
-        is then grown has a place.
+        <strong>{{ count(proposal.after.jars, 'jar') }}</strong> instead of {{ proposal.before.jars }}: everything you
+        then grow has room.
         <template v-if="full">The beds are full from {{ full }}.</template>
       </p>
       <div class="columns">
@@ -102,7 +102,7 @@ async function take() {
       </div>
       <p class="act">
         <ElButton type="primary" :loading="busy" @click="take">Grow this</ElButton>
-        <span class="quiet small">One undo brings every wish back as it was.</span>
+        <span class="quiet small">Undo restores every wish.</span>
         <span v-if="refused" class="wrong" role="alert">{{ capital(refused) }}</span>
       </p>
     </template>

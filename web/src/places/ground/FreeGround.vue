@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What is free in a bed on a day, until when, and what can still go in and would
+// What is free in a bed on a day, until when, and what crops that still fit and would
 // feed.
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
@@ -100,8 +100,8 @@ const first = computed(
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-else-if="!free" class="quiet small">Looking …</p>
     <p v-else-if="!free.length" class="quiet small">
-      Nothing: all of it is taken.<template v-if="first">
-        First to be cleared: {{ ground.names.get(first.planting)?.toLowerCase() }}, on {{ short(first.to) }}.</template
+      Nothing is free on this day.<template v-if="first">
+        Next free: {{ ground.names.get(first.planting)?.toLowerCase() }}, on {{ short(first.to) }}.</template
       >
     </p>
     <div v-for="(f, i) in free" :key="f.from" class="patch small">
@@ -115,10 +115,10 @@ const first = computed(
       <table v-if="f.goes.length">
         <thead>
           <tr>
-            <th>can still go in</th>
-            <th>begin</th>
-            <th>picked</th>
-            <th class="n">all of it gives</th>
+            <th>crops that still fit</th>
+            <th>start</th>
+            <th>pick</th>
+            <th class="n">harvest if filled</th>
           </tr>
         </thead>
         <tbody>
@@ -126,7 +126,7 @@ const first = computed(
             <td>
               {{ g.name }}
               <span class="quiet">{{
-                g.gaps ? `feeds ${count(g.gaps, 'week')} that ${g.of} lacks` : g.of ? 'on the table already' : ''
+                g.gaps ? `feeds ${count(g.gaps, 'week')} that ${g.of} is short of` : g.of ? 'no gap to fill' : ''
               }}</span>
               <span v-if="g.bend" class="warn">family here in {{ g.bend }}</span>
             </td>
@@ -136,13 +136,13 @@ const first = computed(
           </tr>
         </tbody>
       </table>
-      <p v-else-if="!f.under && !f.green.length" class="quiet">Nothing would be done in time.</p>
+      <p v-else-if="!f.under && !f.green.length" class="quiet">No crop would be ready in time.</p>
       <button v-if="f.goes.length > 6" type="button" class="link" @click="all = all === i ? undefined : i">
         {{ all === i ? 'fewer' : `all ${f.goes.length}` }}
       </button>
       <div v-if="f.green.length" class="green">
         <p class="quiet">
-          green manure that can go in, on
+          green manures that fit, on
           <NumberInput v-model="metres" class="metres" unit="m" suffix blank placeholder="all" label="Metres to sow" />
         </p>
         <div
@@ -152,9 +152,9 @@ const first = computed(
           class="sort"
         >
           <span>{{ g.name }}</span>
-          <button type="button" class="link" :aria-label="'Sow ' + g.name" @click="sowGreen(f, g)">sow it</button>
+          <button type="button" class="link" :aria-label="'Sow ' + g.name" @click="sowGreen(f, g)">Sow</button>
           <span class="quiet"
-            >{{ short(g.sow) }} to {{ fullDay(g.until) }}{{ g.dies ? ', when frost ends it' : '' }};
+            >{{ short(g.sow) }} to {{ fullDay(g.until) }}{{ g.dies ? ', when frost kills it' : '' }};
             {{ say(seedOf(f, g), 'g') }} of seed{{
               g.nitrogen ? `, fixes about ${g.nitrogen} g of nitrogen a m²` : ''
             }}</span
@@ -169,9 +169,9 @@ const first = computed(
     </div>
     <ul v-if="mine?.green?.length" class="small sown" aria-label="Green manure in this bed">
       <li v-for="(g, i) in mine.green" :key="i">
-        {{ g.name }}{{ g.under ? ', under what stands there' : '' }}: {{ short(g.sown) }} to {{ short(g.until) }}, the
-        next crop from {{ short(g.ready) }}
-        <button type="button" class="link" :aria-label="'Remove ' + g.name" @click="dropGreen(i)">remove</button>
+        {{ g.name }}{{ g.under ? ', under what is growing there' : '' }}: {{ short(g.sown) }} to {{ short(g.until) }},
+        the next crop from {{ short(g.ready) }}
+        <button type="button" class="link" :aria-label="'Remove ' + g.name" @click="dropGreen(i)">Remove</button>
       </li>
     </ul>
   </div>

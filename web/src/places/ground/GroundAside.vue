@@ -41,16 +41,16 @@ async function anew() {
 <template>
   <div>
     <details v-if="ground.unsaid.length" class="small unsaid" :open="ground.unsaid.length <= few">
-      <summary>{{ count(ground.unsaid.length, 'crop') }} that stand already: say in which bed</summary>
+      <summary>{{ count(ground.unsaid.length, 'crop') }} crops are growing already. Which bed is each in?</summary>
       <p v-for="s in ground.unsaid" :key="s.id" :data-unsaid="s.id">
         <button type="button" class="plain crop" @click="$emit('pick', s.id)">{{ s.crop_name }}</button>
-        {{ whereIs(s.id) || 'without ground' }}?
-        <button v-if="whereIs(s.id)" type="button" class="link" @click="store.stays(s.id)">yes, there</button>
-        <button type="button" class="link" @click="$emit('pick', s.id)">elsewhere</button>
+        {{ whereIs(s.id) || 'no room' }}?
+        <button v-if="whereIs(s.id)" type="button" class="link" @click="store.stays(s.id)">Yes</button>
+        <button type="button" class="link" @click="$emit('pick', s.id)">Another bed</button>
       </p>
     </details>
     <details v-if="moved.length" class="small" data-moved>
-      <summary>{{ count(moved.length, 'planting has', 'plantings have') }} another bed than was held: which</summary>
+      <summary>{{ count(moved.length, 'planting has', 'plantings have') }} another bed than before. Which ones</summary>
       <p v-for="p in moved" :key="p.planting + p.at">
         <button type="button" class="plain crop" @click="$emit('pick', p.planting)">
           {{ ground.names.get(p.planting) }}
@@ -59,12 +59,12 @@ async function anew() {
       </p>
     </details>
     <p v-if="layout?.held" class="small quiet" data-held>
-      Places are held: an entry moves nothing else to another bed unless it must.
-      <template v-if="agreed">They begin with the plan that was agreed to.</template>
-      <button v-else type="button" class="link" @click="anew">Lay all anew</button>
+      Beds are kept: a new entry moves another crop only when it must.
+      <template v-if="agreed">They start from the plan you kept.</template>
+      <button v-else type="button" class="link" @click="anew">Choose all beds again</button>
     </p>
     <template v-if="left.length">
-      <h3 class="warn">Without ground</h3>
+      <h3 class="warn">No room for</h3>
       <p v-if="worst" class="small quiet">
         Short from {{ fullDay(worst.first) }} to {{ fullDay(worst.last) }}, most in the week of
         {{ short(worst.peak.day) }}: {{ say(worst.peak.short, 'm²') }}.
@@ -89,8 +89,7 @@ async function anew() {
       <GroundRemedies />
     </template>
     <p v-else class="small quiet">
-      All that is sown has its ground. Press a bed to see what is free in it and what can still go in; a planting, to
-      see why it stands there.
+      Everything has room. Press a bed to see its free space and what still fits. Press a crop to see why it is there.
     </p>
     <FallsFree v-if="layout?.frees.length" :frees="layout.frees" @show="(bed, day) => $emit('free', bed, day)" />
   </div>

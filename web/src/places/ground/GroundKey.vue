@@ -5,17 +5,17 @@ defineProps<{ view: string }>()
 
 <template>
   <p v-if="view === 'plot'" class="key small quiet">
-    <span><i class="here" /> stands</span> <span><i class="planned" /> planned</span>
-    <span><i class="overdue" /> was to be begun, and is not put down</span>
-    <span><i class="shared" /> shares ground</span>
-    <span><i class="hand" /> put there by hand</span>
+    <span><i class="here" /> growing now</span> <span><i class="planned" /> planned</span>
+    <span><i class="overdue" /> planned but not recorded</span>
+    <span><i class="shared" /> shares the bed</span>
+    <span><i class="hand" /> placed by you</span>
   </p>
   <p v-else class="key small quiet">
-    <span><i class="well" /> stands as it wishes</span>
-    <span><i class="faulty" /> something is not as it would wish</span> <span><i class="shared" /> shares ground</span>
-    <span><i class="overdue" /> was to be begun, and is not put down</span>
-    <span><i class="stands" /> stands there now, of the year before</span>
-    <span>Drag a planting to another bed, or press <kbd>m</kbd> on it.</span>
+    <span><i class="well" /> all as it should be</span>
+    <span><i class="faulty" /> has a drawback</span> <span><i class="shared" /> shares the bed</span>
+    <span><i class="overdue" /> planned but not recorded</span>
+    <span><i class="stands" /> still growing from last year</span>
+    <span>Drag a crop to another bed, or press <kbd>m</kbd> on it.</span>
   </p>
 </template>
 

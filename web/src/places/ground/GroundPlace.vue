@@ -40,7 +40,7 @@ const views = [
   { value: 'plot', words: 'the plot' },
   { value: 'year', words: 'over the year' },
   { value: 'beds', words: 'the beds' },
-  { value: 'care', words: 'fill, feed, water' },
+  { value: 'care', words: 'soil, compost, water' },
   { value: 'fit', words: 'fit the wishes' },
 ]
 const view = computed(() => String(route.params.view || 'plot'))
@@ -57,7 +57,7 @@ const lack = computed(() => {
 const near = computed(() => {
   const l = layout.value
   if (!l || l.most <= 0) return ''
-  return `within ${Math.ceil((100 * Math.max(0, l.most - l.placed)) / l.most - 1e-9)} % of what could fit`
+  return `within ${Math.ceil((100 * Math.max(0, l.most - l.placed)) / l.most - 1e-9)} % of the best possible`
 })
 const pieces = computed(() => layout.value?.pieces ?? [])
 const { from, to, day, at, step } = useDays(() => pieces.value)
@@ -106,9 +106,9 @@ function add() {
 useKeys([
   { keys: 'n', does: 'a new bed', run: add },
   { keys: '[', does: 'a week back', run: () => step(-7) },
-  { keys: ']', does: 'a week on', run: () => step(7) },
+  { keys: ']', does: 'a week forward', run: () => step(7) },
   { keys: 'Escape', does: 'close the card', run: () => (picked.value = chosen.value = '') },
-  { keys: 'm', does: 'on a planting: move it by keys' },
+  { keys: 'm', does: 'on a crop: move it by keys' },
 ])
 </script>
 
@@ -121,17 +121,15 @@ useKeys([
         <template v-if="layout.short > 0.05"
           ><span class="warn"
             >short of up to <b>{{ say(lack.most, 'm²') }}</b> for {{ count(lack.weeks, 'week') }}</span
-          >, {{ count(layout.left.length, 'sowing') }} without ground<span class="quiet small"
-            >, {{ near }}</span
-          ></template
+          >, {{ count(layout.left.length, 'sowing') }} no room<span class="quiet small">, {{ near }}</span></template
         >
-        <template v-else>all that is sown has its ground</template>
-        <span v-if="ground.old" class="quiet small" data-old> being fitted anew …</span>
+        <template v-else>everything has room</template>
+        <span v-if="ground.old" class="quiet small" data-old> finding room …</span>
       </p>
       <ChoiceButtons
         v-if="beds.length"
         class="views no-print"
-        label="What of the ground is shown"
+        label="What is shown"
         :options="views"
         :model-value="view"
         @update:model-value="show"
@@ -139,7 +137,7 @@ useKeys([
     </div>
     <p v-if="ground.wrong" class="wrong" role="alert">{{ ground.wrong }}</p>
     <template v-if="!beds.length">
-      <p class="empty">Measure the plot, and Inventory proposes how it divides into beds; or add beds one by one.</p>
+      <p class="empty">Enter the size of the plot to see how many beds fit, or add beds one by one.</p>
       <DivideForm />
       <BedsPage :adding="adding" @add="add" @done="adding = undefined" />
     </template>
@@ -172,8 +170,8 @@ useKeys([
           </template>
           <GroundKey :view="view" />
           <p class="small no-print links">
-            <a :href="`/api/plot.svg?day=${day}`" download="plot.svg">drawing to scale, 1 : 100</a>
-            <RouterLink :to="`/ground/sheet?day=${day}`">print the plot and a card a bed</RouterLink>
+            <a :href="`/api/plot.svg?day=${day}`" download="plot.svg">Drawing to scale, 1 : 100</a>
+            <RouterLink :to="`/ground/sheet?day=${day}`">Print the plan and bed cards</RouterLink>
           </p>
         </div>
         <div class="side">

@@ -31,7 +31,7 @@ const offer = computed(() => better.value?.[0])
 <template>
   <div class="ways-out">
     <p v-if="offer" class="offer small" data-offer role="status">
-      A longer search has found {{ render(offer.words) }}: {{ say(offer.gains, 'm²') }} weeks more find ground.
+      A longer search has found {{ render(offer.words) }}: {{ say(offer.gains, 'm²') }} more weeks have room.
       <button
         type="button"
         class="link"
@@ -43,7 +43,7 @@ const offer = computed(() => better.value?.[0])
       </button>
       <span v-if="refused" class="wrong" role="alert">{{ capital(refused) }}</span>
     </p>
-    <p class="fit"><RouterLink to="/ground/fit">Fit the wishes to the ground</RouterLink></p>
+    <p class="fit"><RouterLink to="/ground/fit">Fit my wishes to the beds</RouterLink></p>
     <ElButton v-if="!wanted" size="small" @click="wanted = true">What would help?</ElButton>
     <Remedies
       v-else

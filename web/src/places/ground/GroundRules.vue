@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 import { useCustoms } from '../../lib/customs'
-import { count } from '../../lib/words'
+import { count, familyName } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
 
 const store = useHousehold()
@@ -41,25 +41,24 @@ function tick(id: string, on: boolean) {
 </script>
 
 <template>
-  <section aria-label="Rules of the ground">
-    <h3>What is bent, and what shares ground</h3>
+  <section aria-label="Rules for the beds">
+    <h3>Exceptions to rotation, and shared beds</h3>
     <label class="field bent"
-      ><span>families whose rotation is not kept</span>
+      ><span>families without rotation</span>
       <ElSelect
         :model-value="customs.bent"
         multiple
         filterable
         size="small"
-        placeholder="none: it is kept for all"
-        aria-label="Families whose rotation is not kept"
+        placeholder="none: all families rotate"
+        aria-label="Families without rotation"
         @change="set({ bent: $event })"
       >
-        <ElOption v-for="f in families" :key="f" :value="f" :label="f" />
+        <ElOption v-for="f in families" :key="f" :value="f" :label="familyName(store.crops, f)" />
       </ElSelect>
     </label>
     <p class="quiet small">
-      A quick crop may stand between a slow one for its first weeks, where you tick it: for so many weeks and on so much
-      of its ground as said.
+      A quick crop can share the bed of a slow one for its first weeks. Tick the pairs you want.
     </p>
     <ul class="small">
       <li v-for="p in shown" :key="p.id">
@@ -71,7 +70,7 @@ function tick(id: string, on: boolean) {
           ><b>{{ p.short_name }}</b> between {{ p.long_name }}</ElCheckbox
         >
         <span class="quiet"
-          >{{ count(p.weeks, 'week') }}, {{ Math.round(p.room * 100) }} % of the ground{{
+          >{{ count(p.weeks, 'week') }}, {{ Math.round(p.room * 100) }} % of the space{{
             p.timing === 'tricky' ? ', needs care' : ''
           }}. {{ p.why }}</span
         >
@@ -83,7 +82,7 @@ function tick(id: string, on: boolean) {
           ><b>{{ name(p.short) }}</b> between {{ name(p.long) }}</span
         >
         <span class="quiet"
-          >your own: {{ count(p.weeks, 'week') }}, {{ Math.round(p.share * 100) }} % of the ground
+          >your own: {{ count(p.weeks, 'week') }}, {{ Math.round(p.share * 100) }} % of the space
           <button type="button" class="link" :aria-label="`Remove ${name(p.short)}`" @click="drop(i)">
             remove
           </button></span
@@ -92,31 +91,31 @@ function tick(id: string, on: boolean) {
     </ul>
     <form v-if="adding" class="own small" @submit.prevent="add">
       <label class="field"
-        ><span>the short crop</span
-        ><ElSelect v-model="draft.short" filterable size="small" aria-label="The short crop" placeholder="type to find"
+        ><span>the quick crop</span
+        ><ElSelect v-model="draft.short" filterable size="small" aria-label="The quick crop" placeholder="type to find"
           ><ElOption v-for="c in crops" :key="c.id" :value="c.id" :label="c.name" /></ElSelect
       ></label>
       <label class="field"
-        ><span>between the long crop</span
-        ><ElSelect v-model="draft.long" filterable size="small" aria-label="The long crop" placeholder="type to find"
+        ><span>between the slow crop</span
+        ><ElSelect v-model="draft.long" filterable size="small" aria-label="The slow crop" placeholder="type to find"
           ><ElOption v-for="c in crops" :key="c.id" :value="c.id" :label="c.name" /></ElSelect
       ></label>
       <label class="field"
         ><span>weeks together</span><NumberInput v-model="draft.weeks" unit="weeks" suffix label="Weeks together"
       /></label>
       <label class="field"
-        ><span>of its ground</span><NumberInput v-model="draft.share" unit="share" suffix label="Share of the ground"
+        ><span>of its space</span><NumberInput v-model="draft.share" unit="share" suffix label="Share of the space"
       /></label>
       <span class="acts">
         <ElButton size="small" type="primary" native-type="submit" :disabled="!draft.short || !draft.long"
-          >Admit it</ElButton
+          >Save</ElButton
         >
-        <button type="button" class="link" @click="adding = false">leave it</button>
+        <button type="button" class="link" @click="adding = false">Cancel</button>
       </span>
     </form>
-    <button v-else type="button" class="link small gap" @click="adding = true">a pair of your own</button>
+    <button v-else type="button" class="link small gap" @click="adding = true">Add your own pair</button>
     <button type="button" class="link small" @click="all = !all">
-      {{ all ? 'only those whose crops are both grown' : `all ${pairs.length} of the book` }}
+      {{ all ? 'only pairs you grow' : `all ${pairs.length} of the book` }}
     </button>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </section>

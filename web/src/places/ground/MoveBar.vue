@@ -36,12 +36,12 @@ async function put(bend: boolean) {
   problem.value = await moving.put(bend)
 }
 useKeys([
-  { keys: 'ArrowUp', does: 'in hand: the bed before', run: () => other(-1) },
-  { keys: 'ArrowDown', does: 'in hand: the bed after', run: () => other(1) },
-  { keys: 'ArrowLeft', does: 'in hand: back along the bed', run: () => moving.over(moving.bed, moving.at - 0.5) },
-  { keys: 'ArrowRight', does: 'in hand: on along the bed', run: () => moving.over(moving.bed, moving.at + 0.5) },
-  { keys: 'Enter', does: 'in hand: put it there', run: () => void put(false) },
-  { keys: 'Escape', does: 'in hand: leave it where it was', run: moving.leave },
+  { keys: 'ArrowUp', does: 'moving: the bed before', run: () => other(-1) },
+  { keys: 'ArrowDown', does: 'moving: the next bed', run: () => other(1) },
+  { keys: 'ArrowLeft', does: 'moving: back along the bed', run: () => moving.over(moving.bed, moving.at - 0.5) },
+  { keys: 'ArrowRight', does: 'moving: forward along the bed', run: () => moving.over(moving.bed, moving.at + 0.5) },
+  { keys: 'Enter', does: 'moving: place it here', run: () => void put(false) },
+  { keys: 'Escape', does: 'moving: cancel', run: moving.leave },
 ])
 const faults = computed(() => render(moving.choice?.faults.join(', ') ?? ''))
 </script>
@@ -50,25 +50,25 @@ const faults = computed(() => render(moving.choice?.faults.join(', ') ?? ''))
   <div ref="bar" class="in-hand" role="status" tabindex="-1" :class="moving.verdict">
     <b>{{ ground.names.get(moving.sowing) }}</b>
     over {{ ground.bedName(moving.bed) }}, from {{ say(moving.at, 'm') }} on:
-    <span v-if="!moving.look" class="quiet">asking the rules …</span>
+    <span v-if="!moving.look" class="quiet">Checking …</span>
     <span v-else-if="moving.verdict === 'no'" class="warn"
-      >it cannot lie there: {{ render(moving.choice?.refused ?? '') }}</span
+      >it cannot go there: {{ render(moving.choice?.refused ?? '') }}</span
     >
     <span v-else-if="moving.verdict === 'bend'" class="warn"
-      >its family stood there in {{ moving.choice?.bend }}, too lately
-      <ElButton size="small" @click="put(true)">Bend the rotation</ElButton></span
+      >the same family grew there in {{ moving.choice?.bend }}, too recently
+      <ElButton size="small" @click="put(true)">Allow it here this year</ElButton></span
     >
-    <span v-else-if="moving.verdict === 'free'">free{{ faults ? `, though ${faults}` : ', nothing against it' }}</span>
-    <span v-else>something lies there and would make room{{ faults ? `; ${faults}` : '' }}</span>
-    <span class="quiet small keys">arrows move it · Enter puts it · Escape leaves it</span>
-    <button type="button" class="link small" @click="moving.leave">leave it</button>
+    <span v-else-if="moving.verdict === 'free'">free{{ faults ? `, though ${faults}` : ', no drawback' }}</span>
+    <span v-else>another crop would move{{ faults ? `; ${faults}` : '' }}</span>
+    <span class="quiet small keys">Arrows move it · Enter places it · Esc cancels</span>
+    <button type="button" class="link small" @click="moving.leave">Cancel</button>
     <button
       v-if="moving.verdict === 'free' || moving.verdict === 'room'"
       type="button"
       class="link small"
       @click="put(false)"
     >
-      put it there
+      Place it here
     </button>
     <p v-if="problem" class="wrong" role="alert">{{ wordsOf(problem) }}</p>
   </div>

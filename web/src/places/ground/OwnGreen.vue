@@ -18,7 +18,7 @@ const draft = ref({ from: '', name: '', seed: 0, weeks: 0, wait: 0, nitrogen: 0 
 const all = computed(() => store.reference?.green ?? [])
 const mine = computed(() => customs.value.own_green ?? [])
 
-/** The figures of the row it begins from. */
+/** The figures of the row it based on. */
 function begin(id: string) {
   const g = all.value.find((x) => x.id === id)
   if (g) draft.value = { ...draft.value, from: id, seed: g.seed, weeks: g.weeks, wait: g.wait, nitrogen: g.nitrogen }
@@ -48,22 +48,22 @@ async function drop(i: number) {
   <section aria-label="Green manures of your own">
     <h3>Green manures of your own</h3>
     <p class="quiet small">
-      Press a bed on the plot to see which green manures can go into it. A kind of your own begins from one of the book.
+      Press a bed on the plot to see which green manures can go into it. To add your own, start from one in the book.
     </p>
     <ul v-if="mine.length" class="small">
       <li v-for="(g, i) in mine" :key="g.id">
         <b>{{ g.name }}</b>
         <span class="quiet">
-          {{ say(g.seed, 'g') }} of seed a m², {{ count(g.weeks, 'week') }} to be worth it,
+          {{ say(g.seed, 'g') }} of seed a m², {{ count(g.weeks, 'week') }} to be worth sowing,
           {{ count(g.wait, 'week') }} before the next crop</span
         >
-        <button type="button" class="link" :aria-label="'Remove ' + g.name" @click="drop(i)">remove</button>
+        <button type="button" class="link" :aria-label="'Remove ' + g.name" @click="drop(i)">Remove</button>
       </li>
     </ul>
     <form v-if="adding" class="row small" @submit.prevent="add">
       <label class="field"
-        ><span>begins from</span
-        ><ElSelect :model-value="draft.from" size="small" aria-label="Begins from" placeholder="choose" @change="begin"
+        ><span>based on</span
+        ><ElSelect :model-value="draft.from" size="small" aria-label="Based on" placeholder="choose" @change="begin"
           ><ElOption v-for="g in all" :key="g.id" :value="g.id" :label="g.name" /></ElSelect
       ></label>
       <label class="field"
@@ -74,7 +74,7 @@ async function drop(i: number) {
           ><span>seed, g a m²</span><NumberInput v-model="draft.seed" label="Seed, g a square metre"
         /></label>
         <label class="field"
-          ><span>weeks to be worth it</span><NumberInput v-model="draft.weeks" label="Weeks to be worth it"
+          ><span>weeks to be worth sowing</span><NumberInput v-model="draft.weeks" label="Weeks to be worth sowing"
         /></label>
         <label class="field"
           ><span>weeks before the next crop</span><NumberInput v-model="draft.wait" label="Weeks before the next crop"
@@ -85,12 +85,12 @@ async function drop(i: number) {
       </template>
       <span class="acts">
         <ElButton size="small" type="primary" native-type="submit" :disabled="!draft.from || !draft.name.trim()"
-          >Add it</ElButton
+          >Add</ElButton
         >
-        <button type="button" class="link" @click="adding = false">leave it</button>
+        <button type="button" class="link" @click="adding = false">Cancel</button>
       </span>
     </form>
-    <button v-else type="button" class="link small" @click="adding = true">a green manure of your own</button>
+    <button v-else type="button" class="link small" @click="adding = true">Add your own green manure</button>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </section>
 </template>

@@ -59,9 +59,9 @@ const shown = computed(() => (all.value ? choices.value : choices.value.slice(0,
 
 function words(c: Choice): string {
   if (c.refused) return render(c.refused)
-  if (c.bend) return `its family stood there in ${c.bend}`
-  const against = c.faults.length ? render(c.faults.join(', ')) : 'nothing against it'
-  return c.free.length ? `free; ${against}` : `others would make room; ${against}`
+  if (c.bend) return `same family there in ${c.bend}`
+  const against = c.faults.length ? render(c.faults.join(', ')) : 'no drawbacks'
+  return c.free.length ? `free; ${against}` : `possible, other crops would have to move; ${against}`
 }
 async function put(bed: string, bend: boolean) {
   wanted.value = bed
@@ -77,7 +77,7 @@ const base = computed(() => `sowing/${props.sowing}`)
 </script>
 
 <template>
-  <aside v-if="s" class="card" :data-card="sowing" aria-label="A sowing on the ground">
+  <aside v-if="s" class="card" :data-card="sowing" aria-label="A crop in its bed">
     <h3>
       {{ s.crop_name }}
       <button type="button" class="link small" @click="emit('close')">close</button>
@@ -98,14 +98,14 @@ const base = computed(() => `sowing/${props.sowing}`)
             ? `rows ${say(p.line * 100, 'cm')} apart, across`
             : `${count(p.lines, 'row')} ${say(p.line * 100, 'cm')} apart`
         }}, {{ say(p.plant * 100, 'cm') }} in the row
-        <span v-if="p.held" class="by-hand">{{ p.stands ? 'it stands here' : 'held by hand' }}</span>
+        <span v-if="p.held" class="by-hand">{{ p.stands ? 'it grows here' : 'fixed by you' }}</span>
         <span v-if="p.with" class="by-hand">between {{ ground.names.get(p.with) }}</span>
         <span v-if="p.was" class="warn">moved from {{ ground.bedName(p.was) }}</span>
-        <span v-if="p.bent" class="warn">rotation bent: its family stood here in {{ p.bent }}</span>
+        <span v-if="p.bent" class="warn">exception: same family here in {{ p.bent }}</span>
         <span v-for="f in p.faults ?? []" :key="f" class="warn">{{ render(f) }}</span>
       </li>
     </ul>
-    <p v-else class="warn">It has found no ground.</p>
+    <p v-else class="warn">There is no room for it.</p>
     <p class="quiet small">
       <template v-if="beside.before"
         >Before it: {{ ground.names.get(beside.before.planting) }}, until {{ day(beside.before.to) }}.
@@ -126,13 +126,13 @@ const base = computed(() => `sowing/${props.sowing}`)
       closed
     />
     <details v-if="look?.why.length" class="why small" open>
-      <summary>Why there</summary>
+      <summary>Why here</summary>
       <ul>
         <li v-for="w in look.why" :key="w">{{ render(w) }}</li>
       </ul>
     </details>
     <div v-if="choices.length" class="else no-print small">
-      <h4>In another bed</h4>
+      <h4>Other beds</h4>
       <ul>
         <li v-for="c in shown" :key="c.bed" :data-choice="c.bed">
           <b>{{ c.name }}</b>
@@ -141,15 +141,15 @@ const base = computed(() => `sowing/${props.sowing}`)
             v-if="!c.refused"
             type="button"
             class="link"
-            :aria-label="`Put it in ${c.name}`"
+            :aria-label="`Move it to ${c.name}`"
             @click="put(c.bed, false)"
           >
-            put it there
+            Move it here
           </button>
           <p v-if="problem && wanted === c.bed" class="wrong" role="alert">
             {{ wordsOf(problem) }}
             <ElButton v-if="refusal?.field === 'bend'" size="small" @click="put(c.bed, true)"
-              >Bend the rotation</ElButton
+              >Allow it here this year</ElButton
             >
           </p>
         </li>
@@ -158,8 +158,8 @@ const base = computed(() => `sowing/${props.sowing}`)
         <button v-if="choices.length > 3" type="button" class="link" @click="all = !all">
           {{ all ? 'fewer' : `all ${choices.length} beds` }}
         </button>
-        <button v-if="mine[0]" type="button" class="link" @click="moving.begin(mine[0])">move it by keys</button>
-        <button v-if="held" type="button" class="link" @click="letGo">let it find its own bed again</button>
+        <button v-if="mine[0]" type="button" class="link" @click="moving.begin(mine[0])">Move it by keys</button>
+        <button v-if="held" type="button" class="link" @click="letGo">Let the plan choose the bed</button>
       </p>
     </div>
   </aside>

@@ -40,28 +40,28 @@ async function remove(i: number) {
     <h3>The plot</h3>
     <div class="fields">
       <label class="field"
-        ><span>long</span><NumberInput v-model="draft.length" unit="m" suffix label="The plot is long" @done="save"
+        ><span>long</span><NumberInput v-model="draft.length" unit="m" suffix label="Length of the plot" @done="save"
       /></label>
       <label class="field"
-        ><span>wide</span><NumberInput v-model="draft.width" unit="m" suffix label="The plot is wide" @done="save"
+        ><span>wide</span><NumberInput v-model="draft.width" unit="m" suffix label="Width of the plot" @done="save"
       /></label>
       <label class="field"
-        ><span>its width points to, ° from north</span
-        ><NumberInput v-model="draft.bearing" label="The width points to" @done="save"
+        ><span>its short side faces, ° from north</span
+        ><NumberInput v-model="draft.bearing" label="The short side faces" @done="save"
       /></label>
     </div>
     <p class="quiet small">
-      What stands high around it, measured from the middle of the plot: the hours of sun of each bed follow by month.
+      What throws shade, measured from the middle of the plot. The hours of sun of each bed follow from it.
     </p>
     <p v-for="(o, i) in draft.obstacles" :key="i" class="small">
-      <b>{{ o.name }}</b>, {{ say(o.height, 'm') }} high, {{ say(o.breadth, 'm') }} broad,
+      <b>{{ o.name }}</b>, {{ say(o.height, 'm') }} high, {{ say(o.breadth, 'm') }} wide,
       {{ say(o.distance, 'm') }} away at {{ Math.round(o.bearing) }}°
-      <button type="button" class="link" :aria-label="`Remove ${o.name}`" @click="remove(i)">remove</button>
+      <button type="button" class="link" :aria-label="`Remove ${o.name}`" @click="remove(i)">Remove</button>
     </p>
     <form class="fields" @submit.prevent="add">
       <label class="field"
         ><span>barn, hedge, trees</span
-        ><ElInput v-model="fresh.name" size="small" aria-label="What stands high" @keydown.enter.prevent
+        ><ElInput v-model="fresh.name" size="small" aria-label="What throws shade" @keydown.enter.prevent
       /></label>
       <label class="field"
         ><span>high</span><NumberInput v-model="fresh.height" unit="m" suffix label="Its height"
@@ -73,9 +73,9 @@ async function remove(i: number) {
         ><span>at ° from north</span><NumberInput v-model="fresh.bearing" label="Its bearing"
       /></label>
       <label class="field"
-        ><span>broad</span><NumberInput v-model="fresh.breadth" unit="m" suffix label="Its breadth"
+        ><span>wide</span><NumberInput v-model="fresh.breadth" unit="m" suffix label="Its width"
       /></label>
-      <button type="submit" class="link" :disabled="!fresh.name.trim()">add what throws a shadow</button>
+      <button type="submit" class="link" :disabled="!fresh.name.trim()">Add</button>
     </form>
     <p v-if="problem" class="wrong" role="alert">{{ wordsOf(problem) }}</p>
   </section>

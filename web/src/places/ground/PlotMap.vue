@@ -119,7 +119,7 @@ const ghost = computed(() =>
       />
       <g v-for="s in d.stands" :key="s.s.name + s.s.at" data-stands>
         <rect class="stands" :x="s.x" :y="s.y" :width="s.w" :height="s.h">
-          <title>{{ s.s.name }} stands here until {{ s.s.until }}</title>
+          <title>{{ s.s.name }} grows here until {{ s.s.until }}</title>
         </rect>
         <text
           v-if="Math.max(s.w, s.h) > letter * s.s.name.length * 0.5"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The ground on paper: the plot on one page, and a card a bed with all that stands
+// Beds on paper: the plot on one page, and a card for each bed with all that stands
 // in it through the year.
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
@@ -7,7 +7,7 @@ import { stoodIn, useGround } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { usePaper } from '../../lib/paper'
 import { useUnits } from '../../lib/units'
-import { count, day as short, fullDay } from '../../lib/words'
+import { count, day as short, fullDay, familyName } from '../../lib/words'
 import ChoiceButtons from '../../parts/ChoiceButtons.vue'
 import PaperChoice from '../../parts/PaperChoice.vue'
 import PlotMap from './PlotMap.vue'
@@ -48,21 +48,21 @@ const today = computed(() =>
 const stood = (b: (typeof beds.value)[number]) =>
   stoodIn(b)
     .slice(-3)
-    .map((s) => `${s.year} ${s.families.join(', ')}`)
+    .map((s) => `${s.year} ${s.families.map((f) => familyName(store.crops, f)).join(', ')}`)
     .join('; ')
 </script>
 
 <template>
   <section class="sheets">
     <div class="bar no-print">
-      <h2 tabindex="-1">The ground on paper</h2>
-      <RouterLink to="/ground">back to Ground</RouterLink>
+      <h2 tabindex="-1">Beds on paper</h2>
+      <RouterLink to="/ground">Back to Ground</RouterLink>
       <ChoiceButtons
         v-model="what"
         label="What is printed"
         :options="[
           { value: 'plot', words: 'the plot' },
-          { value: 'cards', words: 'a card a bed' },
+          { value: 'cards', words: 'a card for each bed' },
         ]"
       />
       <PaperChoice v-model="paper" words="print" />
@@ -85,7 +85,7 @@ const stood = (b: (typeof beds.value)[number]) =>
           {{ c.b.name }}
           <span
             >{{ say(c.b.length, 'm') }} × {{ say(c.b.width, 'm')
-            }}{{ stood(c.b) ? ` · stood: ${stood(c.b)}` : '' }}</span
+            }}{{ stood(c.b) ? ` · grew before: ${stood(c.b)}` : '' }}</span
           >
         </h3>
         <table>
@@ -104,7 +104,7 @@ const stood = (b: (typeof beds.value)[number]) =>
             <tr v-for="s in c.b.stands ?? []" :key="s.name + s.at">
               <td></td>
               <td>{{ short(s.until) }}</td>
-              <td>{{ s.name }}, stands now</td>
+              <td>{{ s.name }}, growing now</td>
               <td class="n"></td>
               <td class="n">{{ say(s.at, 'm') }}, {{ say(s.length, 'm') }}</td>
               <td></td>

@@ -28,21 +28,23 @@ function add() {
         filterable
         allow-create
         default-first-option
-        placeholder="leek, or anything"
-        aria-label="What stands there"
+        placeholder="leek"
+        aria-label="Growing here"
       >
         <ElOption v-for="c in crops" :key="c.id" :value="c.name" :label="c.name" />
       </ElSelect>
     </label>
-    <label class="field"><span>from</span><NumberInput v-model="draft.at" unit="m" suffix label="Stands from" /></label>
     <label class="field"
-      ><span>long</span><NumberInput v-model="draft.length" unit="m" suffix label="Stands on a length of"
+      ><span>from</span><NumberInput v-model="draft.at" unit="m" suffix label="Growing from"
     /></label>
     <label class="field"
-      ><span>until</span><ElInput v-model="draft.until" type="date" size="small" aria-label="Stands until"
+      ><span>long</span><NumberInput v-model="draft.length" unit="m" suffix label="Length of bed"
     /></label>
-    <ElButton native-type="submit" size="small" :disabled="!draft.name.trim() || !draft.until">put it down</ElButton>
-    <button type="button" class="link small" @click="emit('leave')">leave</button>
+    <label class="field"
+      ><span>until</span><ElInput v-model="draft.until" type="date" size="small" aria-label="Growing until"
+    /></label>
+    <ElButton native-type="submit" size="small" :disabled="!draft.name.trim() || !draft.until">Save</ElButton>
+    <button type="button" class="link small" @click="emit('leave')">Cancel</button>
   </form>
 </template>
 

@@ -65,7 +65,7 @@ function point(e: MouseEvent) {
         >; {{ say(week.barrels, 'L') }} from the barrels</template
       >.
     </p>
-    <p v-if="stages.length" class="small">It matters most to what is {{ stages.join('; ') }}.</p>
+    <p v-if="stages.length" class="small">Water matters most now for {{ stages.join('; ') }}.</p>
     <p class="small quiet"><i class="barrel" /> from the barrels <i class="tap" /> from the tap or well</p>
   </div>
 </template>

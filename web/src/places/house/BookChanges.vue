@@ -4,27 +4,27 @@
 
 <template>
   <details class="small how">
-    <summary>How the seasons follow from these figures, and what changed</summary>
+    <summary>How these figures make the seasons, and what changed</summary>
     <ul>
       <li>
         Growth stops in autumn and starts again in spring by warmth and light together. Before, the length of the day
         alone stopped it, and a mild winter looked like a hard one.
       </li>
       <li>
-        Heat wears a crop out by degrees: one degree over its limit costs a quarter of a day’s picking, four degrees all
+        Heat ends a crop gradually: one degree over its limit costs a quarter of a day’s picking, four degrees cost all
         of it. Before, a single warm month ended it.
       </li>
       <li>
-        Crops that may stand through the winter wait and go on in spring, until they run to seed by the length of the
-        day. Roots and heads stand for weeks in the cool.
+        Crops that survive the winter wait and grow on in spring, until the long days make them run to seed. Roots and
+        heads keep in the bed for weeks while it is cool.
       </li>
       <li>
-        What is stored is ready four weeks before the cold, and is lifted when it must be. Before, it was begun on the
-        last day that could just do.
+        Crops for storage are ready four weeks before the cold, and are lifted when they must be. Before, they were sown
+        on the last possible day.
       </li>
       <li>
-        Ten kinds are new, such as onion sets, autumn onions, wintered sprouting broccoli, popcorn and salsify. What you
-        have overruled stays as you set it.
+        Ten varieties are new, such as onion sets, autumn onions, wintered sprouting broccoli, popcorn and salsify. Your
+        own figures are not changed.
       </li>
     </ul>
   </details>

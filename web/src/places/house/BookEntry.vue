@@ -24,12 +24,12 @@ defineEmits<{ toggle: [] }>()
       <span class="quiet small">{{ group }}</span>
       <span class="marks small"
         ><span v-if="own" class="own">{{ own }}</span>
-        <span v-if="overruled" class="warn">{{ count(overruled, 'figure') }} overruled</span></span
+        <span v-if="overruled" class="warn">{{ count(overruled, 'your figure') }}</span></span
       >
     </button>
     <div v-if="open" class="body">
       <slot />
-      <p class="small quiet">Basis: {{ basis }}</p>
+      <p class="small quiet">Source: {{ basis }}</p>
       <p class="small acts"><slot name="acts" /></p>
       <slot name="below" />
     </div>

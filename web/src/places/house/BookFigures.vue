@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The figures of one row of the book, each to be overruled and put back. What would
+// The figures of one row of the book, each to be overruled and Use the usual figure. What would
 // follow is shown before it is taken.
 import { ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
@@ -104,15 +104,15 @@ async function putBack(f: BookFigure) {
                 >usual
                 {{ f.choices.length ? words(f, f.usual_choice) : f.no_usual ? 'none' : say(f.usual, f.unit) }}</span
               >
-              <button type="button" class="link" :aria-label="'Put back: ' + f.name" @click="putBack(f)">
-                put back
+              <button type="button" class="link" :aria-label="'Use the usual figure for ' + f.name" @click="putBack(f)">
+                Use the usual figure
               </button>
               <em v-if="own(f)?.why" class="why quiet">{{ own(f)?.why }}</em>
             </span>
           </div>
           <ForesightPanel v-if="open === f.field" class="whole" :what="what" :found="found" @take="take" @leave="leave">
             <label class="reason"
-              >Why (for later years)
+              >Why (to remember it later)
               <ElInput v-model="why" size="small" maxlength="200" aria-label="Why" @keydown.enter.prevent="take" />
             </label>
           </ForesightPanel>

@@ -1,27 +1,23 @@
 <script setup lang="ts">
 // What a household keeps of itself outside this machine: a backup, and the file in an open format.
-import { useHousehold } from '../../lib/household'
-
-const store = useHousehold()
 </script>
 
 <template>
-  <section aria-label="Copies to keep">
-    <h3>Copies to keep</h3>
+  <section aria-label="Backups">
+    <h3>Backups</h3>
     <p>
       <a class="button" href="/api/backup" download data-backup>Save a backup</a>
-      <span class="small quiet"
-        >everything, with the journal, as edit {{ store.state?.revision }} left it. It is opened and planned again
-        before you get it.</span
-      >
+      <span class="small quiet">everything, with all your changes, as it is now. It is tested before you get it.</span>
     </p>
     <p class="small">
       <a href="/api/household-file" download="household.json">Save the household file</a>
-      <span class="quiet">: what you say of yourselves, in an open format, without the journal.</span>
+      <span class="quiet"
+        >: your household, wishes, beds and records in an open format, without the list of edits.</span
+      >
     </p>
     <p class="small quiet">
-      To put a backup back: <code>inventory restore BACKUP --db NEW.db</code>. To begin from a household file: start
-      with an empty database; the first screen asks for it.
+      To restore a backup: <code>inventory restore BACKUP --db NEW.db</code>. To start from a household file, start with
+      an empty database. The first screen asks for the file.
     </p>
   </section>
 </template>

@@ -9,7 +9,7 @@ import { useAnswer } from '../../lib/ask'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useUnits } from '../../lib/units'
-import { capital } from '../../lib/words'
+import { capital, familyName } from '../../lib/words'
 import HabitForm from '../sowings/HabitForm.vue'
 import ChoiceButtons from '../../parts/ChoiceButtons.vue'
 import BookChanges from './BookChanges.vue'
@@ -43,7 +43,9 @@ const has = (...texts: string[]) => {
 }
 const crops = computed(() =>
   (book.value?.crops ?? []).filter(
-    (c) => has(c.name, c.food, c.botanical, c.family, c.group) && (only.value === 'all' || c.own || changed(c) > 0),
+    (c) =>
+      has(c.name, c.food, c.botanical, c.family, familyName(store.crops, c.family), c.group) &&
+      (only.value === 'all' || c.own || changed(c) > 0),
   ),
 )
 const preparations = computed(() =>
@@ -56,7 +58,9 @@ const cautionOf = (id: string) => store.reference?.cautions.find((c) => c.id ===
 
 async function removeOwn(kind: 'own-crop' | 'own-preparation', id: string) {
   const p = await store.edit({ command: `remove-${kind}`, target: id })
-  refused.value = p ? `It cannot go while a wish, a patch or a lot of it is there. ${p.detail}` : ''
+  refused.value = p
+    ? `It is still used by a wish, a patch or something on the shelf. Remove that first. ${p.detail}`
+    : ''
   if (!p) open.value = ''
 }
 
@@ -78,14 +82,14 @@ useKeys([{ keys: '/', does: 'find in the book', run: () => finder.value?.focus()
     <div class="top">
       <RouterLink to="/house" class="link small">‹ House</RouterLink>
       <h2 tabindex="-1">Crop book</h2>
-      <span class="quiet small">usual home-garden figures; your own log and your own word go before them</span>
+      <span class="quiet small">usual home-garden figures. Your records and mine figures replace them.</span>
     </div>
     <BookChanges />
     <div class="bar no-print">
       <ElInput
         ref="finder"
         v-model="find"
-        placeholder="find: a name, a family, a form"
+        placeholder="Find a name, a family or a use"
         aria-label="Find in the book"
         clearable
         @keydown.esc="find = ''"
@@ -98,9 +102,9 @@ useKeys([{ keys: '/', does: 'find in the book', run: () => finder.value?.focus()
           { value: 'preparations', words: `preparations ${preparations.length}` },
         ]"
       />
-      <ElSelect v-model="only" size="small" aria-label="Which rows">
-        <ElOption value="all" label="all rows" />
-        <ElOption value="own" label="your own, and overruled" />
+      <ElSelect v-model="only" size="small" aria-label="Which entries">
+        <ElOption value="all" label="all entries" />
+        <ElOption value="own" label="mine and changed" />
       </ElSelect>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
@@ -113,8 +117,8 @@ useKeys([{ keys: '/', does: 'find in the book', run: () => finder.value?.focus()
         :key="c.id"
         :name="c.name"
         :latin="c.botanical"
-        :group="c.family"
-        :own="c.own ? 'your own' : ''"
+        :group="`${familyName(store.crops, c.family)} · ${c.family}`"
+        :own="c.own ? 'mine' : ''"
         :overruled="changed(c)"
         :basis="c.basis"
         :open="open === c.id"
@@ -125,9 +129,9 @@ useKeys([{ keys: '/', does: 'find in the book', run: () => finder.value?.focus()
         <HabitForm v-if="seasonal(c)" :crop="c.id" ask />
         <template #acts>
           <button type="button" class="link" @click="making = making === c.id ? '' : c.id">
-            start a kind of your own from this row
+            Add my own variety based on this
           </button>
-          <button v-if="c.own" type="button" class="link warn" @click="removeOwn('own-crop', c.id)">remove it</button>
+          <button v-if="c.own" type="button" class="link warn" @click="removeOwn('own-crop', c.id)">Remove</button>
         </template>
         <template #below>
           <OwnForm
@@ -166,10 +170,10 @@ useKeys([{ keys: '/', does: 'find in the book', run: () => finder.value?.focus()
         </ul>
         <template #acts>
           <button type="button" class="link" @click="making = making === p.id ? '' : p.id">
-            start a preparation of your own from this row
+            Add my own preparation based on this
           </button>
           <button v-if="p.own" type="button" class="link warn" @click="removeOwn('own-preparation', p.id)">
-            remove it
+            Remove
           </button>
         </template>
         <template #below>

@@ -32,7 +32,7 @@ import Stores from './Stores.vue'
         hint="A batch is one load of the canner, the dryer or the pot."
       />
       <Capacities
-        title="Garden work and raising shelf"
+        title="Garden work and seedling shelf"
         :fields="[
           'garden_hours',
           'trays',

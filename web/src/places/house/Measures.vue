@@ -14,11 +14,11 @@ const fresh = () => add({ id: '', name: 'bucket', food: foods.value[0] ?? '', kg
 </script>
 
 <template>
-  <section aria-label="Measures of your own">
-    <h3>Measures of your own</h3>
+  <section aria-label="Your own measures">
+    <h3>Your own measures</h3>
     <p v-if="!rows.length" class="quiet small">
-      None entered. Who counts instead of weighing weighs a bucket, a crate or a bunch once; from then on “2 buckets of
-      beans” is a weight. In the Daybook one line does it: a bucket of beans is 3.1 kg.
+      None yet. Weigh a full bucket, crate or bunch once. From then on you can type “2 buckets of beans”. You can also
+      enter it in the Daybook: “a bucket of beans is 3.1 kg”.
     </p>
     <div v-else class="rows measures">
       <span class="quiet small">one</span><span class="quiet small">of</span><span class="quiet small r">weighs</span

@@ -23,7 +23,7 @@ function setAppetite(i: number, v: number | undefined) {
 }
 
 async function fresh() {
-  if (!(await add({ id: '', name: 'Somebody new', band: 'adult' }))) return
+  if (!(await add({ id: '', name: 'New person', band: 'adult' }))) return
   await nextTick()
   const names = document.querySelectorAll<HTMLInputElement>('[data-member-name] input')
   names[names.length - 1]?.select()
@@ -35,7 +35,7 @@ async function fresh() {
     <h3>
       Who eats here
       <span class="aside"
-        ><Figure :value="store.plan?.eaters ?? 0" unit="eaters" figure="house/eaters" label="at the table"
+        ><Figure :value="store.plan?.eaters ?? 0" unit="eaters" figure="house/eaters" label="to feed"
       /></span>
     </h3>
     <div class="rows members">
@@ -44,7 +44,7 @@ async function fresh() {
           v-model="r.value.name"
           size="small"
           data-member-name
-          :aria-label="`Name of member ${i + 1}`"
+          :aria-label="`Name of person ${i + 1}`"
           @change="save(i)"
         />
         <ElSelect v-model="r.value.band" size="small" :aria-label="'Age of ' + r.value.name" @change="save(i)">
@@ -81,8 +81,8 @@ async function fresh() {
       </template>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <button type="button" class="link add" @click="fresh">Add a member</button>
-    <p class="quiet small">An appetite of 1 is a grown-up’s.</p>
+    <button type="button" class="link add" @click="fresh">Add a person</button>
+    <p class="quiet small">Appetite 1 is what an average adult eats.</p>
   </section>
 </template>
 

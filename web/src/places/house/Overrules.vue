@@ -38,9 +38,7 @@ async function putBack(o: Overrule) {
 <template>
   <section aria-label="Your own figures">
     <h3>Your own figures</h3>
-    <p v-if="!rows.length" class="quiet small">
-      None yet. Every figure opens its working, and each usual figure in it can be overruled there.
-    </p>
+    <p v-if="!rows.length" class="quiet small">None yet. Press any number, then “Use my figure”.</p>
     <div v-else class="rows own">
       <template v-for="r in rows" :key="r.o.subject + r.o.field">
         <span>{{ r.of }}</span>
@@ -48,8 +46,13 @@ async function putBack(o: Overrule) {
           >{{ r.what }}<template v-if="r.why">: {{ r.why }}</template></span
         >
         <span class="number mine">{{ r.value }}</span>
-        <button type="button" class="link small" :aria-label="`Put back: ${r.of}, ${r.what}`" @click="putBack(r.o)">
-          put back
+        <button
+          type="button"
+          class="link small"
+          :aria-label="`Use the usual figure for ${r.of}, ${r.what}`"
+          @click="putBack(r.o)"
+        >
+          Use the usual figure
         </button>
       </template>
     </div>

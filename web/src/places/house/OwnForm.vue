@@ -37,24 +37,24 @@ async function save() {
       <span v-if="fieldError(problem, 'name')" class="wrong" role="alert">{{ fieldError(problem, 'name') }}</span>
     </label>
     <label v-if="kind === 'own-crop'" class="field">
-      <span>Food it is a kind of</span>
-      <ElInput v-model="draft.food" size="small" aria-label="Food it is a kind of" maxlength="40" />
+      <span>Which food is it?</span>
+      <ElInput v-model="draft.food" size="small" aria-label="Which food is it?" maxlength="40" />
       <span v-if="fieldError(problem, 'food')" class="wrong" role="alert">{{ fieldError(problem, 'food') }}</span>
     </label>
     <label v-else class="field wide">
-      <span>Made of (none: as in the book's row, with its other parts)</span>
+      <span>Made of (empty: the same as the preparation it is based on)</span>
       <ElSelect v-model="draft.crops" size="small" multiple filterable aria-label="Made of">
         <ElOption v-for="k in kinds" :key="k.id" :value="k.id" :label="k.name" />
       </ElSelect>
       <span v-if="fieldError(problem, 'crops')" class="wrong" role="alert">{{ fieldError(problem, 'crops') }}</span>
     </label>
     <div>
-      <ElButton native-type="submit" type="primary" size="small">Add it to the book</ElButton>
-      <ElButton size="small" @click="emit('close')">Leave it</ElButton>
+      <ElButton native-type="submit" type="primary" size="small">Add</ElButton>
+      <ElButton size="small" @click="emit('close')">Cancel</ElButton>
     </div>
     <p v-if="kind === 'own-preparation'" class="small quiet whole">
-      Inventory reckons quantities alone. It will say that this is no tested recipe; for times and acidity go by a
-      current tested one.
+      Inventory works out amounts only and marks this as not a tested recipe. For times and acidity, follow a current
+      tested recipe.
     </p>
     <p v-if="otherErrors(problem, 'name', 'food', 'crops')" class="wrong whole" role="alert">
       {{ otherErrors(problem, 'name', 'food', 'crops') }}

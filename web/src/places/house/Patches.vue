@@ -15,14 +15,13 @@ const fresh = () =>
 </script>
 
 <template>
-  <section aria-label="Patches that stand">
-    <h3>Patches that stand</h3>
+  <section aria-label="Patches growing now">
+    <h3>Patches growing now</h3>
     <p v-if="!rows.length" class="quiet small">
-      None entered. Asparagus, rhubarb, berries and the like that stand already are counted against what is wished, by
-      their age.
+      None yet. Asparagus, rhubarb, berries and other plants that stay for years are counted by age against your wishes.
     </p>
     <div v-else class="rows patches">
-      <span class="quiet small">what</span><span class="quiet small r">plants</span
+      <span class="quiet small">crop</span><span class="quiet small r">plants</span
       ><span class="quiet small r">planted in</span><span></span>
       <template v-for="(r, i) in rows" :key="r.value.id">
         <ElSelect v-model="r.value.crop" size="small" :aria-label="`Patch ${i + 1}`" @change="save(i)">

@@ -55,7 +55,7 @@ function takeRecord(r: WeatherRecord) {
   Object.assign(draft, JSON.parse(JSON.stringify(r.place)))
   recent.value = r.recent.length ? r.recent : undefined
   record.value = [`From ${r.days} days, ${count(r.years, 'whole year')}`, ...r.notes]
-  if (recent.value) record.value.push('the days of this year will stand in place of the normals')
+  if (recent.value) record.value.push('this year’s weather will replace the averages')
 }
 const been = computed(() => store.household?.weather ?? [])
 async function forget() {
@@ -91,8 +91,8 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
         <ElSelect
           v-model="climate"
           size="small"
-          placeholder="begin from a climate like yours"
-          aria-label="Begin from a climate like yours"
+          placeholder="start from a climate like yours"
+          aria-label="Start from a climate like yours"
           @change="take"
         >
           <ElOption v-for="c in store.reference?.climates ?? []" :key="c.id" :value="c.id" :label="c.words" />
@@ -101,15 +101,15 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
     </h3>
     <PlaceSource @record="takeRecord" @begin="record = []" />
     <p v-if="been.length" class="small quiet">
-      {{ count(been.length, 'day') }} of real weather, to {{ fullDay(been[been.length - 1]?.date ?? '') }}; those of
-      this year stand in place of the normals.
-      <button type="button" class="link no-print" @click="forget">forget them</button>
+      {{ count(been.length, 'day') }} of real weather, to {{ fullDay(been[been.length - 1]?.date ?? '') }}. This year’s
+      weather replaces the averages.
+      <button type="button" class="link no-print" @click="forget">Remove this weather</button>
     </p>
     <p v-if="record.length" class="small" role="status">{{ record.join('; ') }}.</p>
     <div class="facts">
       <label class="field name">
         <span>Name</span>
-        <ElInput v-model="draft.name" size="small" aria-label="Name of the place" />
+        <ElInput v-model="draft.name" size="small" aria-label="Name of the location" />
         <span v-if="at('name')" class="wrong" role="alert">{{ at('name') }}</span>
       </label>
       <label class="field">
@@ -127,20 +127,20 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
       <ElCheckbox v-model="draft.frost_free">no frost here</ElCheckbox>
       <template v-if="!draft.frost_free">
         <div class="field">
-          <span>Last spring frost, the median</span>
+          <span>Usual last spring frost</span>
           <DayField v-model="draft.last_frost" label="Last spring frost" />
           <span v-if="at('last_frost')" class="wrong" role="alert">{{ at('last_frost') }}</span>
         </div>
         <div class="field">
-          <span>First autumn frost, the median</span>
+          <span>Usual first autumn frost</span>
           <DayField v-model="draft.first_frost" label="First autumn frost" />
           <span v-if="at('first_frost', 'frost_free')" class="wrong" role="alert">{{
             at('first_frost', 'frost_free')
           }}</span>
         </div>
         <label class="field spread">
-          <span>give or take, days</span>
-          <NumberInput v-model="draft.frost_spread" label="Spread of the frost dates" />
+          <span>differs by (days)</span>
+          <NumberInput v-model="draft.frost_spread" label="Days by which the frost dates differ" />
           <span v-if="at('frost_spread')" class="wrong" role="alert">{{ at('frost_spread') }}</span>
         </label>
       </template>
@@ -150,8 +150,8 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
     <p v-for="f in ['mean_max', 'mean_min', 'rain']" :key="f" class="wrong" role="alert">{{ at(f) }}</p>
     <p v-if="otherErrors(problem, ...named)" class="wrong" role="alert">{{ otherErrors(problem, ...named) }}</p>
     <div v-if="changed" class="buttons no-print">
-      <ElButton type="primary" @click="save">Save the place</ElButton>
-      <ElButton @click="leave">Leave as it was</ElButton>
+      <ElButton type="primary" @click="save">Save</ElButton>
+      <ElButton @click="leave">Cancel</ElButton>
       <span class="quiet small">not saved yet</span>
     </div>
   </section>

@@ -9,8 +9,8 @@ defineProps<{ place: Place }>()
 defineEmits<{ set: [of: 'mean_max' | 'mean_min' | 'rain', month: number, value: number] }>()
 const { shown } = useUnits()
 const rows = [
-  { field: 'mean_max' as const, words: 'mean highest', unit: '°C' },
-  { field: 'mean_min' as const, words: 'mean lowest', unit: '°C' },
+  { field: 'mean_max' as const, words: 'average high', unit: '°C' },
+  { field: 'mean_min' as const, words: 'average low', unit: '°C' },
   { field: 'rain' as const, words: 'rain', unit: 'mm' },
 ]
 </script>

@@ -54,17 +54,17 @@ async function station(id: string) {
 <template>
   <div class="weather small no-print">
     <FilePick words="read a weather file" accept=".csv,text/csv" label="A weather file" @read="readFile" />
-    <span class="quiet">CSV with DATE, TMAX, TMIN in</span>
+    <span class="quiet">CSV with the columns DATE, TMAX, TMIN, in</span>
     <ChoiceButtons
       v-model="degrees"
-      label="Degrees of the file"
+      label="Temperature unit of the file"
       :options="[
         { value: 'C', words: '°C' },
         { value: 'F', words: '°F' },
       ]"
     />
     <button type="button" class="link" :aria-expanded="asking" @click="asking = !asking">
-      or fetch from a weather station
+      or get it from a weather station
     </button>
   </div>
   <div v-if="asking" class="weather small no-print">
@@ -72,12 +72,12 @@ async function station(id: string) {
       v-model="address"
       size="small"
       class="address"
-      placeholder="its address"
-      aria-label="Where the station answers"
+      placeholder="Address"
+      aria-label="Address of the weather station"
       @keydown.enter.prevent="station('')"
     />
-    <ElButton size="small" :disabled="fetching || !address.trim()" @click="station('')">Which places has it?</ElButton>
-    <span v-if="stations.length" class="quiet">fetch</span>
+    <ElButton size="small" :disabled="fetching || !address.trim()" @click="station('')">Show its locations</ElButton>
+    <span v-if="stations.length" class="quiet">Get weather</span>
     <button v-for="p in stations" :key="p.id" type="button" class="link" :disabled="fetching" @click="station(p.id)">
       {{ p.name }}
     </button>

@@ -48,36 +48,36 @@ async function save() {
         <span v-if="fieldError(problem, 'name')" class="wrong" role="alert">{{ fieldError(problem, 'name') }}</span>
       </label>
       <label class="field">
-        <span>The table year begins in</span>
-        <NumberInput v-model="draft.year" label="The table year begins in" @done="save" />
+        <span>The food year begins in</span>
+        <NumberInput v-model="draft.year" label="The food year begins in" @done="save" />
         <span v-if="fieldError(problem, 'year')" class="wrong" role="alert">{{ fieldError(problem, 'year') }}</span>
       </label>
       <label class="field">
-        <span>Close to the frost</span>
-        <ElSelect v-model="draft.risk" size="small" aria-label="Close to the frost" @change="save">
-          <ElOption value="careful" label="careful: a week later, a week sooner in" />
-          <ElOption value="usual" label="usual: by the median frosts" />
-          <ElOption value="bold" label="bold: a week earlier, a week longer out" />
+        <span>How much frost risk do you take?</span>
+        <ElSelect v-model="draft.risk" size="small" aria-label="How much frost risk do you take?" @change="save">
+          <ElOption value="careful" label="Less: a week later in spring, a week earlier in autumn" />
+          <ElOption value="usual" label="Usual: by the usual frost dates" />
+          <ElOption value="bold" label="More: a week earlier in spring, a week later in autumn" />
         </ElSelect>
       </label>
       <label class="field">
-        <span>Spring begins</span>
+        <span>First sowing dates set by</span>
         <ElSelect
           v-model="draft.school"
           size="small"
-          aria-label="Spring begins"
+          aria-label="First sowing dates set by"
           :empty-values="[null, undefined]"
           @change="save"
         >
-          <ElOption value="" label="by the frost: weeks from the last one" />
-          <ElOption value="temperature" label="by the temperature: when it is warm enough" />
+          <ElOption value="" label="weeks before or after the usual last frost" />
+          <ElOption value="temperature" label="the temperature: when it is warm enough" />
         </ElSelect>
       </label>
     </div>
     <p v-if="otherErrors(problem, 'name', 'year')" class="wrong" role="alert">
       {{ otherErrors(problem, 'name', 'year') }}
     </p>
-    <UnitsChoice class="units" label="Units here" us="US customary" />
+    <UnitsChoice class="units" label="Units on this device" us="US customary" />
   </section>
 </template>
 

@@ -30,7 +30,7 @@ async function look() {
     told.value = `It answers: ${say(r.gram / 1000, 'kg')}${r.stable ? '' : ', settling'}${r.simulated ? '; it is a simulated one' : ''}.`
   } catch (e) {
     if (!(e instanceof Refused)) throw e
-    wrong.value = 'Wanted: ' + (fieldError(e.problem, 'scale') || e.problem.detail) + '.'
+    wrong.value = 'Enter ' + (fieldError(e.problem, 'scale') || e.problem.detail) + '.'
   }
 }
 </script>
@@ -41,7 +41,7 @@ async function look() {
     <form class="line" @submit.prevent="look">
       <ElInput
         v-model="address"
-        aria-label="Where the scale answers"
+        aria-label="Address of the scale"
         placeholder="http://192.168.1.30:8091"
         maxlength="200"
         @input="wrong = told = ''"
@@ -50,7 +50,9 @@ async function look() {
     </form>
     <p v-if="wrong" class="wrong" role="alert">{{ capital(wrong) }}</p>
     <p v-else-if="told" class="quiet small" role="status">{{ told }}</p>
-    <p v-else class="quiet small">A scale in your network, for the weigh-in of the Daybook. Empty: no scale.</p>
+    <p v-else class="quiet small">
+      A scale in your network, for “Weigh in” in the Daybook. Leave it empty if you have none.
+    </p>
   </section>
 </template>
 

@@ -21,14 +21,14 @@ function drop(i: number) {
 <template>
   <div class="spans">
     <div v-for="(s, i) in spans" :key="i">
-      <DayField v-model="s.from" :label="`${who} leaves`" @done="model = [...spans]" /> to
-      <DayField v-model="s.to" :label="`${who} is back after`" @done="model = [...spans]" />
-      <button type="button" class="link small" @click="drop(i)">strike out</button>
+      <DayField v-model="s.from" :label="`${who} away from`" @done="model = [...spans]" /> to
+      <DayField v-model="s.to" :label="`${who} back after`" @done="model = [...spans]" />
+      <button type="button" class="link small" @click="drop(i)">Remove</button>
     </div>
     <div>
-      <DayField v-model="fresh.from" :label="`${who} leaves`" /> to
-      <DayField v-model="fresh.to" :label="`${who} is back after`" />
-      <button type="button" class="link small" @click="add">add this time away</button>
+      <DayField v-model="fresh.from" :label="`${who} away from`" /> to
+      <DayField v-model="fresh.to" :label="`${who} back after`" />
+      <button type="button" class="link small" @click="add">Add time away</button>
     </div>
   </div>
 </template>

@@ -6,20 +6,20 @@ import NumberInput from '../../parts/NumberInput.vue'
 
 const store = useHousehold()
 const { rows, wrong, save, add, remove } = useRows('store', () => store.household?.stores ?? [])
-const fresh = () => add({ id: '', name: 'A new store', temperature: 5, damp: true, room_kg: 0 })
+const fresh = () => add({ id: '', name: 'New storage place', temperature: 5, damp: true, room_kg: 0 })
 </script>
 
 <template>
-  <section aria-label="Stores">
-    <h3>Stores</h3>
+  <section aria-label="Storage places">
+    <h3>Storage places</h3>
     <p v-if="!rows.length" class="quiet small">
-      None entered: crops are reckoned as if each had its ideal store. Enter yours, and what keeps shorter there shows.
+      None yet. Crops are counted as if stored perfectly. Add yours to see how long they really keep.
     </p>
     <div v-else class="rows stores">
       <span class="quiet small">name</span><span class="quiet small r">in winter</span><span></span
       ><span class="quiet small r">holds</span><span class="last"></span>
       <template v-for="(r, i) in rows" :key="r.value.id">
-        <ElInput v-model="r.value.name" size="small" :aria-label="`Name of store ${i + 1}`" @change="save(i)" />
+        <ElInput v-model="r.value.name" size="small" :aria-label="`Name of storage place ${i + 1}`" @change="save(i)" />
         <NumberInput
           v-model="r.value.temperature"
           unit="°C"
@@ -27,7 +27,7 @@ const fresh = () => add({ id: '', name: 'A new store', temperature: 5, damp: tru
           :label="'Temperature of ' + r.value.name"
           @done="save(i)"
         />
-        <ElCheckbox v-model="r.value.damp" size="small" @change="save(i)">damp</ElCheckbox>
+        <ElCheckbox v-model="r.value.damp" size="small" @change="save(i)">damp air</ElCheckbox>
         <NumberInput
           v-model="r.value.room_kg"
           unit="kg"
@@ -42,7 +42,7 @@ const fresh = () => add({ id: '', name: 'A new store', temperature: 5, damp: tru
       </template>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <button type="button" class="link add" @click="fresh">Add a store</button>
+    <button type="button" class="link add" @click="fresh">Add a storage place</button>
   </section>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The year of a place: the band from mean lowest to mean highest, the chance of
-// frost, the length of the day, and the days of this year that have been.
+// frost, the length of day, and this year’s days that have been.
 import { scaleLinear } from 'd3-scale'
 import { computed, shallowRef, watch } from 'vue'
 import { api, type Place, type PlaceChart } from '../../lib/api'
@@ -98,10 +98,10 @@ const extremes = computed(() => {
       </text>
     </svg>
     <figcaption class="small quiet">
-      <span><i class="key-band" /> mean lowest to highest</span>
+      <span><i class="key-band" /> average low to average high</span>
       <span><i class="key-frost" /> chance of frost</span>
-      <span><i class="key-light" /> length of the day, {{ extremes }}</span>
-      <span v-if="real.length"><i class="key-real" /> the days of this year</span>
+      <span><i class="key-light" /> length of day, {{ extremes }}</span>
+      <span v-if="real.length"><i class="key-real" /> this year’s days</span>
       <b>{{ chart.frost_free === 365 ? 'No frost' : `${chart.frost_free} days without frost` }}</b>
     </figcaption>
   </figure>

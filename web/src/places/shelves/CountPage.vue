@@ -41,11 +41,11 @@ const number = (l: Lot) => {
 function found(l: Lot): string {
   const n = number(l)
   if (n === undefined) return ''
-  if (Number.isNaN(n) || n < 0) return 'Wanted: a number.'
+  if (Number.isNaN(n) || n < 0) return 'Enter a number.'
   const less = there(l) - n
-  if (Math.abs(less) < 1e-9) return 'as entered'
+  if (Math.abs(less) < 1e-9) return 'as recorded'
   const much = l.unit === 'kg' ? say(Math.abs(less), 'kg') : String(Math.round(Math.abs(less) * 100) / 100)
-  return less > 0 ? `${much} gone unrecorded` : `${much} more than was entered`
+  return less > 0 ? `${much} used without a record` : `${much} more than recorded`
 }
 const counted = computed(() =>
   (store.household?.lots ?? []).flatMap((lot) => {
@@ -83,8 +83,10 @@ async function keep() {
       <h2 tabindex="-1">Count the shelf</h2>
       <RouterLink class="small" to="/shelves">Back to Shelves</RouterLink>
     </div>
-    <p v-if="!sections.length" class="empty">Nothing is entered on the shelf yet, so there is nothing to count.</p>
-    <p v-else class="small quiet">Type what really stands there; Enter goes on. What you leave empty is not counted.</p>
+    <p v-if="!sections.length" class="empty">The shelf is empty, so there is nothing to count.</p>
+    <p v-else class="small quiet">
+      Type what is really there. Enter goes to the next line. Lines you leave empty are not changed.
+    </p>
     <template v-for="s in sections" :key="s.title">
       <h3>{{ s.title }}</h3>
       <label v-for="l in s.lots" :key="l.id" class="line" :data-count="l.id">
@@ -104,7 +106,7 @@ async function keep() {
     </template>
     <div v-if="sections.length" class="end">
       <ElButton class="keep" type="primary" :disabled="!counted.length || bad" @click="keep">
-        Keep the count{{ counted.length ? ` of ${count(counted.length, 'lot')}` : '' }}
+        Save the count{{ counted.length ? ` of ${count(counted.length, 'lot')}` : '' }}
       </ElButton>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </div>

@@ -55,13 +55,13 @@ const print = () => window.print()
         </button>
         <RouterLink class="small" to="/shelves">Back to Shelves</RouterLink>
       </div>
-      <p v-if="!lots.length" class="empty">Nothing stands on the shelf, so there is nothing to label.</p>
+      <p v-if="!lots.length" class="empty">The shelf is empty, so there is nothing to label.</p>
       <template v-else>
         <p v-if="local" class="small warn">
-          The codes lead to this computer alone. Open this page by the address that the phone uses, and the phone can
-          follow them.
+          These codes work only on this computer. To make codes that your phone can open, open this page under the
+          address that the phone uses.
         </p>
-        <ElCheckbox v-model="each">a label for each jar or bag</ElCheckbox>
+        <ElCheckbox v-model="each">one label for each jar or bag</ElCheckbox>
         <div class="choose">
           <ElCheckbox v-for="l in lots" :key="l.id" v-model="chosen[l.id]">
             {{ nameOf(l) }} <span class="quiet small">{{ fullDay(l.put_up) }}</span>

@@ -105,16 +105,10 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
 </script>
 
 <template>
-  <form class="lot-form" aria-label="Put in" @submit.prevent="save" @keydown.esc="emit('done')">
+  <form class="lot-form" aria-label="Add to shelf" @submit.prevent="save" @keydown.esc="emit('done')">
     <label class="field what">
       <span>What</span>
-      <ElSelect
-        v-model="draft.what"
-        filterable
-        default-first-option
-        aria-label="What is put in"
-        placeholder="type to find"
-      >
+      <ElSelect v-model="draft.what" filterable default-first-option aria-label="Food" placeholder="type to find">
         <ElOption v-for="t in things" :key="t.key" :value="t.key" :label="t.label" />
       </ElSelect>
       <span v-if="at('food', 'form', 'preparation')" class="wrong" role="alert">{{
@@ -127,10 +121,10 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
       <span v-if="at('count')" class="wrong" role="alert">{{ at('count') }}</span>
     </label>
     <div v-if="thing?.pieces" class="field">
-      <span>counted in</span>
+      <span>measured in</span>
       <ChoiceButtons
         v-model="pieces"
-        label="Counted in"
+        label="Measured in"
         :options="[
           { value: false, words: shown('kg').unit },
           { value: true, words: 'pieces' },
@@ -138,8 +132,8 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
       />
     </div>
     <label v-if="!pieces" class="field">
-      <span>One holds</span>
-      <NumberInput v-model="draft.size" :unit="unit" suffix label="One holds" />
+      <span>Size of one</span>
+      <NumberInput v-model="draft.size" :unit="unit" suffix label="Size of one" />
       <span v-if="at('size')" class="wrong" role="alert">{{ at('size') }}</span>
     </label>
     <label class="field">
@@ -159,8 +153,8 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
       <ElInput v-model="draft.note" size="small" aria-label="Note" maxlength="200" />
     </label>
     <div class="buttons">
-      <ElButton native-type="submit" type="primary">Put it in</ElButton>
-      <ElButton @click="emit('done')">Leave it</ElButton>
+      <ElButton native-type="submit" type="primary">Add</ElButton>
+      <ElButton @click="emit('done')">Cancel</ElButton>
     </div>
     <p v-if="otherErrors(problem, 'food', 'form', 'preparation', 'count', 'size', 'put_up')" class="wrong" role="alert">
       {{ otherErrors(problem, 'food', 'form', 'preparation', 'count', 'size', 'put_up') }}

@@ -69,7 +69,7 @@ async function take() {
         v-model="reason"
         size="small"
         maxlength="60"
-        placeholder="what was wrong"
+        placeholder="What was wrong"
         aria-label="What was wrong with it"
       />
       <ElButton size="small" native-type="submit" :disabled="!many">Take</ElButton>

@@ -47,13 +47,13 @@ const oneWords = computed(() => {
 const lasts = computed(() => {
   const s = standing.value
   if (!s) return { words: '', loud: false }
-  if (s.expired) return { words: `past its time since ${fullDay(s.until)}`, loud: true }
+  if (s.expired) return { words: `past its keeping date since ${fullDay(s.until)}`, loud: true }
   if (s.runs_out) return { words: `eaten by ${fullDay(s.runs_out)}`, loud: false }
   if (s.wasted > 0) {
     const many = s.unit === 'kg' ? say(s.wasted, 'kg') : `${Math.max(1, Math.round(s.wasted / props.lot.size))}`
-    return { words: `${many} too many by ${fullDay(s.until)}`, loud: s.wasted > s.amount / 3 }
+    return { words: `${many} will be left over on ${fullDay(s.until)}`, loud: s.wasted > s.amount / 3 }
   }
-  return { words: s.wish ? 'lasts beyond two years' : 'no wish draws on it', loud: !s.wish }
+  return { words: s.wish ? 'lasts more than 2 years' : 'no wish uses it', loud: !s.wish }
 })
 
 async function enter(act: 'draw' | 'count', n: number) {
@@ -106,7 +106,7 @@ async function remove() {
       weighed ? shown('kg').unit : lot.unit === 'pieces' ? 'pieces' : '× ' + say(lot.size, lot.unit)
     }}</span>
     <span class="date small">{{ fullDay(lot.put_up) }}</span>
-    <span class="small keeps">keeps to {{ day(standing?.until) }}</span>
+    <span class="small keeps">keeps until {{ day(standing?.until) }}</span>
     <span class="small lasts" :class="{ warn: lasts.loud }"
       >{{ lasts.words }} <span v-if="rateOf(lot).drawn" class="quiet drawn">{{ rateOf(lot).drawn }}</span></span
     >
@@ -114,7 +114,7 @@ async function remove() {
       ><button type="button" class="link" :aria-expanded="open" :aria-label="'More of ' + what" @click="open = !open">
         {{ open ? 'less' : 'more' }}
       </button>
-      <button type="button" class="link" :aria-label="'Remove ' + what" @click="remove">remove</button></span
+      <button type="button" class="link" :aria-label="'Remove ' + what" @click="remove">Remove</button></span
     >
     <p v-if="wrong" class="wrong" role="alert">{{ capital(wrong) }}</p>
     <LotMore v-if="open" :lot="lot" />

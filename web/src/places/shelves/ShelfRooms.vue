@@ -10,7 +10,7 @@ const { say } = useUnits()
 
 <template>
   <template v-if="store.plan">
-    <h3>Room for what is to come</h3>
+    <h3>Storage space</h3>
     <ul class="rooms">
       <li v-for="r in store.plan.rooms" :key="r.id">
         <span class="what">{{ r.name }}</span>
@@ -23,7 +23,7 @@ const { say } = useUnits()
         <span class="quiet small">{{
           r.holds > 0
             ? `of ${say(r.holds, r.unit)}, fullest in the week of ${day(store.plan.weeks[r.week])}`
-            : 'at its fullest; say in House what it holds'
+            : 'at its fullest. Enter its size in House.'
         }}</span>
       </li>
     </ul>

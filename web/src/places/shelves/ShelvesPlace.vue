@@ -62,15 +62,15 @@ async function takeFile() {
 </script>
 
 <template>
-  <section class="shelves" aria-label="The shelves">
+  <section class="shelves" aria-label="Shelves">
     <h2 class="hidden-words" tabindex="-1">Shelves</h2>
     <div class="bar">
-      <ElButton type="primary" :aria-expanded="adding" @click="adding = !adding">Put in</ElButton>
+      <ElButton type="primary" :aria-expanded="adding" @click="adding = !adding">Add to shelf</ElButton>
       <RouterLink v-if="sections.length" to="/shelves/count">Count the shelf</RouterLink>
       <RouterLink v-if="sections.length" to="/shelves/labels">Labels</RouterLink>
       <span class="files small">
         <FilePick words="read a CSV" accept=".csv,text/csv" @read="readFile" />
-        <a v-if="lots.length" class="link" href="/api/shelf-file" download="shelf.csv">save as CSV</a>
+        <a v-if="lots.length" class="link" href="/api/shelf-file" download="shelf.csv">Save as CSV</a>
       </span>
     </div>
     <LotForm v-if="adding" @done="adding = false" />
@@ -79,17 +79,17 @@ async function takeFile() {
         <strong>{{ count(read.length, 'lot') }}</strong> in the file: {{ read.slice(0, 4).map(what).join(' · ')
         }}{{ read.length > 4 ? ' …' : '' }}
       </p>
-      <ElButton type="primary" @click="takeFile">Put them on the shelf</ElButton>
-      <ElButton @click="read = undefined">Leave them</ElButton>
+      <ElButton type="primary" @click="takeFile">Add all to shelf</ElButton>
+      <ElButton @click="read = undefined">Cancel</ElButton>
     </div>
     <WrongLines :lines="fileWrong" :most="8" />
 
     <p v-if="unknown" class="wrong" role="alert">
-      This label is of a lot that is not here: it was removed, or the label is of another household.
+      Nothing on this shelf has this label. It was removed, or the label belongs to another household.
     </p>
     <p v-if="!lots.length" class="empty">
-      Nothing is entered. Put in what stands in the cellar, in jars and in the freezer, and each wish is reduced by what
-      will still be there when the new crop comes.
+      The shelf is empty. Add what you have in the cellar, in jars and in the freezer. The plan then grows less of what
+      will still be there at the next harvest.
     </p>
     <template v-for="s in sections" :key="s.title">
       <h3>{{ s.title }}</h3>

@@ -40,7 +40,7 @@ const takeBack = () => store.edit({ command: 'disagree' })
   <div class="agree small no-print">
     <template v-if="agreed">
       <span
-        >Agreed on <b>{{ day(agreed.on) }}</b>: {{ agreed.fed }} of {{ agreed.wanted }} weeks fed,
+        >Kept since <b>{{ day(agreed.on) }}</b>: {{ agreed.fed }} of {{ agreed.wanted }} weeks fed,
         {{ count(agreed.plants, 'plant') }}, {{ say(agreed.area, 'm²') }}, {{ count(agreed.jars, 'jar') }}.</span
       >
       <span v-if="now.length" data-now>Now: {{ now.join(', ') }}.</span>
@@ -48,21 +48,19 @@ const takeBack = () => store.edit({ command: 'disagree' })
         <button type="button" class="link" :aria-expanded="open" @click="open = !open">
           {{ count(changed.length, 'sowing') }} changed since
         </button>
-        <button type="button" class="link" @click="agree">agree anew</button>
+        <button type="button" class="link" @click="agree">Keep the new plan</button>
       </template>
-      <span v-else-if="!now.length" class="quiet">The plan is still as agreed.</span>
+      <span v-else-if="!now.length" class="quiet">No changes since.</span>
       <span v-if="beds"
         >{{ count(beds, 'planting has', 'plantings have') }} another bed:
-        <RouterLink to="/ground">Ground</RouterLink> says which.</span
+        <RouterLink to="/ground">Ground</RouterLink> shows which.</span
       >
-      <button type="button" class="link" @click="takeBack">take the agreement back</button>
+      <button type="button" class="link" @click="takeBack">Stop keeping it</button>
       <MoveList v-if="open && changed.length" :moves="changed" />
     </template>
     <template v-else>
-      <button type="button" class="link" @click="agree">Agree to this plan</button>
-      <span class="quiet"
-        >Its figures are then kept, later changes stay close to its days, and what moves is listed.</span
-      >
+      <button type="button" class="link" @click="agree">Keep this plan</button>
+      <span class="quiet">Later changes then keep these dates and beds where they can, and list what moves.</span>
     </template>
   </div>
 </template>

@@ -32,24 +32,24 @@ async function set(change: Partial<Habit>, taking = false) {
 <template>
   <div class="habit no-print" role="group" aria-label="How it is grown here">
     <label class="field"
-      ><span>Spring edge</span
+      ><span>First date set by</span
       ><ElSelect
         :model-value="habit.school ?? ''"
         size="small"
-        aria-label="Spring edge"
+        aria-label="First date set by"
         :empty-values="[null, undefined]"
         @change="(v: Habit['school']) => set({ school: v })"
       >
-        <ElOption value="" label="as the household" />
-        <ElOption value="frost" label="weeks from the last frost" />
+        <ElOption value="" label="same as all crops" />
+        <ElOption value="frost" label="weeks before or after the last frost" />
         <ElOption value="temperature" label="when it is warm enough" /> </ElSelect
     ></label>
     <label class="field"
-      ><span>Comes into the ground</span
+      ><span>How to start it</span
       ><ElSelect
         :model-value="habit.way ?? ''"
         size="small"
-        aria-label="Comes into the ground"
+        aria-label="How to start it"
         :empty-values="[null, undefined]"
         @change="(v: Habit['way']) => set({ way: v })"
       >
@@ -57,18 +57,18 @@ async function set(change: Partial<Habit>, taking = false) {
     ></label>
     <div v-for="f in ['not_before', 'not_after'] as const" :key="f" class="field">
       <span
-        >{{ f === 'not_before' ? 'In the ground not before' : 'and not after'
+        >{{ f === 'not_before' ? 'Not in the bed before' : 'and not after'
         }}<button v-if="habit[f]" type="button" class="link" @click="set({ [f]: '' })">any day</button></span
       >
       <DayField
         :model-value="habit[f] ?? ''"
-        :label="f === 'not_before' ? 'Not before' : 'Not after'"
+        :label="f === 'not_before' ? 'Not in the bed before' : 'Not in the bed after'"
         @update:model-value="(v) => set({ [f]: v })"
       />
       <span v-if="habit[f]" class="hidden-words">{{ yearDay(habit[f] ?? '') }}</span>
     </div>
     <label v-if="kind?.bulbing" class="field"
-      ><span>Type</span
+      ><span>Day-length type</span
       ><ElSelect
         :model-value="habit.day_length ?? ''"
         size="small"
@@ -76,10 +76,10 @@ async function set(change: Partial<Habit>, taking = false) {
         :empty-values="[null, undefined]"
         @change="(v: Habit['day_length']) => set({ day_length: v })"
       >
-        <ElOption value="" label="not said" />
-        <ElOption value="short" label="short-day" />
+        <ElOption value="" label="not chosen" />
+        <ElOption value="short" label="short-day (far south)" />
         <ElOption value="intermediate" label="intermediate" />
-        <ElOption value="long" label="long-day" /> </ElSelect
+        <ElOption value="long" label="long-day (north)" /> </ElSelect
     ></label>
     <ForesightPanel
       v-if="asked"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Sheets to hang up: a page a month of what is sown and planted, or of what is
-// raised indoors, with room for what was really done.
+// sown indoors, with room for what was really done.
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Sowing } from '../../lib/api'
@@ -52,8 +52,8 @@ const much = (e: Entry) => {
   const s = e.s
   if (e.what === 'plant out' || e.what === 'plant') return `${s.set_out || s.plants} ${s.stock_unit || 'starts'}`
   if (s.cells) return `${s.cells} cells × ${s.per_place}`
-  if (s.drill_m) return `${say(s.drill_m, 'm')} of drill, ${say(s.seed_gram, 'g')}`
-  if (s.stations) return `${s.stations} stations × ${s.per_place}`
+  if (s.drill_m) return `${say(s.drill_m, 'm')} of row, ${say(s.seed_gram, 'g')}`
+  if (s.stations) return `${s.stations} spots × ${s.per_place}`
   return say(s.seed_gram, 'g')
 }
 const spacing = (s: Sowing) =>
@@ -69,14 +69,14 @@ const size = (n: number) => Math.min(8.8, 340 / n).toFixed(1)
 <template>
   <section class="sheets">
     <div class="bar no-print">
-      <h2 tabindex="-1">{{ raising ? 'Raising sheet' : 'Sowing sheet' }}</h2>
-      <RouterLink to="/sowings">back to Sowings</RouterLink>
+      <h2 tabindex="-1">{{ raising ? 'Indoor sowing sheet' : 'Sowing sheet' }}</h2>
+      <RouterLink to="/sowings">Back to Sowings</RouterLink>
       <PaperChoice v-model="paper" words="print, a page a month" />
     </div>
     <TrayLoad v-if="raising && store.plan && months.length" class="no-print" />
     <article v-for="m in months" :key="m.month" class="sheet" :style="{ '--pt': size(m.entries.length) }">
       <h3>
-        {{ m.month }} <span>{{ raising ? 'raised indoors' : 'to sow and plant' }} · {{ store.household?.name }}</span>
+        {{ m.month }} <span>{{ raising ? 'sown indoors' : 'to sow and plant' }} · {{ store.household?.name }}</span>
       </h3>
       <table :class="{ raised: raising }">
         <thead>
@@ -120,7 +120,7 @@ const size = (n: number) => Math.min(8.8, 340 / n).toFixed(1)
       </table>
     </article>
     <p v-if="!months.length" class="quiet">
-      {{ raising ? 'Nothing is raised indoors.' : 'Nothing to sow yet. Say in Table what the family eats.' }}
+      {{ raising ? 'Nothing is sown indoors.' : 'Nothing to sow yet. Add what your family eats in Table.' }}
     </p>
   </section>
 </template>

@@ -18,10 +18,10 @@ const trays = (n: number) => fixed(n, 1).replace(/\.0$/, '')
 
 <template>
   <p v-if="shelf && shelf.most > 0" class="small shelf" :class="{ warn: shelf.over }">
-    Raising shelf: <b>{{ trays(shelf.most) }}</b>{{ shelf.room ? ` of ${trays(shelf.room)}` : '' }} trays when it is
-    fullest, the week of {{ day(shelf.week)
-    }}<template v-if="shelf.over">; {{ count(shelf.over, 'week') }} with more than it holds</template>.
-    <RouterLink v-if="!shelf.room" to="/house">Say in House how many it holds</RouterLink>
+    Seedling shelf: <b>{{ trays(shelf.most) }}</b>{{ shelf.room ? ` of ${trays(shelf.room)}` : '' }} trays in the
+    fullest week, from {{ day(shelf.week)
+    }}<template v-if="shelf.over">; {{ count(shelf.over, 'week') }} with more trays than it holds</template>.
+    <RouterLink v-if="!shelf.room" to="/house">Enter its size in House</RouterLink>
   </p>
 </template>
 

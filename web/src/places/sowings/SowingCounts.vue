@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What is sown or set out of a sowing: cells, seeds, sets, drill or stations.
+// What is sown or set out of a sowing: cells, seeds, sets, drill or spots.
 import { computed } from 'vue'
 import type { Sowing } from '../../lib/api'
 import { useUnits } from '../../lib/units'
@@ -16,8 +16,8 @@ const base = computed(() => `sowing/${props.sowing.id}`)
     <template v-if="s.cells">
       <Figure :value="s.cells" :figure="base + '/cells'" label="cells" /> cells
       <span class="for"
-        >indoors, <Figure :value="s.seeds" :figure="base + '/seeds'" label="seeds" /> seeds; set out
-        <Figure :value="s.set_out" :figure="base + '/set_out'" label="starts to set out"
+        >indoors, <Figure :value="s.seeds" :figure="base + '/seeds'" label="seeds" /> seeds; plant out
+        <Figure :value="s.set_out" :figure="base + '/set_out'" label="young plants to plant out"
       /></span>
     </template>
     <template v-else-if="s.method === 'tray'">
@@ -27,18 +27,18 @@ const base = computed(() => `sowing/${props.sowing.id}`)
     <template v-else-if="s.set_out">
       <Figure :value="s.set_out" :figure="base + '/set_out'" :label="s.stock_unit" /> {{ s.stock_unit }}
       <span v-if="s.stock_kg" class="for"
-        ><Figure :value="s.stock_kg" unit="kg" :figure="base + '/stock'" label="planting stock"
+        ><Figure :value="s.stock_kg" unit="kg" :figure="base + '/stock'" label="to plant"
       /></span>
     </template>
     <template v-else-if="s.drill_m">
-      {{ say(s.drill_m, 'm') }} of drill
+      {{ say(s.drill_m, 'm') }} of row
       <span class="for"
         ><Figure :value="s.seeds" :figure="base + '/seeds'" label="seeds" /> seeds, {{ say(s.seed_gram, 'g') }};
         thin</span
       >
     </template>
     <template v-else>
-      <Figure :value="s.stations" :figure="base + '/stations'" label="stations" /> stations
+      <Figure :value="s.stations" :figure="base + '/stations'" label="spots" /> spots
       <span class="for"
         ><Figure :value="s.seeds" :figure="base + '/seeds'" label="seeds" /> seeds, {{ s.per_place }} to each</span
       >

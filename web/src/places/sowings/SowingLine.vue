@@ -4,7 +4,7 @@ import type { Sowing } from '../../lib/api'
 import { useChances } from '../../lib/chances'
 import { useWhere } from '../../lib/ground'
 import { useUnits } from '../../lib/units'
-import { count, day, serves, coverSaid } from '../../lib/words'
+import { count, day, serves, coverSaid, years } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
 import Ribbon from '../../parts/Ribbon.vue'
 import SowingCounts from './SowingCounts.vue'
@@ -41,21 +41,21 @@ const spacing = computed(() => {
         type="button"
         class="plain because"
         :aria-expanded="why"
-        :aria-label="`${day(s.date)}: why then`"
+        :aria-label="`${day(s.date)}: why this date`"
         @click="why = !why"
       >
         {{ day(s.date) }}
       </button>
       <span v-if="s.presumed" class="late">was it sown?</span>
-      <span v-else-if="s.late" class="late">late</span>
-      <span v-else-if="s.begun" class="held">begun</span>
-      <span v-else-if="s.set" class="held">held</span>
+      <span v-else-if="s.late" class="late">overdue</span>
+      <span v-else-if="s.begun" class="held">started</span>
+      <span v-else-if="s.set" class="held">date fixed by you</span>
     </div>
     <div class="crop">
       <span class="name">{{ s.crop_name }}</span>
       <span class="for"
-        >{{ serves(s) }}{{ s.cover ? `, under ${coverSaid(s.cover)}` : '' }}{{ s.stands ? ', stands already' : ''
-        }}{{ s.early ? ', risked early' : '' }}</span
+        >{{ serves(s) }}{{ s.cover ? `, under ${coverSaid(s.cover)}` : '' }}{{ s.stands ? ', growing already' : ''
+        }}{{ s.early ? ', early row' : '' }}</span
       >
     </div>
     <SowingCounts :sowing="s" class="sow" />
@@ -91,11 +91,11 @@ const spacing = computed(() => {
         }}{{ s.last_pick !== s.first_pick ? ' – ' + day(s.last_pick) : '' }}</span
       ><span v-else>–</span>
       <span class="for"
-        ><template v-if="s.method === 'patch'">stands for years</template
+        ><template v-if="s.method === 'patch'">stays for years</template
         ><template v-else><span class="tag">clear </span>{{ day(s.clear) }}</template></span
       >
-      <span v-if="chance !== undefined" class="for" :class="{ warn: chance < 80 }" data-chance
-        >{{ chance }} in 100 before frost</span
+      <span v-if="chance !== undefined" class="for" :class="{ warn: chance < 0.8 }" data-chance
+        >ready before frost {{ years(chance) }}</span
       >
     </div>
     <div class="n gives">

@@ -9,7 +9,7 @@ import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { methodWords } from '../../lib/facts'
-import { count, day, taskAmount } from '../../lib/words'
+import { count, dated, day, taskAmount, years } from '../../lib/words'
 import MonthScale from '../../parts/MonthScale.vue'
 import NotesOf from '../../parts/NotesOf.vue'
 import NumberInput from '../../parts/NumberInput.vue'
@@ -55,14 +55,14 @@ const { data: chances } = useAnswer(
 const inTime = computed(() => {
   const c = chances.value
   if (!c || c.in_time === null) return ''
-  const years = (p: number) => Math.round(100 * p)
   const beside = [
-    c.earlier === null ? '' : `ten days earlier in ${years(c.earlier)}`,
-    c.later === null ? '' : `ten days later in ${years(c.later)}`,
+    c.earlier === null ? '' : `started 10 days earlier ${years(c.earlier)}`,
+    c.later === null ? '' : `started 10 days later ${years(c.later)}`,
   ].filter(Boolean)
-  return `It is ready before the first frost in ${years(c.in_time)} of 100 years${beside.length ? ', begun ' + beside.join(', ') : ''}.`
+  return `Ready before the first frost ${years(c.in_time)}${beside.length ? '; ' + beside.join(', ') : ''}.`
 })
 
+const when = (iso?: string) => dated(iso, store.plan?.as_of)
 const sources = computed(() => {
   const out: string[] = Array(52).fill('')
   for (const w of s.value.feeds) out[w] = s.value.form || ''
@@ -73,29 +73,26 @@ const sources = computed(() => {
 <template>
   <div class="panel small">
     <p>
-      Not earlier: {{ s.first_why }}. Not later: {{ s.last_why }}.
+      Earliest date: {{ s.first_why }}. Latest date: {{ s.last_why }}.
       <template v-if="s.plain_pick"
-        >{{ s.days }} days to the first harvest by the heat it needs, {{ day(s.first_pick) }}; by the catalogue's days
-        alone {{ day(s.plain_pick) }}; planned for {{ day(s.sure_pick) }} at the latest.
+        >About {{ s.days }} days to harvest here ({{ when(s.first_pick) }}); by the seed packet
+        {{ when(s.plain_pick) }}. The plan counts on it from {{ when(s.sure_pick) }}.
       </template>
-      <template v-if="s.frost >= 0.005">
-        The last frost comes after that day in {{ Math.round(s.frost * 100) }} of 100 years.</template
-      >
+      <template v-if="s.frost >= 0.005"> Frost after this date {{ years(s.frost) }}.</template>
       <template v-if="inTime">{{ inTime }} </template>
-      Lost outright in {{ Math.round(s.loss_chance * 100) }} of 100 years.
+      Fails completely {{ years(s.loss_chance) }}.
     </p>
-    <p v-if="s.set_why" class="warn">Set by hand though it may not be begun then: {{ s.set_why }}.</p>
+    <p v-if="s.set_why" class="warn">You chose a date outside its season: {{ s.set_why }}.</p>
     <p v-if="s.crosses" class="warn">
-      Crosses: {{ s.crosses }}. <button type="button" class="link" @click="letCross(true)">let it cross</button>
+      Cross-pollination: {{ s.crosses }}.
+      <button type="button" class="link" @click="letCross(true)">Allow this cross</button>
     </p>
     <p v-if="habit?.crosses" class="quiet">
-      It may cross with other kinds, by your word.
-      <button type="button" class="link" @click="letCross(false)">keep it apart again</button>
+      You allowed it to cross with other varieties.
+      <button type="button" class="link" @click="letCross(false)">Keep it apart again</button>
     </p>
     <p v-if="s.merged">{{ s.merged.charAt(0).toUpperCase() + s.merged.slice(1) }}.</p>
-    <p v-if="s.early">
-      Risked two weeks before its season: its loss is accepted, and nothing counts on it until it is put down as sown.
-    </p>
+    <p v-if="s.early">Early row: it may fail. The plan counts on it only after you record it as sown.</p>
     <ol v-if="s.tasks.length" class="tasks">
       <li v-for="t in s.tasks" :key="t.what" :class="{ done: t.done, moot: t.state === 'skipped' }">
         <b>{{ day(t.done || t.day) }}</b>
@@ -105,47 +102,45 @@ const sources = computed(() => {
       </li>
     </ol>
     <p v-if="s.spare || s.keep_back" class="quiet">
-      <template v-if="s.spare">About {{ count(s.spare, 'start') }} to spare in a middling year. </template>
-      <template v-if="s.keep_back"
-        >Keep back {{ say(s.keep_back, 'g') }} of the seed for the sowings that follow.</template
-      >
+      <template v-if="s.spare">About {{ count(s.spare, 'young plant') }} left over in an average year. </template>
+      <template v-if="s.keep_back">Save {{ say(s.keep_back, 'g') }} of this seed for later sowings.</template>
     </p>
     <div v-if="ribbon && s.feeds.length" class="ribbon">
       <MonthScale /><Ribbon :source="sources" :label="s.crop_name" />
     </div>
     <div v-if="!fixed" class="hand no-print">
       <label class="field"
-        ><span>Begin on</span
+        ><span>Start date</span
         ><ElInput
           :model-value="s.date"
           type="date"
           size="small"
           :disabled="s.begun"
-          aria-label="Begin on"
+          aria-label="Start date"
           @change="move"
       /></label>
       <label v-if="s.plants" class="field"
         ><span>Plants</span
-        ><NumberInput :model-value="s.plants" label="Plants, counted by hand" @update:model-value="recount" />
+        ><NumberInput :model-value="s.plants" label="Number of plants, fixed by you" @update:model-value="recount" />
         <span v-if="s.wants && s.wants !== s.plants" class="quiet">{{ s.wants }} wanted</span></label
       >
       <label v-if="crop && crop.methods.length > 1 && !s.begun" class="field way"
-        ><span>Comes into the ground</span
+        ><span>How to start it</span
         ><ElSelect
           :model-value="planting?.way ?? s.way"
           size="small"
-          aria-label="Comes into the ground"
+          aria-label="How to start it"
           @change="(w: Sowing['way']) => tell({ what: 'way', way: w })"
         >
           <ElOption v-for="m in crop.methods" :key="m" :value="m" :label="methodWords(m)" /> </ElSelect
       ></label>
-      <button v-if="!s.set" type="button" class="link" @click="tell({ what: 'set' })">hold it where it is</button>
+      <button v-if="!s.set" type="button" class="link" @click="tell({ what: 'set' })">Fix this date</button>
       <template v-else>
         <span
-          ><b>{{ s.begun ? 'Begun' : 'Held by hand' }}</b></span
+          ><b>{{ s.begun ? 'Started' : 'Fixed by you' }}</b></span
         >
         <button type="button" class="link" @click="letGo">
-          {{ s.begun ? 'it was not: plan it again' : 'let it go: plan it again' }}
+          {{ s.begun ? 'Not sown after all: plan it again' : 'Let the plan choose again' }}
         </button>
       </template>
     </div>

@@ -24,9 +24,9 @@ const view = ref('list') // or time
 
 const methods = [
   { value: '', label: 'all' },
-  { value: 'raised', label: 'raised indoors' },
-  { value: 'direct', label: 'in place' },
-  { value: 'stock', label: 'sets, tubers, cloves, bought starts' },
+  { value: 'raised', label: 'sown indoors' },
+  { value: 'direct', label: 'sown in the bed' },
+  { value: 'stock', label: 'planted (sets, tubers, cloves, young plants)' },
   { value: 'other', label: 'patches and trays' },
 ]
 
@@ -56,8 +56,8 @@ useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }]
     <div class="place-bar">
       <h2 tabindex="-1">Sowings</h2>
       <p class="quiet small basis">
-        {{ store.household?.school === 'temperature' ? 'By the temperature' : 'By the frost dates' }}, warm soil and the
-        heat each crop needs.
+        {{ store.household?.school === 'temperature' ? 'First dates set by temperature' : 'First dates set by frost' }},
+        warm soil and the heat each crop needs.
       </p>
       <div class="tools no-print">
         <ChoiceButtons
@@ -93,17 +93,17 @@ useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }]
     </div>
     <p class="no-print outs small">
       <RouterLink to="/sowings/sheet/sowing">Sowing sheet</RouterLink>
-      <RouterLink to="/sowings/sheet/raising">Raising sheet</RouterLink>
+      <RouterLink to="/sowings/sheet/raising">Indoor sowing sheet</RouterLink>
       <a :href="`/api/calendar?units=${system}`" download="sowings.ics">Calendar file</a>
-      <a :href="feed" title="An address that a calendar program may subscribe to">Calendar to subscribe to</a>
+      <a :href="feed" title="Address for your calendar app">Calendar address</a>
     </p>
     <AgreeBar v-if="store.plan?.sowings.length" />
     <ShelfLine />
     <TimeField v-if="shown.length && view === 'time'" :sowings="shown" />
     <template v-else-if="shown.length">
       <div class="sow-grid heads" aria-hidden="true">
-        <div>begin</div>
-        <div>crop, and what for</div>
+        <div>start on</div>
+        <div>crop and wish</div>
         <div>sow</div>
         <div class="ground">
           <div class="r">plants</div>
@@ -113,15 +113,15 @@ useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }]
         <div>up by<br />plant out</div>
         <div>picked<br />cleared</div>
         <div class="r">gives<br />poor to good year</div>
-        <div class="feeds">weeks it feeds</div>
+        <div class="feeds">weeks of food</div>
       </div>
       <template v-for="m in months" :key="m.month">
         <h3 class="month">{{ m.month }}</h3>
         <SowingLine v-for="s in m.entries" :key="s.id" :sowing="s" />
       </template>
     </template>
-    <p v-else-if="store.plan?.sowings.length" class="empty">No sowing fits what you look for.</p>
-    <p v-else class="empty">Nothing to sow yet. Say in Table what the family eats, and its sowings stand here.</p>
+    <p v-else-if="store.plan?.sowings.length" class="empty">No sowing matches.</p>
+    <p v-else class="empty">Nothing to sow yet. Add what your family eats in Table, and its sowings show here.</p>
   </section>
 </template>
 

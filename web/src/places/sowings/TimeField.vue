@@ -1,6 +1,6 @@
 <script setup lang="ts">
-// Every sowing over the year, crop by crop: indoors, in the ground, picked; above
-// each crop the days on which it may be begun here, with the reason at each edge.
+// Every sowing over the year, crop by crop: indoors, in the bed, picked; above
+// each crop the days on which it can be sown here, with the reason at each edge.
 import { computed, ref } from 'vue'
 import type { Sowing } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
@@ -66,16 +66,18 @@ const today = computed(() => (store.plan ? scale.value.x(store.plan.as_of) : 0))
             :key="w.first"
             class="window"
             :style="{ left: scale.x(w.first) + '%', width: scale.span(w.first, w.last, 0.25) + '%' }"
-            :title="`may be begun from ${day(w.first)} (${w.first_why}) to ${day(w.last)} (${w.last_why})`"
+            :title="`can be sown from ${day(w.first)} (${w.first_why}) to ${day(w.last)} (${w.last_why})`"
           />
         </div>
       </div>
       <div v-if="open === g.crop + g.cover" class="why small">
         <p v-for="w in windows(g.crop, g.cover)" :key="w.first">
-          May be begun from <strong>{{ day(w.first) }}</strong> to <strong>{{ day(w.last) }}</strong>. Not earlier:
+          Can be sown from <strong>{{ day(w.first) }}</strong> to <strong>{{ day(w.last) }}</strong>. Not earlier:
           {{ w.first_why }}. Not later: {{ w.last_why }}. Picked from {{ day(w.picked) }} to {{ day(w.until) }}.
         </p>
-        <p v-if="!windows(g.crop, g.cover).length" class="quiet">It stands for years, or on a tray at any time.</p>
+        <p v-if="!windows(g.crop, g.cover).length" class="quiet">
+          It stays for years, or is sown on a tray at any time.
+        </p>
         <HabitForm v-else :crop="g.crop" />
       </div>
       <template v-for="s in g.rows" :key="s.id">
@@ -100,12 +102,12 @@ const today = computed(() => (store.plan ? scale.value.x(store.plan.as_of) : 0))
     ></span>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p class="hint small quiet no-print">
-      Move a line with ← and → (a week with Shift), or draw it; Enter opens it. The rest is reckoned around what you
-      hold.
+      Move a line with ← and → (a week with Shift), or drag it. Enter opens it. The other sowings adjust to the dates
+      you fix.
     </p>
     <p class="key small quiet">
-      <i class="window" /> may be begun <i class="indoors" /> indoors <i class="grows" /> in the ground
-      <i class="picked" /> picked or lifted <span class="frost-mark">✱</span> median frosts
+      <i class="window" /> can be sown <i class="indoors" /> indoors <i class="grows" /> in the bed
+      <i class="picked" /> picked or lifted <span class="frost-mark">✱</span> usual frost dates
     </p>
   </div>
 </template>

@@ -37,7 +37,7 @@ const ground = computed(() => (s.value.method === 'raised' && s.value.plant_out 
 const words = computed(() => {
   const out = s.value.plant_out && s.value.method === 'raised' ? `planted out ${day(s.value.plant_out)}, ` : ''
   const picked = s.value.first_pick ? `picked ${day(s.value.first_pick)} to ${day(s.value.last_pick)}` : 'not picked'
-  return `${s.value.crop_name}, begun ${day(begins.value)}, ${out}${picked}`
+  return `${s.value.crop_name}, started ${day(begins.value)}, ${out}${picked}`
 })
 </script>
 

@@ -39,12 +39,12 @@ defineExpose({ focus: () => input.value?.focus(), clear })
         ref="input"
         v-model="text"
         size="large"
-        aria-label="A wish, as one line"
-        placeholder="What do you want? 35 qt tomato sauce · carrots 2x week · 6 heads lettuce a week may-oct"
+        aria-label="New wish"
+        placeholder="Add a food: 35 qt tomato sauce · carrots 2x week · 6 heads lettuce a week may-oct"
         @keydown.esc="clear"
       />
       <ElButton native-type="submit" type="primary" :disabled="!text.trim()">Add</ElButton>
-      <button type="button" class="link small" @click="byControls">by controls</button>
+      <button type="button" class="link small" @click="byControls">Fill in a form</button>
     </div>
     <LineReadings v-model:chosen="chosen" :readings="readings" :wrong="wrong || refused" />
   </form>

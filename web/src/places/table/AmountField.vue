@@ -39,7 +39,7 @@ async function save() {
   if (text.value === shownNumber.value || text.value === sending) return
   const number = read(text.value, unit.value)
   if (Number.isNaN(number)) {
-    wrong.value = `“${text.value}” is no number.`
+    wrong.value = `“${text.value}” is not a number. Enter one, such as 26.`
     return
   }
   sending = text.value
@@ -77,7 +77,7 @@ function revert() {
     />
     {{ words
     }}<span v-if="plan.load && plan.load.below !== plan.load.above" class="loads quiet">
-      full loads:
+      full canner loads:
       <button v-if="plan.load.below" type="button" class="link" @click="full(plan.load.below)">
         {{ plan.load.below }}
       </button>

@@ -43,17 +43,17 @@ function prepare(f: Form, id: string) {
         v-if="chosen(f) && of(f).length > 1"
         :model-value="preparations[f]"
         size="small"
-        :aria-label="'How it is ' + formChoice(f)"
+        :aria-label="'Eaten as ' + formChoice(f)"
         @update:model-value="(id: string) => prepare(f, id)"
       >
         <ElOption v-for="p in of(f)" :key="p.id" :value="p.id" :label="p.name" />
       </ElSelect>
     </span>
     <p v-if="single && !forms.length" class="order small quiet">
-      Nobody eats them: they take bed space and feed no week.
+      Not for eating. They take bed space and feed no week.
     </p>
     <p v-if="!single && forms.length > 1" class="order small">
-      <span class="quiet">Each week takes the first that can feed it:</span>
+      <span class="quiet">Each week uses the first of these that is available:</span>
       <template v-for="(f, i) in forms" :key="f">
         <span v-if="i" class="quiet">then</span>
         <span class="one"
@@ -62,10 +62,10 @@ function prepare(f: Form, id: string) {
             v-if="i"
             type="button"
             class="link"
-            :aria-label="formChoice(f) + ' earlier in the order'"
+            :aria-label="formChoice(f) + ' used sooner'"
             @click="earlier(i)"
           >
-            ◂ earlier
+            ◂ use sooner
           </button></span
         >
       </template>

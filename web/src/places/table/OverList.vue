@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What can be begun no more this year, with what that leaves open and when it can be again.
+// What can no longer be started this year, with what that leaves open and when it can be again.
 import { computed } from 'vue'
 import { useHousehold } from '../../lib/household'
 import { count, day, fullDay } from '../../lib/words'
@@ -14,7 +14,7 @@ const crops = computed(() => [...new Set(over.value?.map((o) => o.crop_name))])
 <template>
   <details v-if="over?.length" class="over small">
     <summary>
-      {{ count(crops.length, 'crop') }} can be begun no more this year: {{ crops.slice(0, 3).join('; ')
+      {{ count(crops.length, 'crop') }} can no longer be started this year: {{ crops.slice(0, 3).join('; ')
       }}{{ crops.length > 3 ? ' …' : '' }}
     </summary>
     <table>
@@ -30,8 +30,8 @@ const crops = computed(() => [...new Set(over.value?.map((o) => o.crop_name))])
     </table>
   </details>
   <p v-if="over?.length && !recorded" class="small" data-grows-already>
-    Does something grow already?
-    <RouterLink to="/daybook/growing">Put it down</RouterLink>, and the plan is made around it.
+    Is something growing already?
+    <RouterLink to="/daybook/growing">Enter it</RouterLink>, and the plan is made around it.
   </p>
 </template>
 

@@ -26,16 +26,16 @@ function end(ran: boolean) {
 
 <template>
   <div class="field whole">
-    <ElCheckbox v-model="d.storied">reckon it from how last year went</ElCheckbox>
+    <ElCheckbox v-model="d.storied">Use last year’s result</ElCheckbox>
     <div v-if="d.storied" class="story">
       <label class="field"
-        ><span>There were</span>
-        <ElInput v-model="d.had" class="number" size="small" inputmode="decimal" aria-label="There were"
+        ><span>Amount we had</span>
+        <ElInput v-model="d.had" class="number" size="small" inputmode="decimal" aria-label="Amount we had"
           ><template v-if="unitWords" #suffix>{{ unitWords }}</template></ElInput
         >
       </label>
       <div class="field ends">
-        <span>They</span>
+        <span>What happened</span>
         <ChoiceButtons
           :model-value="!!d.ranOut"
           label="How it ended"
@@ -55,13 +55,13 @@ function end(ran: boolean) {
         <DayField v-model="d.ranOut" label="Ran out" />
       </div>
       <label v-if="!d.ranOut" class="field"
-        ><span>left when the new came</span>
+        ><span>left at the next harvest</span>
         <ElInput
           v-model="d.leftThen"
           class="number"
           size="small"
           inputmode="decimal"
-          aria-label="Left when the new came"
+          aria-label="Left at the next harvest"
         />
       </label>
       <label class="field"

@@ -105,14 +105,14 @@ useKeys([
           v-model="find"
           size="small"
           placeholder="find"
-          aria-label="Find a wish"
+          aria-label="Find a food"
           clearable
           @keydown.esc="find = ''"
         />
         <ElSelect v-model="order" size="small" aria-label="Order of the wishes">
-          <ElOption value="yours" label="in your order" />
-          <ElOption value="ground" label="most ground first" />
-          <ElOption value="gaps" label="most weeks short first" />
+          <ElOption value="yours" label="My order" />
+          <ElOption value="ground" label="Most bed space first" />
+          <ElOption value="gaps" label="Most gaps first" />
         </ElSelect>
       </div>
     </div>
@@ -149,12 +149,11 @@ useKeys([
       </div>
     </div>
     <p v-if="rows.length && rows.length < 3 && !find" class="hint quiet">
-      Every number opens the sum behind it; a wish's name opens all that can be said of it. Type above what else you
-      eat.
+      Press a number to see how it is worked out. Press a name to change the wish.
     </p>
-    <p v-if="find && !rows.length" class="empty">No wish has “{{ find }}” in it.</p>
+    <p v-if="find && !rows.length" class="empty">No wish matches “{{ find }}” in it.</p>
     <p v-if="!find && !rows.length" class="empty">
-      No wish yet. Type one above, such as “carrots 2x week” or “35 qt tomato sauce”, and its year appears here.
+      No wishes yet. Type a food above, for example “carrots 2x week” or “35 qt tomato sauce”. Its year then shows here.
     </p>
   </section>
 </template>

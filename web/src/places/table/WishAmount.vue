@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What is wished: the food and its kind, how much, of what.
+// What is wished: the food and its kind, how much, Measured in.
 import { ElInput, ElOption, ElSelect } from 'element-plus'
 import { useUnits } from '../../lib/units'
 import { useDraft } from './wishdraft'
@@ -17,9 +17,9 @@ const { entry, shown } = useUnits()
     <span v-if="at('food')" class="wrong" role="alert">{{ at('food') }}</span>
   </label>
   <label class="field">
-    <span>Kind</span>
-    <ElSelect v-model="draft.kind" aria-label="Kind" :empty-values="[null, undefined]">
-      <ElOption value="" label="what suits each use" />
+    <span>Variety</span>
+    <ElSelect v-model="draft.kind" aria-label="Variety" :empty-values="[null, undefined]">
+      <ElOption value="" label="Best variety for each use" />
       <ElOption v-for="k in kinds" :key="k.id" :value="k.id" :label="k.name" />
     </ElSelect>
     <span v-if="at('kind')" class="wrong" role="alert">{{ at('kind') }}</span>
@@ -30,8 +30,8 @@ const { entry, shown } = useUnits()
     <span v-if="at('amount.number')" class="wrong" role="alert">{{ at('amount.number') }}</span>
   </label>
   <label class="field">
-    <span>of what</span>
-    <ElSelect v-model="draft.amountKind" aria-label="Counted in">
+    <span>Measured in</span>
+    <ElSelect v-model="draft.amountKind" aria-label="Measured in">
       <ElOption v-for="k in amountKinds" :key="k.value" :value="k.value" :label="k.label" />
     </ElSelect>
     <span v-if="at('amount.kind')" class="wrong" role="alert">{{ at('amount.kind') }}</span>

@@ -13,22 +13,22 @@ const { draft, at } = useDraft()
     <span>In the bed</span>
     <ElSelect v-model="draft.layout" aria-label="In the bed" :empty-values="[null, undefined]">
       <ElOption value="" label="as usual" />
-      <ElOption value="rows" label="rows along the bed" />
-      <ElOption value="across" label="rows across the bed" />
-      <ElOption value="block" label="a block, evenly spaced" />
-      <ElOption value="plot" label="rows in open ground" />
+      <ElOption value="rows" label="Rows along the bed" />
+      <ElOption value="across" label="Rows across the bed" />
+      <ElOption value="block" label="Staggered grid" />
+      <ElOption value="plot" label="Rows in a plot without beds" />
     </ElSelect>
   </label>
   <label class="field">
-    <span>Cover over it</span>
+    <span>Cover</span>
     <ElSelect v-model="draft.cover" aria-label="Cover" :empty-values="[null, undefined]">
       <ElOption v-for="(words, c) in coverWords" :key="c" :value="c" :label="words" />
     </ElSelect>
     <span v-if="at('cover')" class="wrong" role="alert">{{ at('cover') }}</span>
   </label>
   <label v-if="draft.cover" class="field">
-    <span>The cover lies</span>
-    <ElSelect v-model="draft.lies" aria-label="When the cover lies" :empty-values="[null, undefined]">
+    <span>When it is covered</span>
+    <ElSelect v-model="draft.lies" aria-label="When it is covered" :empty-values="[null, undefined]">
       <ElOption value="" :label="draft.cover === 'net' ? 'all the time' : 'while it helps'" />
       <ElOption value="until picking" label="until the picking begins" />
       <ElOption value="from picking" label="from the first picking on" />
@@ -38,8 +38,8 @@ const { draft, at } = useDraft()
   <div v-if="draft.cover && draft.lies === 'days'" class="field wide">
     <span>from and to, both included</span>
     <div class="pair">
-      <DayField v-model="draft.coverFrom" label="The cover lies from" />
-      <DayField v-model="draft.coverTo" label="The cover lies to" />
+      <DayField v-model="draft.coverFrom" label="Cover from" />
+      <DayField v-model="draft.coverTo" label="Cover to" />
     </div>
   </div>
 </template>

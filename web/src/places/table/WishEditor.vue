@@ -76,7 +76,7 @@ const told = [
     <div class="grid">
       <WishAmount />
       <div v-if="!putUp" class="field whole">
-        <span>Eaten</span>
+        <span>Eaten as</span>
         <FormsField
           v-model:forms="draft.forms"
           v-model:preparations="draft.preparations"
@@ -87,8 +87,8 @@ const told = [
         <span v-if="at('forms', 'preparations')" class="wrong" role="alert">{{ at('forms', 'preparations') }}</span>
       </div>
       <label v-if="putUp" class="field wide">
-        <span>Put up as</span>
-        <ElSelect v-model="made" aria-label="Put up as" placeholder="choose">
+        <span>Make it into</span>
+        <ElSelect v-model="made" aria-label="Make it into" placeholder="choose">
           <ElOption v-for="p in fitting" :key="p.id" :value="p.id" :label="p.name" />
         </ElSelect>
         <span v-if="at('preparations', 'forms')" class="wrong" role="alert">{{ at('preparations', 'forms') }}</span>
@@ -109,32 +109,32 @@ const told = [
       <label class="field">
         <span>Priority</span>
         <ElSelect v-model="draft.priority" aria-label="Priority">
-          <ElOption value="must" label="must" />
-          <ElOption value="want" label="want" />
-          <ElOption value="nice" label="nice to have" />
+          <ElOption value="Must have" label="Must have" />
+          <ElOption value="Would like" label="Would like" />
+          <ElOption value="nice" label="Nice to have" />
         </ElSelect>
       </label>
       <label v-if="!unweighed" class="field">
-        <span>Met</span>
-        <ElSelect v-model="draft.confidence" aria-label="How surely it is met">
-          <ElOption value="usual" label="as usual for its use" />
-          <ElOption value="0" label="in a typical year" />
+        <span>How sure?</span>
+        <ElSelect v-model="draft.confidence" aria-label="Enough in how many years of 10?">
+          <ElOption value="usual" label="usual" />
+          <ElOption value="0" label="in 5 years of 10" />
           <ElOption
             v-for="c in ['0.7', '0.8', '0.9', '0.95']"
             :key="c"
             :value="c"
-            :label="`in ${Math.round(Number(c) * 100)} of 100 years`"
+            :label="`in ${Math.round(Number(c) * 100) / 10} years of 10`"
           />
         </ElSelect>
       </label>
       <label v-if="!weekly && !unweighed" class="field narrow">
-        <span>Still left by then</span>
+        <span>Still on the shelf at the next harvest</span>
         <ElInput
           v-model="draft.left"
           class="number"
           inputmode="decimal"
-          :placeholder="plan?.on_shelf ? 'by the shelf' : '0'"
-          aria-label="Still left by then"
+          :placeholder="plan?.on_shelf ? 'from Shelves' : '0'"
+          aria-label="Still on the shelf at the next harvest"
         >
           <template v-if="unit" #suffix>{{ shown(unit).unit }}</template>
         </ElInput>
@@ -143,12 +143,12 @@ const told = [
       <WishSowings />
       <WishBed />
       <label v-if="onePiece && !unweighed" class="field narrow">
-        <span>Wanted size, {{ shown('g').unit }} each</span>
+        <span>Size of one, {{ shown('g').unit }} each</span>
         <ElInput
           v-model="draft.piece"
           class="number"
           inputmode="decimal"
-          aria-label="Wanted size of one"
+          aria-label="Size of one"
           :placeholder="usualPiece ? 'usual ' + entry(usualPiece, 'g') : ''"
         />
         <span v-if="at('piece')" class="wrong" role="alert">{{ at('piece') }}</span>
@@ -168,13 +168,13 @@ const told = [
       :key="wish.id"
       class="ways"
       :of="{ wish: wish.id }"
-      heading="What would close the gap"
+      heading="How to fill this gap"
     />
 
     <p v-if="otherErrors(problem, ...told)" class="wrong" role="alert">{{ otherErrors(problem, ...told) }}</p>
     <div class="buttons">
-      <ElButton native-type="submit" type="primary">{{ isNew ? 'Add the wish' : 'Save' }}</ElButton>
-      <ElButton @click="emit('close')">Leave as it was</ElButton>
+      <ElButton native-type="submit" type="primary">{{ isNew ? 'Add' : 'Save' }}</ElButton>
+      <ElButton @click="emit('close')">Cancel</ElButton>
       <template v-if="!isNew">
         <span class="spring"></span>
         <button type="button" class="link small" @click="emit('move', -1)">Move up</button>

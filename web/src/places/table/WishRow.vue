@@ -35,7 +35,7 @@ function noGround(of: FedWish) {
   const weeks = props.plan.weeks_fed - of.weeks_fed
   const jars = props.plan.to_fill - of.jars
   const lost = [weeks ? count(weeks, 'week') : '', jars ? count(jars, 'jar') : ''].filter(Boolean).join(' and ')
-  return `No ground for ${lost} of it.`
+  return `No room for ${lost} of it.`
 }
 
 function key(e: KeyboardEvent) {
@@ -71,11 +71,7 @@ function key(e: KeyboardEvent) {
         :say="(n) => say(Math.round(n * 100) / 100, plan.unit)"
       />
       <span v-else class="quiet small">{{
-        plan.enough
-          ? 'enough left on the shelf'
-          : wish.for?.per
-            ? 'nobody gets it yet'
-            : 'feeds no week; stands in the garden'
+        plan.enough ? 'enough on the shelf, none to grow' : wish.for?.per ? 'nobody eats it yet' : 'not for eating'
       }}</span>
     </div>
     <div class="cell short">
@@ -85,7 +81,7 @@ function key(e: KeyboardEvent) {
         class="plain"
         :class="{ warn: short > 0 }"
         :data-figure="`wish/${plan.id}/fed`"
-        :aria-label="short ? count(short, 'week') + ' short' : 'every wanted week fed'"
+        :aria-label="short ? count(short, 'week') + ' short' : 'no gaps'"
         @click="$emit('edit')"
       >
         {{ short > 0 ? short : '–' }}
@@ -97,7 +93,7 @@ function key(e: KeyboardEvent) {
         :value="plan.harvested"
         :unit="plan.harvest_unit"
         :figure="harvested"
-        label="to bring in"
+        label="harvest needed"
       />
     </div>
     <div class="cell strong">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// When it is eaten: all year, in some months, while it lasts.
+// When it is eaten: All year, In some months, while it lasts.
 import { ElOption, ElSelect } from 'element-plus'
 import { monthNames } from '../../lib/words'
 import { useDraft } from './wishdraft'
@@ -11,9 +11,9 @@ const { draft, at } = useDraft()
   <label class="field">
     <span>When</span>
     <ElSelect v-model="draft.seasonKind" aria-label="When">
-      <ElOption value="all-year" label="all year" />
-      <ElOption value="months" label="in some months" />
-      <ElOption value="while" label="while it lasts, fresh" />
+      <ElOption value="all-year" label="All year" />
+      <ElOption value="months" label="In some months" />
+      <ElOption value="while" label="While it lasts (fresh only)" />
     </ElSelect>
   </label>
   <div v-if="draft.seasonKind === 'months'" class="field">
@@ -36,9 +36,9 @@ const { draft, at } = useDraft()
     </div>
     <span class="small">
       <button v-if="draft.also.length < 3" type="button" class="link" @click="draft.also.push({ from: 9, to: 11 })">
-        and again</button
+        Add more months</button
       ><template v-if="draft.also.length">
-        · <button type="button" class="link" @click="draft.also.pop()">once less</button></template
+        · <button type="button" class="link" @click="draft.also.pop()">Remove</button></template
       >
     </span>
     <span v-if="at('season')" class="wrong" role="alert">{{ at('season') }}</span>

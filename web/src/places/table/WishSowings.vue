@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// How it is sown: when the table needs it, every so many days, so many times.
+// How it is sown: when the table needs it, every … days, … times a year.
 import { ElCheckbox, ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed } from 'vue'
 import { useDraft } from './wishdraft'
@@ -12,11 +12,11 @@ const several = computed(() => fresh.value || (unweighed.value && !draft.forms.l
 
 <template>
   <label v-if="several" class="field">
-    <span>Sown</span>
-    <ElSelect v-model="draft.stagger" aria-label="Sown">
-      <ElOption value="need" :label="unweighed ? 'all at once' : 'as the table needs it'" />
-      <ElOption value="every" label="every so many days" />
-      <ElOption value="times" label="so many times" />
+    <span>How often to sow</span>
+    <ElSelect v-model="draft.stagger" aria-label="How often to sow">
+      <ElOption value="need" :label="unweighed ? 'all at once' : 'as often as needed for no gaps'" />
+      <ElOption value="every" label="every … days" />
+      <ElOption value="times" label="… times a year" />
       <ElOption v-if="!unweighed" value="once" label="all at once" />
     </ElSelect>
   </label>
@@ -33,16 +33,16 @@ const several = computed(() => fresh.value || (unweighed.value && !draft.forms.l
   </label>
   <div v-if="fresh && draft.stagger === 'need'" class="field wide">
     <span>An early row</span>
-    <ElCheckbox v-model="draft.early" data-early>risk one cheap row two weeks early</ElCheckbox>
+    <ElCheckbox v-model="draft.early" data-early>Also sow one early row 2 weeks sooner (it may fail)</ElCheckbox>
   </div>
   <label v-if="(!unweighed && kept) || (several && draft.stagger === 'times')" class="field narrow">
-    <span>{{ draft.stagger === 'times' ? 'Sowings' : 'Sowings of what is kept' }}</span>
+    <span>{{ draft.stagger === 'times' ? 'Sowings' : 'Sowings for storage and jars' }}</span>
     <ElInput
       v-model="draft.sowings"
       class="number"
       inputmode="numeric"
-      :placeholder="draft.stagger === 'times' ? '' : 'as the kitchen can'"
-      aria-label="Sowings of what is kept"
+      :placeholder="draft.stagger === 'times' ? '' : 'as much as the kitchen can put up'"
+      aria-label="Sowings for storage and jars"
     />
     <span v-if="at('stagger.sowings')" class="wrong" role="alert">{{ at('stagger.sowings') }}</span>
   </label>

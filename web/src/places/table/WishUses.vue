@@ -13,26 +13,27 @@ const { say } = useUnits()
 <template>
   <ul v-if="plan.uses.some((u) => u.plants || u.area)" class="uses small">
     <li v-for="u in plan.uses.filter((x) => x.plants || x.area)" :key="u.figure">
-      <strong>{{ u.form ? capital(u.part ? 'also' : formKept(u.form)) : 'Stands' }}: {{ u.crop_name }}</strong
+      <strong>{{ u.form ? capital(u.part ? 'also' : formKept(u.form)) : 'Grown as' }}: {{ u.crop_name }}</strong
       >, {{ u.why }}.
       <template v-if="u.form && !u.part">Feeds {{ count(u.weeks, 'week') }}. </template>
       <template v-if="u.kept">
-        {{ u.store ? 'Into the ' + u.store.toLowerCase() : u.form === 'cellar' ? 'Stored' : 'Put up' }} about
+        {{ u.store ? 'Goes into the ' + u.store.toLowerCase() : u.form === 'cellar' ? 'Stored' : 'Put up' }} about
         {{ day(u.kept) }}, keeps {{ count(u.life ?? 0, 'week') }}.</template
       >
       <template v-if="u.left_unit && u.left">
-        Of today's shelf {{ say(u.left, u.left_unit) }} will be left by then, and need not be grown.</template
+        Of what is on the shelf, {{ say(u.left, u.left_unit) }} will still be there at the next harvest. It is not grown
+        again.</template
       >
       <span v-if="u.short" class="warn"> {{ capital(u.short) }}.</span>
     </li>
   </ul>
 
   <p v-if="plan.batches > 0" class="small put-up">
-    To put up:
-    <template v-if="plan.to_fill">{{ count(plan.to_fill, 'jar') }} with as many lids, </template>
+    Kitchen work:
+    <template v-if="plan.to_fill">{{ count(plan.to_fill, 'jar') }} and as many lids, </template>
     <Figure :value="plan.batches" unit="batches" />,
-    <Figure :value="plan.hours" unit="hours" :figure="`wish/${plan.id}/hours`" label="hours of putting up" /> hands
-    on<template v-if="plan.frozen">, {{ say(plan.frozen, 'L') }} into the freezer</template>.
+    <Figure :value="plan.hours" unit="hours" :figure="`wish/${plan.id}/hours`" label="hours of kitchen work" /> of
+    work<template v-if="plan.frozen">, {{ say(plan.frozen, 'L') }} of freezer space</template>.
   </p>
 </template>
 

@@ -15,12 +15,12 @@ function unitOf(kind: string): string {
 
 /** For whom a wish is, as one choice. */
 export const whomWords: Record<string, string> = {
-  '': 'everybody at the table',
+  '': 'everybody',
   people: 'some of us',
-  member: 'each who lives here',
-  eater: 'each eater',
+  member: 'each person who lives here',
+  eater: 'each person',
   child: 'each child and teen',
-  infant: 'each under three',
+  infant: 'each child under 3',
   guests: 'the guests',
   animals: 'the animals',
   given: 'to give away',
@@ -108,7 +108,7 @@ function makeDraft(props: { wish: Wish; isNew?: boolean }, problem: Ref<Problem 
     const usual = preparations.value.find((p) => p.id === made.value)
     const known = store.reference?.jars ?? []
     return [
-      { value: 0, label: usual ? `usual: ${usual.jar}` : 'the usual one' },
+      { value: 0, label: usual ? `usual: ${usual.jar}` : 'usual jar' },
       ...known.map((j) => ({ value: j.litre, label: j.name })),
       ...(draft.jar === 0 || known.some((j) => j.litre === draft.jar)
         ? []

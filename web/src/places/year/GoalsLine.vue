@@ -18,10 +18,10 @@ const goals = computed(() => {
     {
       key: 'jars',
       goal: { ...g.jars, value: ground.fed?.jars ?? g.jars.value },
-      words: 'jars of anything',
+      words: 'jars',
       figure: 'tally/jars',
     },
-    { key: 'green', goal: g.green, words: 'weeks with something green', figure: 'goal/green' },
+    { key: 'green', goal: g.green, words: 'weeks with fresh greens', figure: 'goal/green' },
     { key: 'energy', goal: g.energy, words: 'of the energy', figure: 'goal/energy' },
     { key: 'protein', goal: g.protein, words: 'of the protein', figure: 'goal/protein' },
   ]
@@ -44,7 +44,7 @@ const short = (aim: number, value: number) => aim > 0 && value < aim - 1e-9
         /><span v-if="g.goal.aim" class="aim"> of {{ say(g.goal.aim, bare(g.goal.unit) ? '' : g.goal.unit) }}</span>
       </dd>
       <dt>
-        {{ g.words }}<span v-if="g.goal.most" class="most">, {{ g.goal.most }} adds most</span>
+        {{ g.words }}<span v-if="g.goal.most" class="most">, most from {{ g.goal.most }}</span>
       </dt>
     </div>
     <div v-for="r in rooms" :key="r.id" :data-room="r.id">

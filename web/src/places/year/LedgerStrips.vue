@@ -16,7 +16,7 @@ const most = (v: number[]) => Math.max(0, ...v)
 <template>
   <LoadStrip
     v-if="kitchen"
-    label="Coming in"
+    label="Harvest"
     :values="kitchen.harvest_kg"
     unit="kg"
     :peak="most(kitchen.harvest_kg)"
@@ -24,7 +24,7 @@ const most = (v: number[]) => Math.max(0, ...v)
   />
   <LoadStrip
     v-if="kitchen"
-    :label="foretold ? 'To put up, as it goes' : 'To put up'"
+    :label="foretold ? 'Kitchen: to put up, from what came in' : 'To put up'"
     :values="foretold ?? kitchen.batches"
     :over="foretold ? undefined : kitchen.over"
     unit="batches"

@@ -31,10 +31,11 @@ function bars(values: number[], parts?: number[]): string {
       <span>{{ label }}</span>
       <span class="quiet small" @click.stop
         ><template v-if="can !== undefined"
-          >can: <Figure :value="can" :unit="unit" :figure="figure" :label="(who ?? 'the kitchen') + ' can do'" /> a
+          >limit: <Figure :value="can" :unit="unit" :figure="figure" :label="(who ?? 'the kitchen') + ' can do'" /> a
           week</template
         ><template v-else
-          >most: <Figure :value="peak" :unit="unit" :figure="figure" :label="label + ' in the fullest week'" /> a
+          >highest week:
+          <Figure :value="peak" :unit="unit" :figure="figure" :label="label + ' in the fullest week'" /> a
           week</template
         ></span
       >

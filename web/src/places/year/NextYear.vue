@@ -16,10 +16,11 @@ const soon = computed(() => props.coming.sowings.filter((s) => s.date < props.fr
 
 <template>
   <div data-coming>
-    By your wishes as they are, {{ coming.year }} would feed <strong>{{ fed }}</strong> of {{ t.weeks_wanted }} weeks
-    and fill {{ count(jars, 'jar') }}, from {{ count(t.plants, 'plant')
-    }}<template v-if="lacks">; {{ count(lacks, 'sowing has', 'sowings have') }} no ground</template>.
-    <template v-if="soon.length">{{ count(soon.length, 'sowing') }} of it would be begun before it begins.</template>
+    With your wishes as they are, {{ coming.year }} would have <strong>{{ fed }}</strong> weeks fed of
+    {{ t.weeks_wanted }} and fill {{ count(jars, 'jar') }}, from {{ count(t.plants, 'plant')
+    }}<template v-if="lacks">; no room for {{ count(lacks, 'sowing') }}</template
+    >.
+    <template v-if="soon.length">{{ count(soon.length, 'sowing') }} of its sowings start before it begins.</template>
     {{ ' ' }}<SowingsByMonth :sowings="coming.sowings" />
   </div>
 </template>

@@ -41,7 +41,7 @@ const kg = (n: number) => (n >= 0.05 ? say(n >= 10 ? Math.round(n) : n, 'kg') : 
             <th scope="col" class="n">came in</th>
             <th scope="col" class="n">still to come</th>
             <th scope="col">in 8 years of 10</th>
-            <th scope="col">how it goes</th>
+            <th scope="col">compared with the plan</th>
           </tr>
         </thead>
         <tbody>

@@ -11,7 +11,7 @@ const months = computed(() => byMonth(props.sowings, (s) => s.date))
 
 <template>
   <button v-if="sowings.length" type="button" class="link" :aria-expanded="open" @click="open = !open">
-    {{ open ? 'hide its sowings' : `all ${count(sowings.length, 'sowing')}` }}
+    {{ open ? 'Hide' : `all ${count(sowings.length, 'sowing')}` }}
   </button>
   <div v-if="open" class="months small">
     <section v-for="m in months" :key="m.month" :aria-label="m.month">
@@ -20,7 +20,7 @@ const months = computed(() => byMonth(props.sowings, (s) => s.date))
         <li v-for="(s, i) in m.entries" :key="i">
           <b>{{ day(s.date) }}</b> {{ s.crop_name }}
           <span class="quiet"
-            >{{ s.plants ? count(s.plants, 'plant') + ', ' : '' }}{{ s.for }}{{ s.ground ? '' : ', no ground' }}</span
+            >{{ s.plants ? count(s.plants, 'plant') + ', ' : '' }}{{ s.for }}{{ s.ground ? '' : ', no room' }}</span
           >
         </li>
       </ul>

@@ -14,7 +14,7 @@ const caption = computed(() => {
   const t = props.table
   return [
     `week of ${day(store.plan?.weeks[props.week])}`,
-    `${count(t.fed[props.week] ?? 0, 'food')} on the table`,
+    `${count(t.fed[props.week] ?? 0, 'food')} to eat`,
     t.gaps[props.week] ? count(t.gaps[props.week] ?? 0, 'gap') : '',
     k ? `${say(k.harvest_kg[props.week] ?? 0, 'kg')} in` : '',
     k && k.batches[props.week] ? `${say(k.batches[props.week] ?? 0, 'batches')} to put up` : '',

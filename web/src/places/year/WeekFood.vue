@@ -57,9 +57,7 @@ async function pin(source: string) {
       >
       <span v-if="e.ahead !== e.source" class="warn"
         >{{ e.from ? ' · ' : ''
-        }}{{
-          e.ahead === 'gap' ? 'not yet on the shelf this coming year' : 'this coming year ' + sourceWords(e.ahead)
-        }}</span
+        }}{{ e.ahead === 'gap' ? 'not on the shelf yet this year' : 'this coming year ' + sourceWords(e.ahead) }}</span
       >
     </span>
     <ElSelect
@@ -71,7 +69,7 @@ async function pin(source: string) {
       :empty-values="[null, undefined]"
       @update:model-value="(s: string) => pin(s)"
     >
-      <ElOption value="" label="by your order" />
+      <ElOption value="" label="usual order" />
       <ElOption v-for="s in e.sources" :key="s" :value="s" :label="sourceWords(s)" />
     </ElSelect>
     <button

@@ -42,29 +42,29 @@ const over = computed(() => store.plan?.kitchen.over[props.week] ?? 0)
     <div class="top">
       <button type="button" class="link small no-print" @click="$emit('close')">‹ the year</button>
       <h2 v-if="page" tabindex="-1">{{ day(page.from) }} – {{ fullDay(page.to) }}</h2>
-      <span v-if="page" class="quiet">{{ say(page.eaters, 'eaters') }} at the table</span>
+      <span v-if="page" class="quiet">{{ say(page.eaters, 'eaters') }} to feed</span>
       <span class="steps no-print">
         <button type="button" class="link" :disabled="week === 0" @click="$emit('week', week - 1)">
           a week back <kbd>[</kbd>
         </button>
         <button type="button" class="link" :disabled="week === 51" @click="$emit('week', week + 1)">
-          a week on <kbd>]</kbd>
+          a week forward <kbd>]</kbd>
         </button>
       </span>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <div v-if="page" class="columns">
       <div class="eaten">
-        <h3>On the table</h3>
-        <p v-if="!page.eaten.length" class="quiet">Nothing is wished for this week.</p>
+        <h3>To eat this week</h3>
+        <p v-if="!page.eaten.length" class="quiet">No wishes for this week.</p>
         <template v-for="g in groups" :key="g.title">
           <h4 :class="{ warn: g.loud }">{{ g.title }}</h4>
           <WeekFood v-for="e in g.rows" :key="e.wish" :food="e" :from="page.from" />
         </template>
       </div>
       <div class="side">
-        <h3>Coming in</h3>
-        <p v-if="!page.coming.length" class="quiet">Nothing is picked or lifted.</p>
+        <h3>Harvest</h3>
+        <p v-if="!page.coming.length" class="quiet">Nothing to harvest.</p>
         <ul>
           <li v-for="c in page.coming" :key="c.sowing">
             <span>{{ c.crop }}</span>
@@ -80,8 +80,8 @@ const over = computed(() => store.plan?.kitchen.over[props.week] ?? 0)
         <p v-if="!page.kitchen.length" class="quiet">Nothing is put up.</p>
         <template v-else>
           <p class="sum" :class="{ warn: over > 0 }">
-            <strong>{{ quantity(page.batches, 'batches').number }}</strong> of {{ say(page.can, 'batches') }} that the
-            kitchen can do, {{ say(page.hours, 'hours') }} hands on
+            <strong>{{ quantity(page.batches, 'batches').number }}</strong> of {{ say(page.can, 'batches') }} possible,
+            {{ say(page.hours, 'hours') }} of work
           </p>
           <ul>
             <li v-for="b in page.kitchen" :key="b.wish">

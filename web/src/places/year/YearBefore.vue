@@ -27,10 +27,10 @@ const ended = computed(() => store.state?.ended)
       <p v-if="wrong" class="wrong" role="alert">{{ capital(wrong) }}</p>
       <template v-else-if="year">
         The year {{ year.year }} fed <strong>{{ year.fed?.weeks_fed ?? year.tally.weeks_fed }}</strong> of
-        {{ year.tally.weeks_wanted }} weeks by what was recorded, from {{ count(year.sowings.length, 'sowing') }} that
-        {{ year.sowings.length === 1 ? 'was' : 'were' }} begun. {{ ' ' }}<SowingsByMonth :sowings="year.sowings" />
+        {{ year.tally.weeks_wanted }} weeks by your records, from {{ count(year.sowings.length, 'sowing') }} that
+        {{ year.sowings.length === 1 ? 'was' : 'were' }} started. {{ ' ' }}<SowingsByMonth :sowings="year.sowings" />
       </template>
-      <p v-else class="quiet" role="status">It is being worked out …</p>
+      <p v-else class="quiet" role="status">Working it out …</p>
     </div>
   </div>
 </template>

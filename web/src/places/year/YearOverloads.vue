@@ -14,7 +14,7 @@ const helping = ref(-1) // the week whose ways are open: they take a second to r
 </script>
 
 <template>
-  <section class="overs" aria-label="Weeks with too much putting up">
+  <section class="overs" aria-label="Weeks with too much to put up">
     <div v-for="o in overloads" :key="o.week">
       <h3>
         Week of {{ day(store.plan?.weeks[o.week]) }}:
@@ -27,7 +27,7 @@ const helping = ref(-1) // the week whose ways are open: they take a second to r
         :aria-expanded="helping === o.week"
         @click="helping = helping === o.week ? -1 : o.week"
       >
-        {{ helping === o.week ? 'hide what would help' : 'what would help?' }}
+        {{ helping === o.week ? 'Hide what would help' : 'What would help?' }}
       </button>
       <Remedies v-if="helping === o.week" :of="{ week: o.week }" heading="What would help" />
     </div>

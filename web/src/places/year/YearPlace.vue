@@ -31,13 +31,13 @@ const route = useRoute()
 const router = useRouter()
 
 const years = [
-  { value: 'round', words: 'as it comes round' },
-  { value: 'ahead', words: 'the coming year, from the shelf as it stands' },
+  { value: 'round', words: 'A typical year' },
+  { value: 'ahead', words: 'This coming year' },
 ]
 const view = ref('round')
 const ahead = computed(() => view.value === 'ahead')
 const groupings = [
-  { value: 'yours', words: 'in your order' },
+  { value: 'yours', words: 'my order' },
   { value: 'food', words: 'by food' },
   { value: 'source', words: 'by source' },
 ]
@@ -84,9 +84,9 @@ function open(w: number) {
 const { move, point, press } = useWeekCursor(week, grid, open)
 
 useKeys([
-  { keys: '← →', does: 'in the ledger, a week back or on; Enter opens the week' },
+  { keys: '← →', does: 'in the year: a week back or on; Enter opens the week' },
   { keys: '[', does: 'a week back', run: () => step(-1) },
-  { keys: ']', does: 'a week on', run: () => step(1) },
+  { keys: ']', does: 'a week forward', run: () => step(1) },
 ])
 function step(by: number) {
   if (page.value >= 0) open(Math.min(51, Math.max(0, page.value + by)))
@@ -116,8 +116,7 @@ onMounted(() =>
   <section v-else class="year" aria-label="The year">
     <h2 class="hidden-words" tabindex="-1">Year</h2>
     <p v-if="!foods.length" class="empty">
-      Nothing is wished for yet. Say in <RouterLink to="/table">Table</RouterLink> what the family eats, and its weeks
-      appear here.
+      No wishes yet. Add them in <RouterLink to="/table">Table</RouterLink> and the year shows here.
     </p>
     <template v-else>
       <div class="bar">
@@ -127,12 +126,11 @@ onMounted(() =>
       <p class="about small quiet">
         <template v-if="ahead">{{
           store.plan?.empty_shelf
-            ? 'Nothing is entered on the shelf, so what is kept begins with the first harvests.'
-            : 'Until the new crop is in, stores and jars feed only what stands on the shelf today.'
+            ? 'Shelves is empty, so stored food starts with the first harvest.'
+            : 'Until the next harvest, storage and jars hold only what is on the shelf today.'
         }}</template>
         <template v-else
-          >Harvests come round: what is stored in October feeds next March. What is wished is reckoned on this
-          circle.</template
+          >Amounts assume that every year is the same: food stored in October is eaten next March.</template
         >
       </p>
       <YearTurn />
@@ -172,7 +170,7 @@ onMounted(() =>
               v-if="mending === w.id"
               class="mend"
               :of="{ wish: w.id }"
-              heading="What would close the gap"
+              heading="How to fill this gap"
               @click.stop
               @keydown.stop
             />

@@ -32,7 +32,7 @@ const words = computed(() =>
   runs.value
     .map(
       (r) =>
-        `from ${day(store.plan?.weeks[r.from])} ${sourceWords(props.source[r.from] ?? r.s)}${r.bare ? ', without ground' : ''}`,
+        `from ${day(store.plan?.weeks[r.from])} ${sourceWords(props.source[r.from] ?? r.s)}${r.bare ? ', no room' : ''}`,
     )
     .join(', '),
 )
@@ -59,7 +59,7 @@ const words = computed(() =>
       type="button"
       class="plain warn n"
       :aria-expanded="open"
-      :aria-label="`${plan.title}: ${count(gaps, 'week')} short; what would close the gap`"
+      :aria-label="`${plan.title}: ${count(gaps, 'week')} short; how to fill the gap`"
       @click.stop="$emit('mend')"
       @keydown.enter.stop
     >

@@ -18,7 +18,7 @@ const lacking = computed(() => props.table.gaps.reduce((a, b) => a + b, 0))
 
 <template>
   <div class="year-grid totals">
-    <span>{{ count(foods, 'food') }} on the table</span>
+    <span>{{ count(foods, 'food') }} foods to eat</span>
     <svg data-weeks class="sums" viewBox="0 0 520 26" preserveAspectRatio="none" aria-hidden="true">
       <path :d="bars(false)" />
       <path class="lacks" :d="bars(true)" />

@@ -44,16 +44,16 @@ async function begin() {
     <p>
       The year {{ store.plan?.year }} runs until {{ day(last) }}.
       <button type="button" class="link" :aria-expanded="open" @click="open = !open">
-        Look at the next year, or begin it
+        Look at the next year, or start it
       </button>
     </p>
     <div v-if="open" class="over">
       <p v-if="wrong" class="wrong" role="alert">{{ capital(wrong) }}</p>
-      <p v-else-if="!turn" class="quiet" role="status">It is being worked out …</p>
+      <p v-else-if="!turn" class="quiet" role="status">Working it out …</p>
       <template v-else>
         <p>
-          The next year begins on {{ day(turn.from) }}. Wishes, people, stores and the crop book stay as they are. By
-          itself goes over:
+          The next year begins on {{ day(turn.from) }}. Wishes, people, storage places and the crop book stay as they
+          are. These carry over:
         </p>
         <ul>
           <li>
@@ -73,15 +73,15 @@ async function begin() {
             <strong>{{ count(turn.lots, 'lot') }}</strong> on the shelf
           </li>
           <li>
-            the families that stood in <strong>{{ count(turn.stood.length, 'bed') }}</strong>, for the rotation: what
-            was sown or planted, where it really stood
+            the plant families that grew in <strong>{{ count(turn.stood.length, 'bed') }}</strong>, for rotation: what
+            was sown or planted, in the bed where it really grew
           </li>
         </ul>
         <NextYear v-if="turn.coming" :coming="turn.coming" :from="turn.from" />
         <p class="act">
-          <ElButton type="primary" :loading="busy" @click="begin">Begin the year {{ turn.year }}</ElButton>
+          <ElButton type="primary" :loading="busy" @click="begin">Start the year {{ turn.year }}</ElButton>
           <span class="quiet small"
-            >One undo takes it back. What you planned for this year and did not sow is let go.</span
+            >Undo reverses this. What you planned for this year and did not sow is dropped.</span
           >
           <span v-if="refused" class="wrong" role="alert">{{ capital(refused) }}</span>
         </p>
