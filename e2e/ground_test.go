@@ -41,8 +41,7 @@ func (p *page) shortage() float64 {
 func TestAPlotIsDividedIntoBeds(t *testing.T) {
 	t.Parallel()
 	p := start(t, "serve").open("/")
-	p.see(".welcome")
-	p.fill(`[aria-label="A first wish"]`, "6 heads lettuce a week may-oct")
+	p.begun("6 heads lettuce a week may-oct")
 	p.see(".wish")
 	p.press('g', 'o')
 	p.fill(`[aria-label="Length of the plot"]`, "12")
@@ -101,7 +100,7 @@ func TestTheGroundIsScrubbed(t *testing.T) {
 		t.Errorf("with a bed less %g m² weeks are short, before %g", more, short)
 	}
 	p.press('u')
-	p.shows(".notice", "Took back")
+	p.shows(".notice", "Undid")
 	if now := p.shortage(); now != short {
 		t.Errorf("taken back, %g m² weeks are short, before %g", now, short)
 	}
@@ -117,11 +116,11 @@ func TestTheRotationIsBent(t *testing.T) {
 	p.must(p.see(`[data-piece="27-w3-canned-1"]`).Focus())
 	p.press(input.Enter)
 	p.shows(".card", "Tomato, paste")
-	p.shows(".card", "Solanaceae grew too recently in")
+	p.shows(".card", "The tomato family grew too recently in")
 	p.shows(".card", "Next best")
 	p.clickNamed(".card .link", "all 10 beds")
 	p.shows(`.card [data-choice="b1"]`, "same family there in 2026")
-	p.click(`[aria-label="Put it in Mill bed"]`)
+	p.click(`[aria-label="Move it to Mill bed"]`)
 	p.shows(".card .wrong", "Solanaceae stood in it in 2026 and may return in")
 	p.clickNamed(".card .link", "Move it by keys")
 	p.shows(".in-hand", "Tomato, paste over")
@@ -139,7 +138,7 @@ func TestTheRotationIsBent(t *testing.T) {
 	p.shows(".card", "fixed by you")
 	p.see(".piece.bent")
 	p.press('u')
-	p.shows(".notice", "Took back")
+	p.shows(".notice", "Undid")
 	p.gone(".piece.bent")
 	p.clickNamed(".spine button", "US")
 	p.must(p.see(`[data-piece="27-w3-canned-1"]`).Focus()) // in hand on the plot too
@@ -198,14 +197,14 @@ func TestAWayOutIsTried(t *testing.T) {
 	short := p.shortage()
 	p.clickNamed(".ways-out button", "What would help?")
 	p.see("[data-remedy]")
-	gain := number(t, strings.TrimLeft(p.text("[data-remedy] .does"), "−-"))
+	gain := number(t, regexp.MustCompile(`([\d.]+) m² weeks more`).FindStringSubmatch(p.text("[data-remedy] .does"))[1])
 	p.click(`[data-remedy] .link`)
 	p.see(".notice")
 	if now := p.shortage(); now >= short || short-now < gain-1 || short-now > gain+1 {
 		t.Errorf("%g m² weeks were short, the way takes away %g, now %g are", short, gain, now)
 	}
 	p.press('u')
-	p.shows(".notice", "Took back")
+	p.shows(".notice", "Undid")
 	if now := p.shortage(); now != short {
 		t.Errorf("taken back, %g m² weeks are short, before %g", now, short)
 	}
@@ -218,18 +217,18 @@ func TestABetterLayoutIsOffered(t *testing.T) {
 	t.Parallel()
 	p := start(t, "demo").open("/ground")
 	short := p.shortage()
-	p.shows("[data-offer]", "plantings lie in other beds")
+	p.shows("[data-offer]", "plantings in other beds")
 	gain := number(t, regexp.MustCompile(`([\d.]+) m² weeks more`).FindStringSubmatch(p.text("[data-offer]"))[1])
 	if now := p.shortage(); now != short {
 		t.Errorf("it is only offered, but the shortage is %g after %g", now, short)
 	}
-	p.clickNamed("[data-offer] button", "use it")
+	p.clickNamed("[data-offer] button", "Use this")
 	p.see(".notice")
 	if now := p.shortage(); gain <= 0 || short-now < gain-1 || short-now > gain+1 {
 		t.Errorf("%g m² weeks were short, it gives ground to %g, now %g are", short, gain, now)
 	}
 	p.press('u')
-	p.shows(".notice", "Took back")
+	p.shows(".notice", "Undid")
 	if now := p.shortage(); now != short {
 		t.Errorf("taken back, %g m² weeks are short, before %g", now, short)
 	}
@@ -291,7 +290,7 @@ func TestTheGroundOnPaper(t *testing.T) {
 	}
 	p.clickNamed(".choice button", "a card for each bed")
 	p.until("a card for each bed", `() => document.querySelectorAll('.bed-card').length === 11`)
-	p.shows(".bed-card", "stood: 2025")
+	p.shows(".bed-card", "grew before: 2025")
 	got, err := http.Get(a.url + "/api/plot.svg?day=2027-08-02")
 	p.must(err)
 	defer got.Body.Close()
@@ -354,7 +353,7 @@ func TestHowTheGroundIsKept(t *testing.T) {
 	t.Parallel()
 	p := start(t, "demo").open("/ground/beds")
 	p.click(`[aria-label="More of Weir bed"]`)
-	p.shows(`[data-bed="b2"] .sun`, "Sun on a middle day")
+	p.shows(`[data-bed="b2"] .sun`, "Hours of sun by month")
 	sun := p.text(`[data-bed="b2"] .sun`)
 	p.fill(`[aria-label="What throws shade"]`, "Poplars")
 	p.fill(`[aria-label="Its height"]`, "25")
@@ -366,17 +365,17 @@ func TestHowTheGroundIsKept(t *testing.T) {
 	p.click(`[aria-label="Remove Poplars"]`)
 	p.until("the sun as before", `was => document.querySelector('[data-bed="b2"] .sun').innerText === was`, sun)
 	p.clickNamed(`[aria-label="Rules for the beds"] .el-checkbox`, "Spinach between Bush bean")
-	p.shows(".notice", "Changed how the ground is kept")
+	p.shows(".notice", "Changed the rules for beds")
 	p.click(`[aria-label="Mill bed in 2024: nothing recorded"]`)
-	p.choose("Families in Mill bed in 2024", "Poaceae flour corn, popcorn, sweet corn")
+	p.choose("Families in Mill bed in 2024", "corn family flour corn, popcorn, sweet corn · Poaceae")
 	p.shows(".notice", "Changed Mill bed")
-	p.until("what was put down", `() => document.body.textContent.includes('Poaceae')`)
+	p.until("what was put down", `() => document.body.textContent.includes('corn family')`)
 	p.press(input.Escape)
 	p.press('u')
-	p.shows(".notice", "Took back")
-	p.clickNamed(`[aria-label="Families by bed and year"] .link`, "put 2027 down as it is planned")
+	p.shows(".notice", "Undid")
+	p.clickNamed(`[aria-label="Families by bed and year"] .link`, "Record 2027 as planned")
 	p.shows(".notice", "Changed 11 beds")
-	p.shows(`[aria-label="Families by bed and year"]`, "2027 is put down as it is planned")
+	p.shows(`[aria-label="Families by bed and year"]`, "2027 is recorded as planned")
 }
 
 // In the garden one wants to know where: the Daybook and the list of sowings say in
@@ -419,7 +418,7 @@ func TestWhatStandsIsAskedFor(t *testing.T) {
 	p.press(input.Escape)
 	p.shows(`[data-unsaid="27-w37-fresh-1-stands"]`, "bed from")
 	p.clickNamed(`[data-unsaid] .link`, "Yes")
-	p.shows(".notice", "Put down where Asparagus")
+	p.shows(".notice", "Recorded where Asparagus")
 	p.gone("[data-unsaid]")
 }
 
@@ -427,8 +426,7 @@ func TestWhatStandsIsAskedFor(t *testing.T) {
 func TestAFieldAndPots(t *testing.T) {
 	t.Parallel()
 	p := start(t, "serve").open("/")
-	p.see(".welcome")
-	p.fill(`[aria-label="A first wish"]`, "20 heads lettuce")
+	p.begun("20 heads lettuce")
 	p.see(".wish")
 	p.press('g', 'o')
 	p.see(".divide")

@@ -12,7 +12,7 @@ func TestWhatGrowsIsPutDown(t *testing.T) {
 	t.Parallel()
 	a := startOn(t, "demo", "2027-07-20")
 	p := a.open("/daybook")
-	p.clickNamed(".daybook a", "Put it down|what is growing already")
+	p.clickNamed(".daybook a", "Enter it|what is growing already")
 	p.see("[data-grows]")
 	fill := func(row string, what, count string) {
 		p.chooseIn(row, "Crop", what)
@@ -26,17 +26,17 @@ func TestWhatGrowsIsPutDown(t *testing.T) {
 	second := "[data-grows]:nth-of-type(2)"
 	p.see(second)
 	fill(second, "Storage carrot", "6")
-	p.chooseIn(second, "Measured in", "m of a row")
-	p.clickNamed(".grows button", "What follows")
+	p.chooseIn(second, "Measured in", "m of row")
+	p.clickNamed(".grows button", "What changes")
 	p.shows(".foresight", "weeks fed")
-	p.clickNamed(".foresight button:not([disabled])", "Take it")
-	p.shows(".notice", "Put down 2 things that grow already")
+	p.clickNamed(".foresight button:not([disabled])", "Use this")
+	p.shows(".notice", "Recorded 2 crops that are growing already")
 	p.clickNamed(".spine a", "Daybook")
 	p.shows("[data-standing]", "Tomato, slicing")
 	p.clickNamed(".spine a", "Ground")
 	p.shows(`[data-plot-bed] [data-piece^="grows-tomato-slicing"] title`, "Tomato, slicing, 12 plants")
 	p.see(`[data-piece^="grows-tomato-slicing"] .piece.stands`)
-	p.shows("[data-held]", "Places are held")
+	p.shows("[data-held]", "Beds are kept")
 }
 
 // What cannot grow is told at its line, and nothing typed is lost.
@@ -46,8 +46,8 @@ func TestAWrongLineOfWhatGrowsIsTold(t *testing.T) {
 	p.choose("Crop", "Tomato, slicing (indeterminate)")
 	p.fill(`[aria-label="How many"]`, "4000")
 	p.choose("In which bed", "Reed bed")
-	p.clickNamed(".grows button", "What follows")
-	p.clickNamed(".foresight button:not([disabled])", "Take it")
+	p.clickNamed(".grows button", "What changes")
+	p.clickNamed(".foresight button:not([disabled])", "Use this")
 	p.shows("[data-grows] .wrong", "or leave the bed out")
 	p.until("what was typed", `() => document.querySelector('[aria-label="How many"]').value === '4000'`)
 }
@@ -60,10 +60,10 @@ func TestWhatIsAtHandIsPlanned(t *testing.T) {
 	p.choose("Kind: young plants", "Tomato, slicing (indeterminate)")
 	p.shows("[data-gives]", "Tomato, slicing")
 	p.clickNamed("[data-gives] button", "Plan this")
-	p.clickNamed(".foresight button:not([disabled])", "Take it")
-	p.shows(".notice", "omato, slicing is to be begun on")
+	p.clickNamed(".foresight button:not([disabled])", "Use this")
+	p.shows(".notice", "omato, slicing is to be started on")
 	p.clickNamed(".notice .link", "undo")
-	p.shows(".notice", "Took back")
+	p.shows(".notice", "Undid")
 }
 
 // In the season the first look at Ground holds the places; what falls free is told, and shows
@@ -71,7 +71,7 @@ func TestWhatIsAtHandIsPlanned(t *testing.T) {
 func TestPlacesAreHeldInTheSeason(t *testing.T) {
 	t.Parallel()
 	p := livedOn(t, "2027-07-15").open("/ground")
-	p.shows("[data-held]", "Places are held")
+	p.shows("[data-held]", "Beds are kept")
 	p.click("[data-freed] button")
 	p.shows(".free-ground", "free on")
 	p.must(p.see(`[aria-label="Show the day"]`).InputTime(dateOf(2027, 9, 1)))
@@ -80,7 +80,7 @@ func TestPlacesAreHeldInTheSeason(t *testing.T) {
 	p.shows(".scrub .when", "15 Jul")
 	p.press(input.Escape)
 	p.clickNamed("[data-held] button", "Choose all beds again")
-	p.shows(".notice", "Held every place as it is") // the season goes on: the new places are held
+	p.shows(".notice", "Kept every bed as it is") // the season goes on: the new places are held
 }
 
 // A frost night that the station forecasts is told in the Daybook; the list of sowings says how
@@ -92,5 +92,5 @@ func TestFrostIsForetold(t *testing.T) {
 	p.shows("[data-frost]", "Frost is possible in the night to Thursday, 13 May")
 	p.shows("[data-frost] li", "Tomato, paste")
 	p.clickNamed(".spine a", "Sowings")
-	p.shows("[data-chance]", "years of 100 before frost")
+	p.shows("[data-chance]", "ready before frost")
 }

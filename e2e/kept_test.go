@@ -77,7 +77,7 @@ func TestAPlaceThatIsNotLoadedSaysSo(t *testing.T) {
 	p.see(sauce)
 	a.stop()
 	p.clickNamed(".spine a", "Shelves")
-	p.shows("[data-missing]", "has not been loaded on this device yet")
+	p.shows("[data-missing]", "has not been opened on this device yet")
 	a.run()
 	p.see("[data-lot]") // it looks by itself whether it is answered again
 }
@@ -94,11 +94,11 @@ func TestBeginFromAHouseholdFile(t *testing.T) {
 		p.must(p.see(`[aria-label="Open a household file"]`).SetFiles([]string{file}))
 	}
 	choose(strings.Replace(string(demo.MillHouse), `"latitude": 47.5`, `"latitude": 475`, 1))
-	p.shows(".welcome .wrong", "place.latitude: “475” cannot be; wanted: a number from -70 to 70")
+	p.shows(".welcome .wrong", "place.latitude: “475” does not work. Enter a number from -70 to 70")
 	choose("date,note\n2027-05-01,planted beans\n")
 	p.shows(".welcome .wrong", "it is not JSON, line 1")
 	choose(string(demo.MillHouse))
-	p.shows(".welcome .read", "The mill house, the year 2027: 5 people, 40 wishes, 11 beds")
+	p.shows(".welcome .read", "The mill house, year 2027: 5 people, 40 wishes, 11 beds")
 	p.click("[data-take-file]")
 	p.see(sauce)
 }
@@ -139,7 +139,7 @@ func TestAnUnknownNameIsMendedOrRemoved(t *testing.T) {
 	p.shows(".unknown", "2 entries are not in the crop book")
 	p.fill(amountOf("w3"), "28")
 	p.shows(".notice", "Changed 28 quart jars")
-	p.must(p.see(`[aria-label="What griffin root is called now"]`).Input("carrot"))
+	p.must(p.see(`[aria-label="New name for griffin root"]`).Input("carrot"))
 	p.option("carrot")
 	p.clickNamed(`[data-unknown="griffin root"] button`, "Use this name")
 	p.see(`[data-wish="w1"] .title`)
@@ -159,7 +159,7 @@ func TestTheControlsTakeWhatWasTyped(t *testing.T) {
 	p.clickNamed(".add .link", "Fill in a form")
 	p.until("lettuce in the controls", `() => document.querySelector('.editor [aria-label="How much"]')?.value === '6'`)
 	p.click("[data-early]")
-	p.clickNamed(".editor button", "Add")
+	p.clickNamed(".editor button", "^Add$")
 	p.shows(".notice", "Added 6 pieces a week")
 	p.until("an empty line", `() => document.querySelector('[aria-label="New wish"]').value === ''`)
 	p.clickNamed(".ledger > :last-child .title", "ettuce")

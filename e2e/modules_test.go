@@ -147,7 +147,7 @@ func TestTheFieldsOfAWishSayIt(t *testing.T) {
 	cases := []struct{ name, change, read, want string }{
 		{"a number", `f.number = '3,5'`, `w.amount.number`, `3.5`},
 		{"no number", `f.number = 'some'`, `e['amount.number']`, `"“some” is not a number. Enter one, such as 26."`},
-		{"an empty number", `f.number = ' '`, `e['amount.number']`, `"Wanted: a number."`},
+		{"an empty number", `f.number = ' '`, `e['amount.number']`, `"Enter a number."`},
 		{"a portion", `f.portion = '120'`, `w.amount.portion`, `120`},
 		{"months", `f.seasonKind = 'months'; f.from = 5; f.to = 9; f.also = [{from: 11, to: 12}]`, `w.season`, `{"kind":"months","from":5,"to":9,"also":[{"from":11,"to":12}]}`},
 		{"for some", `f.whom = 'people'; f.people = '3'`, `w.for`, `{"people":3}`},
@@ -157,7 +157,7 @@ func TestTheFieldsOfAWishSayIt(t *testing.T) {
 		{"a cover until picking", `f.cover = 'fleece'; f.lies = 'until picking'`, `w.cover`, `"fleece until picking"`},
 		{"a cover from day to day", `f.cover = 'tunnel'; f.lies = 'days'; f.coverFrom = '03-10'; f.coverTo = '05-20'`, `w.cover`, `"tunnel 03-10 to 05-20"`},
 		{"every ten days", `f.stagger = 'every'; f.days = '10'`, `w.stagger.days`, `10`},
-		{"every, with no days", `f.stagger = 'every'; f.days = ''`, `e['stagger.days']`, `"Wanted: a number."`},
+		{"every, with no days", `f.stagger = 'every'; f.days = ''`, `e['stagger.days']`, `"Enter a number."`},
 		{"… times a year, spread evenly", `f.stagger = 'times'; f.days = ''; f.sowings = '4'`, `[w.stagger.days, w.stagger.sowings]`, `[0,4]`},
 		{"an early row only as often as needed for no gaps", `f.early = true; f.stagger = 'once'`, `w.stagger.early`, `false`},
 		{"a form that the food has not", `f.forms = ['fresh', 'juiced']; c.possible = ['fresh']`, `w.forms`, `["fresh"]`},

@@ -50,7 +50,7 @@ func TestALineOfTheDaybook(t *testing.T) {
 	p.must(p.see("h2").Focus())
 	for range 4 {
 		p.press('u')
-		p.shows(".notice", "Took back")
+		p.shows(".notice", "Undid")
 	}
 	p.gone(".entries")
 	p.gone("[data-outlook]")
@@ -142,7 +142,7 @@ func TestThreeCropsAreWeighed(t *testing.T) {
 	}
 	for range 3 {
 		p.press('u')
-		p.shows(".notice", "Took back")
+		p.shows(".notice", "Undid")
 	}
 	p.gone(".entries")
 }
@@ -152,7 +152,7 @@ func TestThreeCropsAreWeighed(t *testing.T) {
 func TestAnEveningInTheKitchen(t *testing.T) {
 	t.Parallel()
 	p := livedOn(t, "2027-08-20").open("/daybook/kitchen")
-	p.shows(".kitchen", "Nothing waits in the kitchen")
+	p.shows(".kitchen", "Nothing is waiting in the kitchen")
 	p.press('g', 'd')
 	line := `[aria-label="What happened, as one line"]`
 	p.must(p.see(line).Input("22 kg paste tomatoes"))
@@ -163,11 +163,11 @@ func TestAnEveningInTheKitchen(t *testing.T) {
 	p.shows(`[data-waits="tomato"]`, "use by 1 Sep 2027")
 	sauce := `[data-makes="tomato-sauce-thick"]`
 	p.shows(sauce, "the plan still needs")
-	p.clickNamed(sauce+" button", "Make it into")
+	p.clickNamed(sauce+" button", "Put up as")
 	p.shows(sauce, "tested recipe")
 	p.fill(sauce+` [aria-label="Filled"]`, "0")
 	p.clickNamed(sauce+" button", "Add to shelf")
-	p.shows(sauce+" .wrong", "a number above 0")
+	p.shows(sauce+" .wrong", "Enter how many were filled")
 	p.fill(sauce+` [aria-label="Filled"]`, "7")
 	p.fill(sauce+` [aria-label="Did not seal"]`, "9")
 	p.clickNamed(sauce+" button", "Add to shelf")
@@ -185,7 +185,7 @@ func TestAnEveningInTheKitchen(t *testing.T) {
 func TestWhatCameInOverTheYear(t *testing.T) {
 	t.Parallel()
 	p := livedOn(t, "2027-08-20").open("/daybook/record")
-	p.shows(".record", "Nothing was entered in these days")
+	p.shows(".record", "Nothing was recorded in these days")
 	p.press('g', 'd')
 	line := `[aria-label="What happened, as one line"]`
 	for _, text := range []string{"8 kg slicing tomatoes on 1 august, 2 kg to the neighbour", "3 kg chard", "aphids on the kale"} {

@@ -94,7 +94,7 @@ func TestScreenshots(t *testing.T) {
 	p.see("[data-standing]")
 	keep(p, "crop")
 	p = late.open("/daybook/kitchen")
-	p.clickNamed(`[data-makes="tomato-sauce-thick"] button`, "Make it into")
+	p.clickNamed(`[data-makes="tomato-sauce-thick"] button`, "Put up as")
 	keep(p, "kitchen")
 	p = late.open("/daybook/weigh", 390, 844)
 	p.shows("[data-scale]", "Put it on")

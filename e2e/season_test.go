@@ -55,7 +55,7 @@ func TestASowingIsMovedByKeys(t *testing.T) {
 		t.Errorf("%d gaps in the ribbon, before %d", now, before)
 	}
 	p.press('u')
-	p.shows(".notice", "Took back")
+	p.shows(".notice", "Undid")
 	p.until("the gap closed", `([w, n]) => Number(document.querySelector('[data-wish="' + w + '"] [data-source="gap"]')?.dataset.weeks ?? 0) === n`, []any{"w1", before})
 }
 
@@ -75,8 +75,8 @@ func TestASowingIsDrawnByHand(t *testing.T) {
 	p.shows(".notice", "Moved beet from "+day)
 	// Opened, it may be let go again.
 	p.click(`[data-crop="beet"] [data-bar] .for`)
-	p.clickNamed(".panel .link", "let it go")
-	p.shows(".notice", "Let go again")
+	p.clickNamed(".panel .link", "Let the plan choose again")
+	p.shows(".notice", "Let the plan choose again")
 	p.shows(`[data-crop="beet"] [data-bar]`, day)
 }
 
@@ -87,12 +87,12 @@ func TestACropsOwnWays(t *testing.T) {
 	p.click(`[data-crop="pepper-sweet"] .name`)
 	was := p.text(`[data-crop="pepper-sweet"] .why p`)
 	p.choose("First date set by", "when it is warm enough")
-	p.shows(`[data-crop="pepper-sweet"] .why`, "mean minimum")
+	p.shows(`[data-crop="pepper-sweet"] .why`, "average low")
 	if now := p.text(`[data-crop="pepper-sweet"] .why p`); now == was {
 		t.Errorf("by temperature the window is still %q", now)
 	}
-	p.fill(`[data-crop="pepper-sweet"] [aria-label="Not before, day"]`, "5")
-	p.choose("Not before, month", "June")
+	p.fill(`[data-crop="pepper-sweet"] [aria-label="Not in the bed before, day"]`, "5")
+	p.choose("Not in the bed before, month", "June")
 	p.shows(`[data-crop="pepper-sweet"] .why`, "you said not before 5 Jun")
 }
 
@@ -103,7 +103,7 @@ func TestATaskIsPutDownWithLess(t *testing.T) {
 	p.shows(line, "42 cells")
 	p.click(line + " .what")
 	p.fill(line+` [aria-label^="How much was done"]`, "30")
-	p.clickNamed(line+" .el-button", "Put down")
+	p.clickNamed(line+" .el-button", "Save")
 	p.shows(".notice", "30 of 42 cells")
 	p.clickNamed(".notice .link", "which")
 	p.shows(".moves", "Pepper")
@@ -117,8 +117,8 @@ func TestATaskIsPutDownWithLess(t *testing.T) {
 	p.click(line + " .tick")
 	p.shows(".done", "Pepper")
 	p.must(p.named("[data-standing] .what", "Pepper, sweet").Click(proto.InputMouseButtonLeft, 1))
-	p.must(p.named("[data-standing]", "Pepper, sweet").MustElementR("button", "half up").Click(proto.InputMouseButtonLeft, 1))
-	p.shows(".notice", "50 in a hundred")
+	p.must(p.named("[data-standing]", "Pepper, sweet").MustElementR("button", "half came up").Click(proto.InputMouseButtonLeft, 1))
+	p.shows(".notice", "50 of 100 plants")
 	p.must(p.named("[data-standing]", "Pepper, sweet").MustElementR("button", "three weeks behind").Click(proto.InputMouseButtonLeft, 1))
 	p.shows("[data-standing]", "21 days behind")
 }
@@ -129,8 +129,8 @@ func TestAFutureDayIsNotDone(t *testing.T) {
 	line := `[data-task="sow"][data-crop="Pepper, sweet"]`
 	p.click(line + " .what")
 	p.must(p.see(line + ` input[type="date"]`).InputTime(dateOf(2027, 4, 1)))
-	p.clickNamed(line+" .el-button", "Put down")
-	p.shows(line+" .wrong", "a day that has been")
+	p.clickNamed(line+" .el-button", "Save")
+	p.shows(line+" .wrong", "Choose today or an earlier day")
 	p.see(line)
 }
 
@@ -138,7 +138,7 @@ func TestThePlanIsAgreedTo(t *testing.T) {
 	t.Parallel()
 	p := start(t, "demo").open("/sowings")
 	p.clickNamed(".agree .link", "Keep this plan")
-	p.shows(".agree", "still as agreed")
+	p.shows(".agree", "No changes since")
 	p.press('g', 't')
 	p.see(".wish")
 	p.must(p.see(`[aria-label="New wish"]`).Input("12 pints thick tomato sauce"))
@@ -151,7 +151,7 @@ func TestThePlanIsAgreedTo(t *testing.T) {
 	p.clickNamed(".agree .link", "changed since")
 	p.shows(".agree .moves", "Tomato, paste")
 	p.clickNamed(".agree .link", "Keep the new plan")
-	p.shows(".agree", "still as agreed")
+	p.shows(".agree", "No changes since")
 }
 
 func TestAWeatherFileMovesTheWindows(t *testing.T) {
@@ -190,18 +190,18 @@ func TestTheStationIsFetched(t *testing.T) {
 	p := start(t, "demo").open("/house")
 	p.clickNamed(".weather .link", "weather station")
 	p.until("the address of the station", `() => document.querySelector('[aria-label="Address of the weather station"]').value.startsWith('http://')`)
-	p.clickNamed(".weather .el-button", "Which places")
+	p.clickNamed(".weather .el-button", "Show its locations")
 	p.clickNamed(".weather .link", "South coast")
 	p.shows(`[role="status"]`, "11 whole years")
 	p.clickNamed("button", "Save")
-	p.shows(".notice", "weather that has been")
+	p.shows(".notice", "recorded weather")
 	p.shows(`[aria-label="Location and climate"]`, "days of real weather")
 	p.until("the southern latitude", `() => document.querySelector('[aria-label="Latitude"]').value.includes('43')`)
 	p.shows(".place-chart", "this year’s days")
 	p.fill(`[aria-label="Address of the weather station"]`, "http://127.0.0.1:1")
 	p.shows(".wrong", "a station that answers")
 	p.clickNamed(".link", "Remove this weather")
-	p.shows(".notice", "Forgot the weather")
+	p.shows(".notice", "Removed the recorded weather")
 }
 
 var pdfPage = regexp.MustCompile(`/Type\s*/Page[^s]`)
@@ -242,7 +242,7 @@ func TestTheMoonIsShownWhenAsked(t *testing.T) {
 	}
 	p.clickNamed(".el-checkbox", "show the moon")
 	p.shows(".daybook", "Full 22 Jan")
-	p.shows(".daybook", "No date goes by it")
+	p.shows(".daybook", "No date in the plan depends on it")
 }
 
 func dateOf(year, month, day int) time.Time {
@@ -267,7 +267,7 @@ func TestTheDaybookOnAPhone(t *testing.T) {
 	p.shows(".notice", "Sow in the bed: spinach, 21 Apr")
 	p.shows("[data-standing]", "Spinach")
 	p.clickNamed(".notice .link", "undo")
-	p.shows(".notice", "Took back")
+	p.shows(".notice", "Undid")
 	p.until("spinach no longer stands", `() => ![...document.querySelectorAll('[data-standing]')].some(e => e.textContent.includes('Spinach'))`)
 	p.press(']')
 	p.shows(".todo h3", "Week of 26 Apr")

@@ -39,6 +39,14 @@ func (p *page) awaited(js string, args ...any) {
 	p.must(err)
 }
 
+// awaitedText returns what a promise gives, as text.
+func (p *page) awaitedText(js string, args ...any) string {
+	p.t.Helper()
+	v, err := p.Evaluate(rod.Eval(js, args...).ByPromise())
+	p.must(err)
+	return v.Value.Str()
+}
+
 // idle waits until the main thread has nothing to do.
 func (p *page) idle() { p.awaited(`() => new Promise(r => requestIdleCallback(r))`) }
 

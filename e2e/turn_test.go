@@ -10,10 +10,10 @@ import (
 func TestTheWishesAreFittedInOnePress(t *testing.T) {
 	t.Parallel()
 	p := start(t, "demo").open("/table")
-	p.shows(".ground-line", "no ground")
+	p.shows(".ground-line", "no room")
 	p.see(".ledger path.bare")
 	fed, wishes := p.tally("weeks_fed"), number(t, p.eval(`() => document.querySelectorAll('.ledger .wish').length`))
-	p.clickNamed(".ground-line a", "Fit the wishes to the ground")
+	p.clickNamed(".ground-line a", "Fit my wishes to the beds")
 	p.see("[data-left-out]")
 	left := number(t, p.eval(`() => document.querySelectorAll('[data-left-out]').length`))
 	p.shows(".fit-wishes", "kept whole")
@@ -25,12 +25,12 @@ func TestTheWishesAreFittedInOnePress(t *testing.T) {
 	}
 	p.gone(".ground-line")
 	p.press('u')
-	p.shows(".notice", "Took back")
+	p.shows(".notice", "Undid")
 	p.until("every wish is back", `n => document.querySelectorAll('.ledger .wish').length === n`, wishes)
 	if now := p.tally("weeks_fed"); now != fed {
 		t.Errorf("taken back, %g weeks are fed, before %g", now, fed)
 	}
-	p.shows(".ground-line", "no ground")
+	p.shows(".ground-line", "no room")
 }
 
 // In January the next year is begun: what stands is told before and goes on standing, with its
@@ -38,15 +38,15 @@ func TestTheWishesAreFittedInOnePress(t *testing.T) {
 func TestTheNextYearIsBegun(t *testing.T) {
 	t.Parallel()
 	p := livedOn(t, "2028-01-10").open("/year")
-	p.shows(".tally", "the year 2027/28")
+	p.shows(".tally", "year 2027/28")
 	p.clickNamed(".turn button", "Look at the next year")
-	p.shows("[data-coming]", "By your wishes as they are, 2028 would feed")
+	p.shows("[data-coming]", "With your wishes as they are, 2028 would have")
 	p.clickNamed("[data-coming] button", "sowings")
 	p.shows("[data-coming] li", "Bulb onion")
 	p.shows(".turn .over", "Kale")
 	p.shows(".turn .over", "Leek")
 	p.clickNamed(".turn button", "Start the year 2028")
-	p.shows(".tally", "the year 2028/29")
+	p.shows(".tally", "year 2028/29")
 	p.press('g', 'd')
 	p.shows("[data-standing]", "Kale")
 	if where := p.eval(`() => [...document.querySelectorAll('[data-standing]')].find(e => e.textContent.includes('Kale'))?.textContent ?? ''`); !strings.Contains(where, "bed") {
@@ -59,5 +59,5 @@ func TestTheNextYearIsBegun(t *testing.T) {
 	p.shows("[data-before] li", "Sweet corn")
 	p.press('u')
 	p.gone(".before")
-	p.shows(".tally", "the year 2027/28")
+	p.shows(".tally", "year 2027/28")
 }

@@ -17,6 +17,7 @@ import (
 	"inventory/internal/core/household"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/questions"
 	"inventory/internal/core/record"
 	"inventory/internal/core/season"
 	"inventory/internal/core/stock"
@@ -259,6 +260,30 @@ func (e PreparationUnit) Valid() bool {
 	}
 }
 
+// Defines values for QuestionAsk.
+const (
+	Last    QuestionAsk = "last"
+	Needed  QuestionAsk = "needed"
+	Next    QuestionAsk = "next"
+	Sowings QuestionAsk = "sowings"
+)
+
+// Valid indicates whether the value is a known member of the QuestionAsk enum.
+func (e QuestionAsk) Valid() bool {
+	switch e {
+	case Last:
+		return true
+	case Needed:
+		return true
+	case Next:
+		return true
+	case Sowings:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for WeatherFileDegrees.
 const (
 	C WeatherFileDegrees = "C"
@@ -370,6 +395,9 @@ type AmountKind = wish.AmountKind
 // AmountKindFacts defines model for AmountKindFacts.
 type AmountKindFacts = wish.KindFacts
 
+// AnswerRow defines model for AnswerRow.
+type AnswerRow = questions.Row
+
 // Arranged defines model for Arranged.
 type Arranged = bed.Arranged
 
@@ -407,6 +435,13 @@ type Batch = plan.Batch
 // Bed defines model for Bed.
 type Bed = bed.Bed
 
+// BedLine defines model for BedLine.
+type BedLine struct {
+	// Feet a number without a unit is in feet
+	Feet bool   `json:"feet"`
+	Text string `json:"text"`
+}
+
 // BedStood defines model for BedStood.
 type BedStood = ground.BedStood
 
@@ -415,6 +450,12 @@ type BedSun struct {
 	Bed   string     `json:"bed"`
 	Class string     `json:"class"`
 	Hours *[]float64 `json:"hours,omitempty"`
+}
+
+// BedsRead defines model for BedsRead.
+type BedsRead struct {
+	Beds []Bed `json:"beds"`
+	Plot Plot  `json:"plot"`
 }
 
 // BesideAsk defines model for BesideAsk.
@@ -531,6 +572,9 @@ type Climate struct {
 	Place Place  `json:"place"`
 	Words string `json:"words"`
 }
+
+// ClimateKnown defines model for ClimateKnown.
+type ClimateKnown = place.Known
 
 // Coming defines model for Coming.
 type Coming = plan.Coming
@@ -1064,6 +1108,9 @@ type PlaceChart = place.Chart
 // Placement defines model for Placement.
 type Placement = bed.Placement
 
+// PlainAnswer defines model for PlainAnswer.
+type PlainAnswer = questions.Answer
+
 // Plan defines model for Plan.
 type Plan = plan.Plan
 
@@ -1093,6 +1140,12 @@ type Preparation struct {
 // PreparationUnit defines model for Preparation.Unit.
 type PreparationUnit string
 
+// Preview defines model for Preview.
+type Preview = plan.Preview
+
+// PreviewSowing defines model for PreviewSowing.
+type PreviewSowing = plan.PreviewSowing
+
 // Problem defines model for Problem.
 type Problem struct {
 	Detail string          `json:"detail"`
@@ -1118,6 +1171,21 @@ type Progress struct {
 
 // Purpose defines model for Purpose.
 type Purpose = record.Purpose
+
+// Question defines model for Question.
+type Question struct {
+	Ask  QuestionAsk `json:"ask"`
+	Bed  *string     `json:"bed,omitempty"`
+	Food *string     `json:"food,omitempty"`
+	From *string     `json:"from,omitempty"`
+
+	// Number of the sowings of a food; 0: all
+	Number *int    `json:"number,omitempty"`
+	To     *string `json:"to,omitempty"`
+}
+
+// QuestionAsk defines model for Question.Ask.
+type QuestionAsk string
 
 // Reading defines model for Reading.
 type Reading struct {
@@ -1220,6 +1288,17 @@ type Standing = plan.ShelfItem
 
 // StandingCrop defines model for StandingCrop.
 type StandingCrop = bed.Standing
+
+// Starter defines model for Starter.
+type Starter struct {
+	// Habit the meal habit that it is listed under
+	Habit string `json:"habit"`
+	Name  string `json:"name"`
+
+	// Said the wish in words
+	Said string `json:"said"`
+	Wish Wish   `json:"wish"`
+}
 
 // State defines model for State.
 type State struct {
@@ -1553,6 +1632,12 @@ type GetSowingChancesParams struct {
 	Sowing string `form:"sowing" json:"sowing"`
 }
 
+// GetStartersParams defines parameters for GetStarters.
+type GetStartersParams struct {
+	// While what is only eaten fresh: while it lasts, and not all year
+	While *bool `form:"while,omitempty" json:"while,omitempty"`
+}
+
 // GetStateParams defines parameters for GetState.
 type GetStateParams struct {
 	// Since the revision that the client has; what has changed since is then told instead of the whole
@@ -1590,6 +1675,12 @@ type PostYearTurnParams struct {
 
 // PostBedBesideJSONRequestBody defines body for PostBedBeside for application/json ContentType.
 type PostBedBesideJSONRequestBody = BesideAsk
+
+// PostBedLineJSONRequestBody defines body for PostBedLine for application/json ContentType.
+type PostBedLineJSONRequestBody = BedLine
+
+// PostClimateKnownJSONRequestBody defines body for PostClimateKnown for application/json ContentType.
+type PostClimateKnownJSONRequestBody = ClimateKnown
 
 // PostDaybookLineJSONRequestBody defines body for PostDaybookLine for application/json ContentType.
 type PostDaybookLineJSONRequestBody = DaybookLine
@@ -1639,6 +1730,12 @@ type PostPlacementJSONRequestBody = PlaceAsk
 // PostPlotDivideJSONRequestBody defines body for PostPlotDivide for application/json ContentType.
 type PostPlotDivideJSONRequestBody = DivideAsk
 
+// PostPreviewJSONRequestBody defines body for PostPreview for application/json ContentType.
+type PostPreviewJSONRequestBody = Wish
+
+// PostQuestionJSONRequestBody defines body for PostQuestion for application/json ContentType.
+type PostQuestionJSONRequestBody = Question
+
 // PostRedoJSONRequestBody defines body for PostRedo for application/json ContentType.
 type PostRedoJSONRequestBody = Step
 
@@ -1674,6 +1771,9 @@ type ServerInterface interface {
 	// PostBedBeside Where a bed lies that is measured from another one, without changing anything
 	// (POST /bed-beside)
 	PostBedBeside(ctx *echo.Context) error
+	// PostBedLine What beds a line means, with a place on the plot, without changing anything
+	// (POST /bed-line)
+	PostBedLine(ctx *echo.Context) error
 	// GetBook The crop book as it is here (the usual figures, the household's own on top)
 	// (GET /book)
 	GetBook(ctx *echo.Context) error
@@ -1683,6 +1783,9 @@ type ServerInterface interface {
 	// GetCalendarFeed The same calendar under an address to subscribe to, which nobody can guess
 	// (GET /calendar/{secret}/sowings.ics)
 	GetCalendarFeed(ctx *echo.Context, secret string, params GetCalendarFeedParams) error
+	// PostClimateKnown The twelve months that fit what people know of their climate
+	// (POST /climate-known)
+	PostClimateKnown(ctx *echo.Context) error
 	// GetCode A text as a code to scan, in SVG
 	// (GET /code)
 	GetCode(ctx *echo.Context, params GetCodeParams) error
@@ -1785,6 +1888,12 @@ type ServerInterface interface {
 	// GetPlotDrawing The beds to scale, 1 to 100, with what stands in them on a day
 	// (GET /plot.svg)
 	GetPlotDrawing(ctx *echo.Context, params GetPlotDrawingParams) error
+	// PostPreview What one more wish would come to, without adding it
+	// (POST /preview)
+	PostPreview(ctx *echo.Context) error
+	// PostQuestion The answer to a plain question
+	// (POST /questions)
+	PostQuestion(ctx *echo.Context) error
 	// PostRedo Do the last edit taken back again
 	// (POST /redo)
 	PostRedo(ctx *echo.Context, params PostRedoParams) error
@@ -1815,6 +1924,9 @@ type ServerInterface interface {
 	// GetSowingChances The chance that a sowing is ready before the first autumn frost, on its day and ten days earlier or later
 	// (GET /sowing-chances)
 	GetSowingChances(ctx *echo.Context, params GetSowingChancesParams) error
+	// GetStarters The foods to begin with, with the amounts that are usual for the household
+	// (GET /starters)
+	GetStarters(ctx *echo.Context, params GetStartersParams) error
 	// GetState The household and its plan as they stand
 	// (GET /state)
 	GetState(ctx *echo.Context, params GetStateParams) error
@@ -1904,6 +2016,15 @@ func (w *ServerInterfaceWrapper) PostBedBeside(ctx *echo.Context) error {
 	return err
 }
 
+// PostBedLine converts echo context to params.
+func (w *ServerInterfaceWrapper) PostBedLine(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostBedLine(ctx)
+	return err
+}
+
 // GetBook converts echo context to params.
 func (w *ServerInterfaceWrapper) GetBook(ctx *echo.Context) error {
 	var err error
@@ -1953,6 +2074,15 @@ func (w *ServerInterfaceWrapper) GetCalendarFeed(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetCalendarFeed(ctx, secret, params)
+	return err
+}
+
+// PostClimateKnown converts echo context to params.
+func (w *ServerInterfaceWrapper) PostClimateKnown(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostClimateKnown(ctx)
 	return err
 }
 
@@ -2451,6 +2581,24 @@ func (w *ServerInterfaceWrapper) GetPlotDrawing(ctx *echo.Context) error {
 	return err
 }
 
+// PostPreview converts echo context to params.
+func (w *ServerInterfaceWrapper) PostPreview(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostPreview(ctx)
+	return err
+}
+
+// PostQuestion converts echo context to params.
+func (w *ServerInterfaceWrapper) PostQuestion(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostQuestion(ctx)
+	return err
+}
+
 // PostRedo converts echo context to params.
 func (w *ServerInterfaceWrapper) PostRedo(ctx *echo.Context) error {
 	var err error
@@ -2586,6 +2734,24 @@ func (w *ServerInterfaceWrapper) GetSowingChances(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetSowingChances(ctx, params)
+	return err
+}
+
+// GetStarters converts echo context to params.
+func (w *ServerInterfaceWrapper) GetStarters(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetStartersParams
+	// ------------- Optional query parameter "while" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "while", ctx.QueryParams(), &params.While, runtime.BindQueryParameterOptions{Type: "boolean", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter while: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetStarters(ctx, params)
 	return err
 }
 
@@ -2817,6 +2983,11 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/ground-needs", wrapper.GetGroundNeeds, options.OperationMiddlewares["getGroundNeeds"]...)
 	router.POST(options.BaseURL+"/bed-beside", wrapper.PostBedBeside, options.OperationMiddlewares["postBedBeside"]...)
 	router.POST(options.BaseURL+"/plot-divide", wrapper.PostPlotDivide, options.OperationMiddlewares["postPlotDivide"]...)
+	router.GET(options.BaseURL+"/starters", wrapper.GetStarters, options.OperationMiddlewares["getStarters"]...)
+	router.POST(options.BaseURL+"/bed-line", wrapper.PostBedLine, options.OperationMiddlewares["postBedLine"]...)
+	router.POST(options.BaseURL+"/climate-known", wrapper.PostClimateKnown, options.OperationMiddlewares["postClimateKnown"]...)
+	router.POST(options.BaseURL+"/preview", wrapper.PostPreview, options.OperationMiddlewares["postPreview"]...)
+	router.POST(options.BaseURL+"/questions", wrapper.PostQuestion, options.OperationMiddlewares["postQuestion"]...)
 	router.POST(options.BaseURL+"/undo", wrapper.PostUndo, options.OperationMiddlewares["postUndo"]...)
 	router.POST(options.BaseURL+"/redo", wrapper.PostRedo, options.OperationMiddlewares["postRedo"]...)
 	router.GET(options.BaseURL+"/working", wrapper.GetWorking, options.OperationMiddlewares["getWorking"]...)

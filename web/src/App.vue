@@ -11,12 +11,13 @@ import Spine from './parts/Spine.vue'
 import Tally from './parts/Tally.vue'
 import Textures from './parts/Textures.vue'
 import WorkingDrawer from './parts/WorkingDrawer.vue'
-import Welcome from './places/Welcome.vue'
+import Welcome from './places/begin/Welcome.vue'
 
 const store = useHousehold()
 const drawer = useDrawer()
 const router = useRouter()
 const help = ref(false)
+const page = ref<HTMLElement>()
 /** Whether there is a household: told apart from its state, which every edit changes. */
 const here = computed(() => !!store.household)
 const nobody = computed(() => !!store.state && !here.value)
@@ -27,7 +28,7 @@ async function go(path: string) {
   document.querySelector<HTMLElement>('main h2')?.focus()
 }
 
-/** Opens show how the number in focus is worked out, or of the first one of the row in focus. */
+/** Opens the working of the number in focus, or of the first one of the row in focus. */
 function working() {
   const at = document.activeElement
   const figure =
@@ -98,11 +99,12 @@ useIntervalFn(look, retry)
     <Welcome />
   </div>
   <div v-else class="frame" :class="{ drawn: drawer.figure }">
+    <a class="skip no-print" href="#page" @click.prevent="page?.focus()">Skip to the page</a>
     <Spine @help="help = true" />
     <div class="page">
       <Tally />
       <Notice />
-      <main>
+      <main id="page" ref="page" tabindex="-1">
         <p v-if="missing" class="waiting" role="alert" data-missing>
           This page has not been opened on this device yet, and Inventory is not running. It opens when Inventory runs
           again. <button type="button" class="link" @click="look">Try again</button>
@@ -127,6 +129,19 @@ useIntervalFn(look, retry)
 }
 .page {
   min-width: 0;
+}
+.skip {
+  position: absolute;
+  left: -100vw;
+  z-index: 30;
+  padding: var(--space-3) var(--space-5);
+  background: var(--paper);
+}
+.skip:focus {
+  left: 0;
+}
+main:focus {
+  outline: none;
 }
 main {
   padding: var(--space-5) var(--space-6) var(--space-8);

@@ -4,6 +4,7 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', redirect: '/table' },
+    { path: '/begin', component: () => import('./places/begin/BeginPage.vue') },
     { path: '/table', component: () => import('./places/table/TablePlace.vue') },
     { path: '/year/:week(\\d+)?', component: () => import('./places/year/YearPlace.vue') },
     { path: '/shelves/count', component: () => import('./places/shelves/CountPage.vue') },

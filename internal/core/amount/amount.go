@@ -90,7 +90,7 @@ var metricShown = map[Unit]Shown{
 	Kilogram: {"kg", 1, 0, 1}, Gram: {"g", 1, 0, 0}, Litre: {"L", 1, 0, 1}, Metre: {"m", 1, 0, 1},
 	Centimetre: {"cm", 1, 0, 1}, SquareMetre: {"m²", 1, 0, 1}, CubicMetre: {"m³", 1, 0, 2}, Celsius: {"°C", 1, 0, 1},
 	Millimetre: {"mm", 1, 0, 0}, KgPerLitre: {"kg/L", 1, 0, 3}, KgPerArea: {"kg/m²", 1, 0, 2}, GramPerArea: {"g/m²", 1, 0, 0},
-	Share: {"%", 100, 0, 1}, Chance: {"%", 100, 0, 1}, Eater: {"eaters", 1, 0, 2}, Meal: {"meals", 1, 0, 1},
+	Share: {"%", 100, 0, 1}, Chance: {"%", 100, 0, 1}, Eater: {"adults", 1, 0, 2}, Meal: {"meals", 1, 0, 1},
 	MealsPerWeek: {"meals a week", 1, 0, 1}, Batch: {"batches", 1, 0, 1}, Hour: {"h", 1, 0, 1},
 	Month: {"months", 1, 0, 1},
 }

@@ -347,9 +347,9 @@ func (r *reader) unfit(s *said, w wish.Wish, f *invalid.Field) error {
 		}
 	}
 	if word != "" {
-		return refuse(word, "“%s” does not fit %s: wanted is %s.", word, w.Food, f.Allowed)
+		return refuse(word, "“%s” does not fit %s. %s", word, w.Food, f.Advice())
 	}
-	return refuse(f.Value, "Wanted is %s.", f.Allowed)
+	return refuse(f.Value, "%s", f.Advice())
 }
 
 // staggered sets how the sowings of a wish follow each other: what is said, or in one

@@ -4,6 +4,7 @@ import (
 	"errors"
 	"fmt"
 	"math"
+	"strconv"
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
@@ -144,8 +145,11 @@ func confidenceWords(c float64) string {
 	if c == 0 {
 		return "Enough in 5 years of 10"
 	}
-	return fmt.Sprintf("For what %.0f years of 100 are to meet", 100*c)
+	return "Enough in " + inTen(c) + " years of 10"
 }
+
+// inTen says a chance as so many years of 10: 8, or 9.5.
+func inTen(c float64) string { return strconv.FormatFloat(math.Round(100*c)/10, 'f', -1, 64) }
 
 // classPlants reckons the plants of one class.
 func (d *Desk) classPlants(s *working.Sheet, f figures, c *book.Crop, k *class, z *Size, several, beside bool) {
@@ -228,7 +232,7 @@ func (d *Desk) leastPlants(s *working.Sheet, c *book.Crop, k *class, z *Size, on
 		if !onePiece {
 			d.crop(s, working.Beside, c, "yield_cv")
 		}
-		s.Do(working.Least, "", float64(n), amount.Plant, working.Reckoned).Called("Plants that do in %.0f years of 100", 100*k.Confidence)
+		s.Do(working.Least, "", float64(n), amount.Plant, working.Reckoned).Called("Plants for %s years of 10", inTen(k.Confidence))
 		if s.On() && n > 1 {
 			s.Note("%d plants: %.1f %%; %d plants: %.1f %%", n, 100*met(n), n-1, 100*met(n-1))
 		}

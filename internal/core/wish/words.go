@@ -73,7 +73,7 @@ func Words(w Wish, b *book.Book) string {
 	if len(w.Forms) > 0 && !w.Amount.Kind.PutUp() {
 		forms := make([]string, len(w.Forms))
 		for i, f := range w.Forms {
-			forms[i] = string(f)
+			forms[i] = f.Facts().Choice
 			if p := w.PreparationFor(f, b); p != nil {
 				forms[i] = lowerFirst(p.Name)
 			}

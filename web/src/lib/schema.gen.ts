@@ -585,6 +585,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/starters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The foods to begin with, with the amounts that are usual for the household */
+        get: operations["getStarters"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/bed-line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What beds a line means, with a place on the plot, without changing anything */
+        post: operations["postBedLine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/climate-known": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The twelve months that fit what people know of their climate */
+        post: operations["postClimateKnown"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What one more wish would come to, without adding it */
+        post: operations["postPreview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The answer to a plain question */
+        post: operations["postQuestion"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/undo": {
         parameters: {
             query?: never;
@@ -2099,6 +2184,95 @@ export interface components {
              * @description m of the stretch; 0 or left out: the whole bed
              */
             length?: number;
+        };
+        Preview: {
+            plants: number;
+            /**
+             * Format: double
+             * @description m²
+             */
+            area: number;
+            /** Format: double */
+            row_metres: number;
+            /**
+             * Format: double
+             * @description harvest needed
+             */
+            harvested: number;
+            harvest_unit: string;
+            weeks_fed: number;
+            weeks_wanted: number;
+            sowings: components["schemas"]["PreviewSowing"][];
+            notes: string[];
+        };
+        PreviewSowing: {
+            crop_name: string;
+            method: string;
+            date: string;
+            plant_out?: string;
+            first_pick?: string;
+            last_pick?: string;
+            plants: number;
+            /** Format: double */
+            area: number;
+        };
+        Question: {
+            /** @enum {string} */
+            ask: "needed" | "sowings" | "next" | "last";
+            food?: string;
+            bed?: string;
+            from?: string;
+            to?: string;
+            /** @description of the sowings of a food; 0: all */
+            number?: number;
+        };
+        PlainAnswer: {
+            said: string;
+            rows: components["schemas"]["AnswerRow"][];
+            working: string[];
+        };
+        AnswerRow: {
+            head: string;
+            text: string;
+            /** @description of the plan */
+            figure?: string;
+        };
+        Starter: {
+            /** @description the meal habit that it is listed under */
+            habit: string;
+            name: string;
+            /** @description the wish in words */
+            said: string;
+            wish: components["schemas"]["Wish"];
+        };
+        BedLine: {
+            text: string;
+            /** @description a number without a unit is in feet */
+            feet: boolean;
+        };
+        BedsRead: {
+            plot: components["schemas"]["Plot"];
+            beds: components["schemas"]["Bed"][];
+        };
+        ClimateKnown: {
+            /** Format: double */
+            latitude: number;
+            frost_free: boolean;
+            /** @description such as 04-28; empty for none */
+            last_frost: string;
+            first_frost: string;
+            /**
+             * Format: double
+             * @description average high of the warmest month, °C
+             */
+            warmest: number;
+            /**
+             * Format: double
+             * @description average high of the coldest month, °C
+             */
+            coldest: number;
+            /** @enum {string} */
+            winters: "mild" | "even" | "hard";
         };
         Share: {
             turned: boolean;
@@ -4359,6 +4533,130 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Share"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getStarters: {
+        parameters: {
+            query?: {
+                /** @description what is only eaten fresh: while it lasts, and not all year */
+                while?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The foods in the order of the list */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Starter"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postBedLine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BedLine"];
+            };
+        };
+        responses: {
+            /** @description The beds and the plot that they need */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BedsRead"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postClimateKnown: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClimateKnown"];
+            };
+        };
+        responses: {
+            /** @description The climate */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Place"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postPreview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Wish"];
+            };
+        };
+        responses: {
+            /** @description Its plants */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Preview"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postQuestion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Question"];
+            };
+        };
+        responses: {
+            /** @description The answer with its parts and its working */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlainAnswer"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -93,6 +93,9 @@ export function familyName(crops: { family: string; family_name: string }[], lat
   return crops.find((c) => c.family === latin)?.family_name ?? latin
 }
 
+/** How much a wish matters. */
+export const priorityWords: Record<string, string> = { must: 'must have', want: 'would like', nice: 'nice to have' }
+
 /** One or many of a thing. */
 export function count(n: number, one: string, many = one + 's'): string {
   return `${n} ${n === 1 ? one : many}`

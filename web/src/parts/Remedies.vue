@@ -24,7 +24,7 @@ function does(r: Remedy): string {
       `${count(Math.round(r.batches), 'batch', 'batches')} fewer` +
       (r.left ? `; ${count(r.left, 'week')} ${r.left === 1 ? 'remains' : 'remain'} too full` : '')
     )
-  return `−${say(r.gains, 'm²')} weeks`
+  return `room for ${say(r.gains, 'm²')} weeks more`
 }
 
 /** What a remedy costs or spares of ground and work. */

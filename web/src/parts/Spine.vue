@@ -18,7 +18,6 @@ const places = computed(() => {
   const spoilt = (p?.shelf ?? []).filter((x) => x.expired).length
   const next = p?.sowings.find((s) => !s.late && s.date >= p.as_of && s.method !== 'patch')
   const due = p ? dueOf(p) : { overdue: 0, week: 0 }
-  const eaters = p ? Math.round(p.eaters * 10) / 10 : 0
   return [
     { to: '/table', name: 'Table', fact: t ? count(gaps, 'gap week') : '', loud: gaps > 0 },
     {
@@ -68,7 +67,12 @@ const places = computed(() => {
       loud: spoilt > 0,
     },
     { to: '/ask', name: 'Ask', fact: p ? 'plain questions' : '', loud: false },
-    { to: '/house', name: 'House', fact: p ? count(eaters, 'person', 'people') : '', loud: false },
+    {
+      to: '/house',
+      name: 'House',
+      fact: p ? count(store.household?.members.length ?? 0, 'person', 'people') : '',
+      loud: false,
+    },
   ]
 })
 </script>
@@ -82,6 +86,28 @@ const places = computed(() => {
           <span class="place">{{ p.name }}</span>
           <span class="fact" :class="{ warn: p.loud }">{{ p.fact }}</span>
         </RouterLink>
+      </li>
+      <li class="step">
+        <button
+          type="button"
+          class="plain"
+          :disabled="!store.state?.undo"
+          :title="store.state?.undo?.words"
+          @click="store.undo()"
+        >
+          Undo
+        </button>
+      </li>
+      <li class="step">
+        <button
+          type="button"
+          class="plain"
+          :disabled="!store.state?.redo"
+          :title="store.state?.redo?.words"
+          @click="store.redo()"
+        >
+          Redo
+        </button>
       </li>
     </ul>
     <div class="foot">
@@ -136,6 +162,9 @@ li a.router-link-active {
   font-size: var(--type-tiny);
   color: var(--ink-2);
 }
+li.step {
+  display: none; /* a desk has them at the top */
+}
 .fact.warn {
   color: var(--accent);
 }
@@ -165,30 +194,40 @@ li a.router-link-active {
     display: none;
   }
   ul {
-    display: flex;
+    display: grid;
+    grid-template-columns: repeat(5, 1fr);
     flex: 1;
     min-width: 0;
-    overflow-x: auto;
   }
-  li {
-    flex: 1 0 auto;
-    max-width: 5rem;
-  }
-  li a {
+  li a,
+  .step button {
+    display: grid;
+    place-content: center;
+    width: 100%;
+    min-height: 44px;
     border-left: 0;
     border-top: 3px solid transparent;
-    padding: var(--space-4) var(--space-3) var(--space-4);
-    min-height: 52px;
+    padding: 0 var(--space-2);
+    text-align: center;
   }
   li a.router-link-active {
     border-top-color: var(--accent);
+  }
+  li.step {
+    display: block;
+  }
+  .step button {
+    color: var(--ink-2);
   }
   .place {
     font-size: var(--type-text);
   }
   .fact {
-    font-size: var(--type-tiny);
-    line-height: 1.15;
+    display: none;
+  }
+  li:has(.fact.warn) .place::after {
+    content: ' •';
+    color: var(--accent);
   }
   .foot {
     display: none; /* the units are in House too */

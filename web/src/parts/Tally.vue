@@ -57,6 +57,7 @@ const figures = computed(() => {
       unit,
       label,
       figure,
+      short: { weeks_fed: 'fed', plants: 'plants', area: 'bed space', jars: 'jars', freezer: '', sowings: '' }[key],
       change: Math.abs(change) < 1e-6 ? '' : (change > 0 ? '+' : '−') + say(Math.abs(change), unit),
       of:
         key === 'weeks_fed'
@@ -100,7 +101,9 @@ const figures = computed(() => {
           <span v-if="f.pending" class="of" title="Finding room …">…</span>
           <span v-if="f.change" class="change" role="status">{{ f.change }}</span>
         </dd>
-        <dt>{{ f.label }}</dt>
+        <dt>
+          <span class="long">{{ f.label }}</span><span class="short" aria-hidden="true">{{ f.short }}</span>
+        </dt>
       </div>
     </dl>
     <div v-if="store.plan" class="steps no-print">
@@ -164,6 +167,9 @@ dt {
   font-size: var(--type-tiny);
   color: var(--ink-2);
 }
+.short {
+  display: none;
+}
 .of {
   font-size: var(--type-small);
   font-weight: 400;
@@ -200,26 +206,24 @@ dt {
 @media (max-width: 720px) {
   .tally {
     position: static;
-    flex-wrap: wrap;
-    gap: var(--space-4) var(--space-6);
-    padding: var(--space-4) var(--space-5);
+    padding: var(--space-3) var(--space-5);
   }
-  .year {
-    flex: 1;
+  .year,
+  .steps,
+  .long,
+  [data-tally='freezer'] {
+    display: none; /* undo stands at the foot */
   }
   dl {
-    order: 3;
-    flex-basis: 100%;
-    gap: var(--space-3) var(--space-6);
+    flex-wrap: nowrap;
+    justify-content: space-between;
+    gap: var(--space-4);
   }
   dd {
-    font-size: var(--type-large);
+    font-size: var(--type-text);
   }
-  .steps kbd {
-    display: none;
-  }
-  .steps .link {
-    min-height: 32px;
+  .short {
+    display: block;
   }
 }
 </style>

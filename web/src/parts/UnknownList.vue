@@ -73,7 +73,7 @@ async function remove(name: string) {
           </ElButton>
         </template>
         <button type="button" class="link small warn" @click="remove(g.name)">
-          remove {{ g.entries.length === 1 ? 'it' : `all ${g.entries.length}` }}
+          Remove {{ g.entries.length === 1 ? 'it' : `all ${g.entries.length}` }}
         </button>
       </div>
     </div>

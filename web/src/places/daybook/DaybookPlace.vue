@@ -86,7 +86,7 @@ const standing = computed(() => {
     .sort((a, b) => rank(a) - rank(b) || a.date.localeCompare(b.date))
 })
 
-/** Previous week: from this week on to the days that have been. */
+/** A week back: from this week on to the days that have been. */
 const back = () =>
   ahead.value ? ahead.value-- : void router.push(`/daybook/day/${isoDay(dayNumber(today.value) - 7)}`)
 /** Whether something that was begun stands in a week, and has to be weeded and picked. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Free soon in the beds in the next three months, by its days; a press shows what can
+// What falls free in the beds in the next three months, by its days; a press shows what can
 // follow there.
 import { computed, ref } from 'vue'
 import type { Freed } from '../../lib/api'

@@ -73,7 +73,7 @@ async function take() {
           <ul>
             <li v-for="l in of('left-out')" :key="l.wish" data-left-out>
               <span class="title">{{ l.title }}</span>
-              <span v-if="priority(l) === 'must'" class="warn"> must</span>
+              <span v-if="priority(l) === 'must'" class="warn"> must have</span>
               <span class="quiet">, {{ amount(l, l.was) }}</span>
               <span v-if="l.area" class="quiet small">, would take {{ say(l.area, 'm²') }}</span>
             </li>
@@ -84,7 +84,7 @@ async function take() {
           <ul>
             <li v-for="l in of('cut')" :key="l.wish" data-cut>
               <span class="title">{{ l.title }}</span>
-              <span v-if="priority(l) === 'must'" class="warn"> must</span>: {{ amount(l, l.is) }}
+              <span v-if="priority(l) === 'must'" class="warn"> must have</span>: {{ amount(l, l.is) }}
               <span class="quiet">instead of {{ amount(l, l.was) }}</span>
             </li>
           </ul>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What is free in a bed on a day, until when, and what crops that still fit and would
+// What is free in a bed on a day, until when, and what crops still fit and would
 // feed.
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'

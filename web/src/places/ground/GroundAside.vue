@@ -41,7 +41,9 @@ async function anew() {
 <template>
   <div>
     <details v-if="ground.unsaid.length" class="small unsaid" :open="ground.unsaid.length <= few">
-      <summary>{{ count(ground.unsaid.length, 'crop') }} crops are growing already. Which bed is each in?</summary>
+      <summary>
+        {{ count(ground.unsaid.length, 'crop is', 'crops are') }} growing already. Which bed is each in?
+      </summary>
       <p v-for="s in ground.unsaid" :key="s.id" :data-unsaid="s.id">
         <button type="button" class="plain crop" @click="$emit('pick', s.id)">{{ s.crop_name }}</button>
         {{ whereIs(s.id) || 'no room' }}?
@@ -50,7 +52,7 @@ async function anew() {
       </p>
     </details>
     <details v-if="moved.length" class="small" data-moved>
-      <summary>{{ count(moved.length, 'planting has', 'plantings have') }} another bed than before. Which ones</summary>
+      <summary>{{ count(moved.length, 'planting has', 'plantings have') }} another bed than before</summary>
       <p v-for="p in moved" :key="p.planting + p.at">
         <button type="button" class="plain crop" @click="$emit('pick', p.planting)">
           {{ ground.names.get(p.planting) }}

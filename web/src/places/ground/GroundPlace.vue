@@ -77,6 +77,16 @@ function showFree(bed: string, on: string) {
   chosen.value = bed
   picked.value = ''
 }
+// A link may lead to what is free in a bed: /ground?free=BED&day=DAY.
+watch(
+  () => [route.query['free'], route.query['day'], layout.value?.revision] as const,
+  ([bed, on]) => {
+    if (typeof bed !== 'string' || typeof on !== 'string' || !layout.value) return
+    showFree(bed, on)
+    void router.replace({ path: route.path })
+  },
+  { immediate: true },
+)
 // In the season the first look at Ground holds the places: what is told of them is relied on.
 watch(
   () => !!layout.value?.in_season && !layout.value.held && !ground.old,
@@ -121,7 +131,8 @@ useKeys([
         <template v-if="layout.short > 0.05"
           ><span class="warn"
             >short of up to <b>{{ say(lack.most, 'm²') }}</b> for {{ count(lack.weeks, 'week') }}</span
-          >, {{ count(layout.left.length, 'sowing') }} no room<span class="quiet small">, {{ near }}</span></template
+          >, no room for {{ count(layout.left.length, 'sowing')
+          }}<span class="quiet small">, {{ near }}</span></template
         >
         <template v-else>everything has room</template>
         <span v-if="ground.old" class="quiet small" data-old> finding room …</span>

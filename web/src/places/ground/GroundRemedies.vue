@@ -31,7 +31,7 @@ const offer = computed(() => better.value?.[0])
 <template>
   <div class="ways-out">
     <p v-if="offer" class="offer small" data-offer role="status">
-      A longer search has found {{ render(offer.words) }}: {{ say(offer.gains, 'm²') }} more weeks have room.
+      A longer search has found {{ render(offer.words) }}: room for {{ say(offer.gains, 'm²') }} weeks more.
       <button
         type="button"
         class="link"
@@ -39,7 +39,7 @@ const offer = computed(() => better.value?.[0])
         :aria-label="'Use ' + render(offer.words)"
         @click="take(offer)"
       >
-        use it
+        Use this
       </button>
       <span v-if="refused" class="wrong" role="alert">{{ capital(refused) }}</span>
     </p>

@@ -18,7 +18,7 @@ const draft = ref({ from: '', name: '', seed: 0, weeks: 0, wait: 0, nitrogen: 0 
 const all = computed(() => store.reference?.green ?? [])
 const mine = computed(() => customs.value.own_green ?? [])
 
-/** The figures of the row it based on. */
+/** The figures of the row that it is based on. */
 function begin(id: string) {
   const g = all.value.find((x) => x.id === id)
   if (g) draft.value = { ...draft.value, from: id, seed: g.seed, weeks: g.weeks, wait: g.wait, nitrogen: g.nitrogen }

@@ -84,7 +84,7 @@ const base = computed(() => `sowing/${props.sowing}`)
     </h3>
     <p class="small">
       <Figure :value="s.plants" :figure="base + '/plants'" label="plants" /> plants for {{ serves(s).toLowerCase() }};
-      {{ s.method === 'raised' ? 'sown indoors' : 'begun' }} {{ day(s.date)
+      {{ s.method === 'raised' ? 'sown indoors' : 'started' }} {{ day(s.date)
       }}<template v-if="s.plant_out && s.plant_out !== s.date">, out {{ day(s.plant_out) }}</template
       ><template v-if="s.first_pick">, picked {{ day(s.first_pick) }} to {{ day(s.last_pick) }}</template
       >.

@@ -24,7 +24,7 @@ defineEmits<{ toggle: [] }>()
       <span class="quiet small">{{ group }}</span>
       <span class="marks small"
         ><span v-if="own" class="own">{{ own }}</span>
-        <span v-if="overruled" class="warn">{{ count(overruled, 'your figure') }}</span></span
+        <span v-if="overruled" class="warn">{{ count(overruled, 'figure of yours', 'figures of yours') }}</span></span
       >
     </button>
     <div v-if="open" class="body">

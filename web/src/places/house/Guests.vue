@@ -15,12 +15,7 @@ const fresh = () => add({ id: '', name: 'Guests', eaters: 2, from: '12-24', to: 
     <h3>Guests</h3>
     <div class="rows guests">
       <template v-for="(r, i) in rows" :key="r.value.id">
-        <ElInput
-          v-model="r.value.name"
-          size="small"
-          :aria-label="`Who comes, for example ${i + 1}`"
-          @change="save(i)"
-        />
+        <ElInput v-model="r.value.name" size="small" :aria-label="`Who comes, ${i + 1}`" @change="save(i)" />
         <NumberInput
           v-model="r.value.eaters"
           :label="'How many people: ' + r.value.name"

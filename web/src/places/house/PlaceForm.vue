@@ -84,9 +84,9 @@ const at = (...f: string[]) => fieldError(problem.value, ...f)
 </script>
 
 <template>
-  <section aria-label="Place">
+  <section aria-label="Location and climate">
     <h3>
-      Place
+      Location and climate
       <span class="aside">
         <ElSelect
           v-model="climate"

@@ -37,11 +37,16 @@ const number = (l: Lot) => {
   const text = typed[l.id]?.trim()
   return text ? read(text, unit(l)) : undefined
 }
+/** Whether what is typed is no number of things. */
+const isWrong = (l: Lot) => {
+  const n = number(l)
+  return n !== undefined && !(n >= 0)
+}
 /** What a number says beside what the entries say. */
 function found(l: Lot): string {
   const n = number(l)
   if (n === undefined) return ''
-  if (Number.isNaN(n) || n < 0) return 'Enter a number.'
+  if (isWrong(l)) return 'Enter a number.'
   const less = there(l) - n
   if (Math.abs(less) < 1e-9) return 'as recorded'
   const much = l.unit === 'kg' ? say(Math.abs(less), 'kg') : String(Math.round(Math.abs(less) * 100) / 100)
@@ -53,7 +58,7 @@ const counted = computed(() =>
     return n !== undefined && n >= 0 ? [{ lot, n }] : []
   }),
 )
-const bad = computed(() => sections.value.some((s) => s.lots.some((l) => found(l).startsWith('Wanted'))))
+const bad = computed(() => sections.value.some((s) => s.lots.some(isWrong)))
 
 /** Goes on to the next number; after the last one to the button. */
 function next(e: Event) {
@@ -101,7 +106,7 @@ async function keep() {
           @keydown.enter.prevent="next"
         />
         <span class="small quiet">{{ l.unit === 'kg' ? shown('kg').unit : '× ' + say(l.size, l.unit) }}</span>
-        <span class="small" :class="{ warn: found(l).startsWith('Wanted') }">{{ found(l) }}</span>
+        <span class="small" :class="{ warn: isWrong(l) }">{{ found(l) }}</span>
       </label>
     </template>
     <div v-if="sections.length" class="end">

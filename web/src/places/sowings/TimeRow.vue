@@ -46,7 +46,9 @@ const words = computed(() => {
     <button type="button" class="plain for small" :title="serves(s)" :aria-expanded="open" @click="$emit('toggle')">
       <b :class="{ warn: s.late || !!s.set_why }">{{ day(begins) }}</b>
       {{ s.plants ? count(s.plants, 'plant') : say(s.area, 'm²')
-      }}<span v-if="s.begun || s.set || s.early" class="mark">{{ s.begun ? 'begun' : s.set ? 'held' : 'risked' }}</span>
+      }}<span v-if="s.begun || s.set || s.early" class="mark">{{
+        s.begun ? 'started' : s.set ? 'date fixed by you' : 'early row'
+      }}</span>
     </button>
     <div
       class="axis"

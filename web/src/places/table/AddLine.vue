@@ -1,18 +1,22 @@
 <script setup lang="ts">
 // One line to type a wish in; it says what it understood before it is taken.
 import { ElButton, ElInput } from 'element-plus'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { Wish } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
 import { otherErrors } from '../../lib/problems'
 import { useLine } from '../../lib/lines'
 import LineReadings from '../../parts/LineReadings.vue'
+import WishPreview from '../../parts/WishPreview.vue'
 
+/** Alone: without the way to the form, where there is none. */
+defineProps<{ alone?: boolean }>()
 const emit = defineEmits<{ controls: [wish?: Wish] }>()
 const store = useHousehold()
 const { text, readings, chosen, wrong, accept, clear } = useLine()
 const input = ref<InstanceType<typeof ElInput>>()
 const refused = ref('')
+const preview = computed(() => (wrong.value ? undefined : readings.value[chosen.value]?.wish))
 
 async function add() {
   refused.value = ''
@@ -44,9 +48,10 @@ defineExpose({ focus: () => input.value?.focus(), clear })
         @keydown.esc="clear"
       />
       <ElButton native-type="submit" type="primary" :disabled="!text.trim()">Add</ElButton>
-      <button type="button" class="link small" @click="byControls">Fill in a form</button>
+      <button v-if="!alone" type="button" class="link small" @click="byControls">Fill in a form</button>
     </div>
     <LineReadings v-model:chosen="chosen" :readings="readings" :wrong="wrong || refused" />
+    <WishPreview v-if="preview" :wish="preview" />
   </form>
 </template>
 

@@ -24,7 +24,7 @@ const crops = computed(() => [...new Set(over.value?.map((o) => o.crop_name))])
           <td>{{ o.title }}</td>
           <td>until {{ day(o.last) }}</td>
           <td>again from {{ fullDay(o.again) }}</td>
-          <td class="warn">{{ o.gaps ? `${count(o.gaps, 'week')} short` : '' }}</td>
+          <td class="warn">{{ o.gaps ? `${count(o.gaps, 'gap week')}` : '' }}</td>
         </tr>
       </tbody>
     </table>

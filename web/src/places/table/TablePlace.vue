@@ -121,10 +121,10 @@ useKeys([
       <div class="row-grid heads">
         <div></div>
         <MonthScale />
-        <div class="head">weeks<br />short</div>
-        <div class="head">to bring<br />in</div>
+        <div class="head">gap<br />weeks</div>
+        <div class="head">harvest<br />needed</div>
         <div class="head">plants</div>
-        <div class="head">bed</div>
+        <div class="head">bed<br />space</div>
         <div class="head">sow-<br />ings</div>
         <div class="head">left over,<br />average year</div>
       </div>

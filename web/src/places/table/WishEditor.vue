@@ -109,8 +109,8 @@ const told = [
       <label class="field">
         <span>Priority</span>
         <ElSelect v-model="draft.priority" aria-label="Priority">
-          <ElOption value="Must have" label="Must have" />
-          <ElOption value="Would like" label="Would like" />
+          <ElOption value="must" label="Must have" />
+          <ElOption value="want" label="Would like" />
           <ElOption value="nice" label="Nice to have" />
         </ElSelect>
       </label>

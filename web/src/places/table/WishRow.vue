@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import type { FedWish, PlanWish, Wish } from '../../lib/api'
 import { useGround } from '../../lib/ground'
 import { useUnits } from '../../lib/units'
-import { count } from '../../lib/words'
+import { count, priorityWords } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
 import Ribbon from '../../parts/Ribbon.vue'
 import AmountField from './AmountField.vue'
@@ -22,7 +22,7 @@ const rest = computed(() =>
   props.plan.words
     .split(' · ')
     .slice(2)
-    .filter((x) => !/^(a must|nice to have)$/.test(x))
+    .filter((x) => x !== priorityWords[props.wish.priority])
     .join(', '),
 )
 const harvested = computed(() => {
@@ -55,7 +55,9 @@ function key(e: KeyboardEvent) {
       <button type="button" class="plain title" :aria-expanded="open" @click="$emit('edit')" @keydown="key">
         {{ plan.title }}
       </button>
-      <span v-if="wish.priority !== 'want'" class="priority" :class="wish.priority">{{ wish.priority }}</span>
+      <span v-if="wish.priority !== 'want'" class="priority" :class="wish.priority">{{
+        priorityWords[wish.priority]
+      }}</span>
       <div class="said">
         <AmountField :wish="wish" :plan="plan" /><span v-if="rest" class="rest">, {{ rest }}</span>
       </div>
@@ -81,7 +83,7 @@ function key(e: KeyboardEvent) {
         class="plain"
         :class="{ warn: short > 0 }"
         :data-figure="`wish/${plan.id}/fed`"
-        :aria-label="short ? count(short, 'week') + ' short' : 'no gaps'"
+        :aria-label="short ? count(short, 'gap week') : 'no gaps'"
         @click="$emit('edit')"
       >
         {{ short > 0 ? short : '–' }}
@@ -107,11 +109,11 @@ function key(e: KeyboardEvent) {
     <div class="cell" :class="{ warn: plan.left_over < 0 }">
       <Figure
         v-if="plan.harvested"
-        :value="plan.left_over"
+        :value="Math.abs(plan.left_over)"
         :unit="plan.harvest_unit"
         :figure="`wish/${plan.id}/left_over`"
         label="left over in an average year"
-      />
+      /><span v-if="plan.left_over < 0" class="unit"> too few</span>
     </div>
     <ul v-if="plan.notes.length || lacks" class="notes small">
       <li v-if="lacks" class="no-ground">

@@ -102,7 +102,8 @@ export function wishOf(
   /** Reads a number field; a text that is none is told at the field. */
   function number(name: string, text: string, of = '', blank = NaN): number {
     const v = text.trim() === '' ? blank : facts.read(text, of)
-    if (Number.isNaN(v)) wrong[name] = text.trim() === '' ? 'Enter a number.' : `“${text}” is not a number.`
+    if (Number.isNaN(v))
+      wrong[name] = text.trim() === '' ? 'Enter a number.' : `“${text}” is not a number. Enter one, such as 26.`
     return v
   }
   const forms = formsOf(f, chosen)

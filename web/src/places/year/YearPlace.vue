@@ -155,7 +155,7 @@ onMounted(() =>
         <div v-if="week >= 0" class="cursor" aria-hidden="true"><i :style="{ left: (week / 52) * 100 + '%' }" /></div>
         <LedgerStrips :ahead="ahead" />
         <div class="year-grid heads">
-          <span class="small quiet">food</span><MonthScale warm /><span class="small quiet r">short</span>
+          <span class="small quiet">food</span><MonthScale warm /><span class="small quiet r">gaps</span>
         </div>
         <template v-for="(g, i) in painted" :key="g.title + i">
           <h3 v-if="g.title">{{ g.title }}</h3>

@@ -2,11 +2,11 @@
 // Other ways to begin: from a household file, or in a made-up household.
 import { ElButton } from 'element-plus'
 import { onMounted, ref } from 'vue'
-import { answer, api, Refused, type DemoHousehold, type HouseholdRead } from '../lib/api'
-import { useHousehold } from '../lib/household'
-import { linesOf, wordsOf } from '../lib/problems'
-import { count } from '../lib/words'
-import FilePick from '../parts/FilePick.vue'
+import { answer, api, Refused, type DemoHousehold, type HouseholdRead } from '../../lib/api'
+import { useHousehold } from '../../lib/household'
+import { linesOf, wordsOf } from '../../lib/problems'
+import { count } from '../../lib/words'
+import FilePick from '../../parts/FilePick.vue'
 
 const store = useHousehold()
 // Made-up households to look around in.
@@ -52,10 +52,10 @@ async function takeFile() {
         accept=".json,application/json"
         label="Open a household file"
         @read="readFile"
-      /><span class="quiet small">saved in House of another copy</span>
+      /><span class="quiet small">, saved in House</span>
     </p>
     <div v-if="read" class="read" role="status">
-      <b>{{ read.household.name }}</b>, the year {{ read.household.year || 'that lies ahead' }}:
+      <b>{{ read.household.name }}</b>, year {{ read.household.year || 'that lies ahead' }}:
       {{ count(read.household.members.length, 'person', 'people') }},
       {{ count(read.household.wishes.length, 'wish', 'wishes') }}, {{ count(read.household.beds.length, 'bed') }}
       <template v-if="read.unknown.length"
