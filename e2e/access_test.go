@@ -59,7 +59,7 @@ func TestAxeFindsNothing(t *testing.T) {
 						p.dark()
 					}
 					p.see(place.see)
-					p.must(p.AddScriptTag("", string(axe)))
+					p.eval("() => {" + string(axe) + "\n}") // a script tag would not be allowed
 					p.t = t
 					found := p.awaitedText(`() => axe.run(document, {resultTypes: ['violations']}).then(r => r.violations.map(v => v.id + ': ' + v.help + ' ' + v.nodes.slice(0, 3).map(n => n.target.join(' ') + ' (' + (n.any[0]?.message ?? n.all[0]?.message ?? n.none[0]?.message ?? '') + ')').join(', ') + ' × ' + v.nodes.length).join('\n'))`)
 					if found != "" {

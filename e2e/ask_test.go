@@ -42,7 +42,7 @@ func TestWhatHaveI(t *testing.T) {
 // Plain questions are forms of words: each is answered with its parts and its working, and asking changes nothing.
 func TestPlainQuestions(t *testing.T) {
 	t.Parallel()
-	p := start(t, "demo").open("/ask")
+	p := startOn(t, "demo", "2027-07-15").open("/ask")
 	plants := p.value(`[data-tally="plants"] .figure`)
 	p.must(p.see(`[aria-label="How many plants for"]`).Input("35 qt thick tomato sauce"))
 	p.shows(`[data-question="plants"] [data-preview]`, "of bed space, 1 sowing from")
@@ -83,4 +83,27 @@ func TestALineIsPreviewed(t *testing.T) {
 	if row := p.eval(`() => [...document.querySelectorAll('.wish')].find(e => e.querySelector('.title')?.textContent.includes('Melon'))?.querySelector('[data-figure$="/plants"]')?.textContent.trim() ?? ''`); row != plants {
 		t.Errorf("the preview said %q, the wish has %q plants", said, row)
 	}
+}
+
+// From every place one key finds foods, beds, what is on the shelf, settings and words, and Enter goes there.
+func TestFindAnything(t *testing.T) {
+	t.Parallel()
+	p := start(t, "demo").open("/year")
+	p.see(".ledger")
+	for _, c := range []struct{ words, found, there string }{
+		{"mill bed", "Bed Mill bed", ".ground"},
+		{"kitchen scale", "Setting Kitchen scale", `[aria-label="Kitchen scale"]`},
+		{"parsnip", "Wish Parsnip", ".ledger .wish"},
+		{"harden off", "Help Harden off", ".help"},
+	} {
+		p.press('/')
+		p.must(p.see(`[aria-label="Find anything"]`).Input(c.words))
+		p.shows("[data-found].at", c.found)
+		p.press(input.Enter)
+		p.see(c.there)
+		p.until("the finder is closed", `() => ![...document.querySelectorAll('[data-find]')].some(e => e.getClientRects().length)`)
+	}
+	p.press('/')
+	p.must(p.see(`[aria-label="Find anything"]`).Input("xyzzy"))
+	p.shows("[data-find]", "Nothing has these words.")
 }

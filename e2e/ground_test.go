@@ -121,15 +121,15 @@ func TestTheRotationIsBent(t *testing.T) {
 	p.clickNamed(".card .link", "all 10 beds")
 	p.shows(`.card [data-choice="b1"]`, "same family there in 2026")
 	p.click(`[aria-label="Move it to Mill bed"]`)
-	p.shows(".card .wrong", "Solanaceae stood in it in 2026 and may return in")
+	p.shows(".card .wrong", "the tomato family grew here in 2026 and may return in")
 	p.clickNamed(".card .link", "Move it by keys")
 	p.shows(".in-hand", "Tomato, paste over")
-	p.until("what the rules say", `() => !document.querySelector('.in-hand')?.textContent.includes('asking')`)
+	p.until("what the rules say", `() => !document.querySelector('.in-hand')?.textContent.includes("Checking")`)
 	for range 10 { // up to the first bed
 		p.press(input.ArrowUp)
 	}
 	p.shows(".in-hand", "over Mill bed")
-	p.shows(".in-hand", "same family there in 2026")
+	p.shows(".in-hand", "same family grew there in 2026")
 	p.press(input.Enter) // the rule holds against it
 	p.clickNamed(".in-hand button", "Allow it here this year")
 	p.shows(".notice", "Put Tomato, paste of")
@@ -146,7 +146,7 @@ func TestTheRotationIsBent(t *testing.T) {
 	p.shows(".in-hand", "Tomato, paste over Alder bed")
 	p.press(input.Escape)
 	p.gone(".in-hand")
-	p.shows(`.card [data-choice="b9"]`, "it takes 68.9 ft, the bed has 65.6 ft")
+	p.shows(`.card [data-choice="b9"]`, "it needs 68.9 ft, the bed has 65.6 ft")
 }
 
 // A planting dragged to another bed of the chart lies there, and stays.
@@ -166,7 +166,7 @@ func TestAPlantingIsDragged(t *testing.T) {
 	p.must(p.Mouse.Down(proto.InputMouseButtonLeft, 1))
 	p.must(p.Mouse.MoveLinear(proto.Point{X: at.X + at.Width/2, Y: band.Box().Y + 5}, 6))
 	p.shows(".in-hand", "over Weir bed")
-	p.until("what the rules say", `() => /would make room|free/.test(document.querySelector('.in-hand')?.textContent ?? '')`)
+	p.until("what the rules say", `() => /would move|free/.test(document.querySelector('.in-hand')?.textContent ?? '')`)
 	p.must(p.Mouse.Up(proto.InputMouseButtonLeft, 1))
 	p.shows(".notice", "Put Tomato, paste of")
 	p.see(`[data-band="b2"] [data-part="27-w3-canned-1"].held`)
@@ -174,7 +174,7 @@ func TestAPlantingIsDragged(t *testing.T) {
 	// And by keys alone: taken in hand, three beds down, put down.
 	p.must(p.see(`[data-band="b2"] [data-part="27-w3-canned-1"]`).Focus())
 	p.press('m')
-	p.until("what the rules say", `() => /would make room|free/.test(document.querySelector('.in-hand')?.textContent ?? '')`)
+	p.until("what the rules say", `() => /would move|free/.test(document.querySelector('.in-hand')?.textContent ?? '')`)
 	for _, over := range []string{"Ford bed", "Alder bed", "Heron bed"} {
 		p.press(input.ArrowDown)
 		p.shows(".in-hand", "over "+over)
@@ -240,8 +240,8 @@ func TestALongSearchIsStopped(t *testing.T) {
 	p := start(t, "demo").open("/ground")
 	p.see("[data-left]")
 	p.clickNamed(".ways-out button", "What would help?")
-	p.until("how far it has come", `() => /\d+ of \d+ changes tried/.test(document.querySelector('.ways-out .remedies')?.textContent ?? '')`)
-	p.clickNamed(".ways-out .remedies button", "stop")
+	p.until("how far it has come", `() => /\d+ of \d+ options checked/.test(document.querySelector('.ways-out .remedies')?.textContent ?? '')`)
+	p.clickNamed(".ways-out .remedies button", "Stop")
 	p.gone(".ways-out .remedies")
 	p.clickNamed(".ways-out button", "What would help?")
 	p.see("[data-remedy]")

@@ -254,7 +254,7 @@ func TestTheCropBook(t *testing.T) {
 	p := a.open("/house/book")
 	p.shows(`[data-book="ferry-bean"]`, "mine")
 	p.shows(`[data-book="ferry-bean"]`, "1 figure of yours")
-	p.press('/')
+	p.press('f')
 	p.typed("parsnip")
 	p.until("one row", `() => document.querySelectorAll('[data-book]').length === 1`)
 	p.click(`[data-book="parsnip"] .head`)

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { useDrawer } from './lib/drawer'
 import { useHousehold } from './lib/household'
 import { useKeys } from './lib/keys'
+import FindAnything from './parts/FindAnything.vue'
 import KeyHelp from './parts/KeyHelp.vue'
 import Notice from './parts/Notice.vue'
 import Spine from './parts/Spine.vue'
@@ -17,6 +18,7 @@ const store = useHousehold()
 const drawer = useDrawer()
 const router = useRouter()
 const help = ref(false)
+const finding = ref(false)
 const page = ref<HTMLElement>()
 /** Whether there is a household: told apart from its state, which every edit changes. */
 const here = computed(() => !!store.household)
@@ -53,6 +55,7 @@ useKeys([
   { keys: 'g a', does: 'go to Ask', run: () => go('/ask') },
   { keys: 'g b', does: 'go to the crop book', run: () => go('/house/book') },
   { keys: 'g h', does: 'go to House', run: () => go('/house') },
+  { keys: '/', does: 'find anything', run: () => (finding.value = here.value) },
   { keys: 'w', does: 'show how the number in focus is worked out', run: working },
   { keys: 'u', does: 'undo', run: () => store.undo() },
   { keys: 'U', does: 'redo', run: () => store.redo() },
@@ -100,7 +103,7 @@ useIntervalFn(look, retry)
   </div>
   <div v-else class="frame" :class="{ drawn: drawer.figure }">
     <a class="skip no-print" href="#page" @click.prevent="page?.focus()">Skip to the page</a>
-    <Spine @help="help = true" />
+    <Spine @help="help = true" @find="finding = true" />
     <div class="page">
       <Tally />
       <Notice />
@@ -116,6 +119,7 @@ useIntervalFn(look, retry)
     <WorkingDrawer v-if="drawer.figure" />
   </div>
   <KeyHelp v-model="help" />
+  <FindAnything v-if="here" v-model="finding" />
 </template>
 
 <style scoped>

@@ -23,6 +23,7 @@ export const router = createRouter({
     { path: '/daybook/weigh', component: () => import('./places/daybook/WeighPage.vue') },
     { path: '/daybook/catch-up', component: () => import('./places/daybook/CatchUp.vue') },
     { path: '/daybook/growing', component: () => import('./places/daybook/GrowsPage.vue') },
+    { path: '/help', component: () => import('./places/help/HelpPage.vue') },
     { path: '/ask', component: () => import('./places/ask/AskPlace.vue') },
     { path: '/house', component: () => import('./places/house/HousePlace.vue') },
     { path: '/:rest(.*)', redirect: '/table' },

@@ -7,7 +7,7 @@ import { dueOf } from '../lib/daybook'
 import { count, day } from '../lib/words'
 import UnitsChoice from './UnitsChoice.vue'
 
-defineEmits<{ help: [] }>()
+defineEmits<{ help: []; find: [] }>()
 const store = useHousehold()
 const ground = useGround()
 
@@ -112,6 +112,8 @@ const places = computed(() => {
     </ul>
     <div class="foot">
       <UnitsChoice class="units" label="Units" us="US" />
+      <button type="button" class="link small" @click="$emit('find')">Find <kbd>/</kbd></button>
+      <RouterLink class="small" to="/help">Help</RouterLink>
       <button type="button" class="link small" @click="$emit('help')">Keys <kbd>?</kbd></button>
     </div>
   </nav>

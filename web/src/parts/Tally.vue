@@ -208,7 +208,13 @@ dt {
     position: static;
     padding: var(--space-3) var(--space-5);
   }
-  .year,
+  .year {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%); /* there is no room to show it; it is read aloud */
+  }
   .steps,
   .long,
   [data-tally='freezer'] {

@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import type { Starter } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
-import { count } from '../../lib/words'
+import { capital, count } from '../../lib/words'
 import Ribbon from '../../parts/Ribbon.vue'
 import AmountField from '../table/AmountField.vue'
 import { sameWish } from './starters'
@@ -36,9 +36,10 @@ const usual = computed(() => render(props.starter.said.split(' · ')[0] ?? ''))
         :unit="plan.unit"
         :label="plan.title"
       />
-      <span class="cost small"
+      <span v-if="plan.plants" class="cost small"
         >{{ count(plan.plants, 'plant') }}<template v-if="plan.area">, {{ say(plan.area, 'm²') }}</template></span
       >
+      <span v-if="!plan.plants && plan.notes[0]" class="note small warn">{{ capital(render(plan.notes[0])) }}.</span>
     </template>
     <span v-else class="amount quiet small">{{ usual }}</span>
   </li>
@@ -52,6 +53,9 @@ const usual = computed(() => render(props.starter.said.split(' · ')[0] ?? ''))
   align-items: center;
   min-height: 2rem;
   border-top: 1px solid var(--hair);
+}
+.note {
+  grid-column: 2 / -1;
 }
 .cost {
   text-align: right;

@@ -92,7 +92,7 @@ const back = () =>
 /** Whether something that was begun stands in a week, and has to be weeded and picked. */
 const stands = (iso: string) => !!iso && standing.value.some((s) => s.clear >= iso)
 useKeys([
-  { keys: '/', does: 'find in the daybook', run: () => finder.value?.focus() },
+  { keys: 'f', does: 'find in the daybook', run: () => finder.value?.focus() },
   { keys: '[', does: 'a week back', run: back },
   { keys: ']', does: 'a week forward', run: () => (ahead.value = Math.min(52, ahead.value + 1)) },
 ])

@@ -58,7 +58,7 @@ const bulk = (unit: number, n: number) =>
             <th class="n">in bulk</th>
             <th class="n">in bags</th>
             <th>cheaper</th>
-            <th></th>
+            <th><span class="hidden-words">Remove</span></th>
           </tr>
         </thead>
         <tbody>

@@ -45,7 +45,7 @@ const relays = computed(() =>
         {{ count(needs.stakes, 'stake') }}, {{ count(needs.cages, 'cage') }}</span
       >
     </p>
-    <div class="wide">
+    <div class="wide" tabindex="0" role="region" aria-label="Lines and supports by bed">
       <table class="small">
         <thead>
           <tr>

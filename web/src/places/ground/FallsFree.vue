@@ -37,7 +37,9 @@ const shown = computed(() => (all.value ? props.frees : props.frees.slice(0, few
     <button v-if="frees.length > few" type="button" class="link" @click="all = !all">
       {{ all ? 'fewer' : `all ${frees.length}` }}
     </button>
-    <p class="quiet">Press a bed to see what can follow there.</p>
+    <p class="quiet">
+      {{ frees.length ? 'Press a bed to see what can follow there.' : 'No bed becomes free in the next three months.' }}
+    </p>
   </section>
 </template>
 

@@ -6,6 +6,7 @@ import { until } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
 import { api, type BookCrop, type BookPreparation } from '../../lib/api'
 import { useAnswer } from '../../lib/ask'
+import { useFind } from '../../lib/find'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useUnits } from '../../lib/units'
@@ -26,7 +27,7 @@ const { data: book, wrong: missing } = useAnswer(
 )
 const refused = ref('')
 const wrong = computed(() => refused.value || missing.value)
-const find = ref('')
+const find = useFind()
 const which = ref<'crops' | 'preparations'>('crops')
 const only = ref<'all' | 'own'>('all')
 const open = ref('')
@@ -74,7 +75,7 @@ async function made(id: string) {
   document.querySelector(`[data-book="${id}"]`)?.scrollIntoView({ block: 'center' })
 }
 
-useKeys([{ keys: '/', does: 'find in the book', run: () => finder.value?.focus() }])
+useKeys([{ keys: 'f', does: 'find in the book', run: () => finder.value?.focus() }])
 </script>
 
 <template>

@@ -19,7 +19,7 @@ const rows = [
   <table class="normals">
     <thead>
       <tr>
-        <th></th>
+        <th><span class="hidden-words">Figure</span></th>
         <th v-for="m in monthNames" :key="m">{{ m.slice(0, 3) }}</th>
       </tr>
     </thead>

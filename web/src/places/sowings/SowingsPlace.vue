@@ -3,6 +3,7 @@
 import { ElInput } from 'element-plus'
 import { computed, ref } from 'vue'
 import { provideChances } from '../../lib/chances'
+import { useFind } from '../../lib/find'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useLate } from '../../lib/late'
@@ -17,7 +18,7 @@ import TimeField from './TimeField.vue'
 const store = useHousehold()
 provideChances()
 const { system } = useUnits()
-const find = ref('')
+const find = useFind()
 const finder = ref<InstanceType<typeof ElInput>>()
 const only = ref('')
 const view = ref('list') // or time
@@ -48,7 +49,7 @@ const feed = computed(() => `${location.origin}/api${store.state?.calendar ?? ''
 const late = useLate(() => shown.value.length, 10, 12)
 const months = computed(() => byMonth(shown.value.slice(0, late.value), (s) => s.date))
 
-useKeys([{ keys: '/', does: 'find a sowing', run: () => finder.value?.focus() }])
+useKeys([{ keys: 'f', does: 'find a sowing', run: () => finder.value?.focus() }])
 </script>
 
 <template>

@@ -3,6 +3,7 @@
 import { ElInput, ElOption, ElSelect } from 'element-plus'
 import { nextTick, ref } from 'vue'
 import type { Wish } from '../../lib/api'
+import { useFind } from '../../lib/find'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import GroundLine from '../../parts/GroundLine.vue'
@@ -17,7 +18,7 @@ import WishRow from './WishRow.vue'
 
 const store = useHousehold()
 const order = ref<Order>('yours')
-const find = ref('')
+const find = useFind()
 const open = ref('') // the wish whose editor is open; "new" for one not yet added
 const line = ref<InstanceType<typeof AddLine>>()
 const finder = ref<InstanceType<typeof ElInput>>()
@@ -75,7 +76,7 @@ function byControls(wish?: Wish) {
 
 useKeys([
   { keys: 'n', does: 'a new wish', run: () => line.value?.focus() },
-  { keys: '/', does: 'find a wish', run: () => finder.value?.focus() },
+  { keys: 'f', does: 'find a wish', run: () => finder.value?.focus() },
   { keys: 'Alt ↑', does: 'on a wish: move it up (Alt ↓: down)' },
   { keys: 'Delete', does: 'on a wish: remove it' },
 ])

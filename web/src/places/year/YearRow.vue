@@ -39,7 +39,7 @@ const words = computed(() =>
 </script>
 
 <template>
-  <div class="year-grid row" role="row" :data-food="plan.id">
+  <div class="year-grid row" role="group" :aria-label="plan.title" :data-food="plan.id">
     <span class="food" :title="plan.words">{{ plan.title }}</span>
     <svg data-weeks viewBox="0 0 520 18" preserveAspectRatio="none" role="img" :aria-label="plan.title + ': ' + words">
       <rect
@@ -59,7 +59,7 @@ const words = computed(() =>
       type="button"
       class="plain warn n"
       :aria-expanded="open"
-      :aria-label="`${plan.title}: ${count(gaps, 'week')} short; how to fill the gap`"
+      :aria-label="`${plan.title}: ${count(gaps, 'gap week')}; how to fill them`"
       @click.stop="$emit('mend')"
       @keydown.enter.stop
     >
