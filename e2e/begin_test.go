@@ -22,8 +22,8 @@ func TestAFirstEvening(t *testing.T) {
 			p.fill(`[aria-label="Teenagers"]`, "2")
 			for _, food := range evening {
 				p.clickNamed("[data-starter] .el-checkbox", "^"+food+"$")
+				p.until(food+" is a wish", `name => [...document.querySelectorAll('[data-starter].on')].some(e => e.querySelector('.el-checkbox').textContent.trim() === name)`, food)
 			}
-			p.until("twenty wishes", `() => document.querySelectorAll('[data-starter].on').length === 20`)
 			p.until("a ribbon, plants and bed space of each", `() => [...document.querySelectorAll('[data-starter].on')].every(e => e.querySelector('svg') && /plants?, [\d.]+\sm²/.test(e.textContent))`)
 			p.click(`[aria-label="Beds in one line"]`)
 			p.typed("6 beds of 8 x 1.2 m")
@@ -85,4 +85,18 @@ func TestBedsThatCannotBeRead(t *testing.T) {
 	if got := p.eval(`() => document.querySelector('[aria-label="Beds in one line"]').value`); got != "some beds" {
 		t.Errorf("the line says %q", got)
 	}
+}
+
+// A phone has the sowings of one month at a time, that of today first.
+func TestSowingsAMonthAtATimeOnAPhone(t *testing.T) {
+	t.Parallel()
+	p := startOn(t, "demo", "2027-04-21").open("/sowings", 390, 844)
+	p.shows("h3.month", "April 2027")
+	if n := p.eval(`() => document.querySelectorAll('h3.month').length`); n != "1" {
+		t.Errorf("%s months are shown, want 1", n)
+	}
+	p.click(`[aria-label="Next month"]`)
+	p.shows("h3.month", "May 2027")
+	p.click(`[aria-label="Previous month"]`)
+	p.shows("h3.month", "April 2027")
 }

@@ -279,6 +279,19 @@ func (p *page) clickNamed(selector, text string) {
 	p.hit(func() *rod.Element { return p.named(selector, text) })
 }
 
+// resting is a promise that an element lies where it lay one frame before.
+const resting = `() => new Promise(r => {
+	let was = ''
+	const look = () => {
+		const b = this.getBoundingClientRect()
+		const now = [b.x, b.y, b.width, b.height].join()
+		if (now === was) return r()
+		was = now
+		requestAnimationFrame(look)
+	}
+	look()
+})`
+
 // hit clicks an element. One that cannot be reached, since the page or a list is moving, is found
 // and tried again in the next frames.
 func (p *page) hit(find func() *rod.Element) {
@@ -286,7 +299,11 @@ func (p *page) hit(find func() *rod.Element) {
 	p.presses++
 	const tries = 60
 	for n := 1; ; n++ {
-		err := find().Click(proto.InputMouseButtonLeft, 1)
+		el := find()
+		if err := el.ScrollIntoView(); err == nil { // else it is gone: the click tells so
+			_, _ = el.Evaluate(rod.Eval(resting).ByPromise())
+		}
+		err := el.Click(proto.InputMouseButtonLeft, 1)
 		var hidden *rod.InvisibleShapeError
 		var covered *rod.CoveredError
 		if n == tries || !errors.As(err, &hidden) && !errors.As(err, &covered) {

@@ -10,6 +10,7 @@ import UnitsChoice from './UnitsChoice.vue'
 defineEmits<{ help: []; find: [] }>()
 const store = useHousehold()
 const ground = useGround()
+const print = () => window.print()
 
 const places = computed(() => {
   const p = store.plan
@@ -112,6 +113,7 @@ const places = computed(() => {
     </ul>
     <div class="foot">
       <UnitsChoice class="units" label="Units" us="US" />
+      <button type="button" class="link small" @click="print">Print <kbd>p</kbd></button>
       <button type="button" class="link small" @click="$emit('find')">Find <kbd>/</kbd></button>
       <RouterLink class="small" to="/help">Help</RouterLink>
       <button type="button" class="link small" @click="$emit('help')">Keys <kbd>?</kbd></button>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-// The pages of the daybook on which what came in is weighed, put up and looked up.
+// The pages of the daybook on which what came in is weighed, put up and looked up; and the week on paper.
+const print = () => window.print()
 </script>
 
 <template>
@@ -7,6 +8,7 @@
     <RouterLink to="/daybook/weigh">Weigh in</RouterLink>
     <RouterLink to="/daybook/kitchen">Put up</RouterLink>
     <RouterLink to="/daybook/record">What came in</RouterLink>
+    <button type="button" class="link" @click="print">Print the week</button>
   </span>
 </template>
 
@@ -23,7 +25,8 @@
   .links {
     margin-left: 0;
   }
-  .links a {
+  .links a,
+  .links button {
     display: inline-flex;
     align-items: center;
     min-height: 48px;

@@ -77,6 +77,7 @@ const cautions = computed(() =>
     width: 12rem;
   }
   .wide {
+    position: relative; /* what is only read aloud stays within it */
     overflow-x: auto;
   }
   table {

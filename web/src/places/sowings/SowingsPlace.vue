@@ -1,14 +1,15 @@
 <script setup lang="ts">
 // Sowings: every sowing by its date, with all its counts.
-import { ElInput } from 'element-plus'
-import { computed, ref } from 'vue'
+import { useMediaQuery } from '@vueuse/core'
+import { ElInput, ElOption, ElSelect } from 'element-plus'
+import { computed, ref, watch } from 'vue'
 import { provideChances } from '../../lib/chances'
 import { useFind } from '../../lib/find'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useLate } from '../../lib/late'
 import { useUnits } from '../../lib/units'
-import { byMonth, serves } from '../../lib/words'
+import { byMonth, monthYear, serves } from '../../lib/words'
 import ChoiceButtons from '../../parts/ChoiceButtons.vue'
 import AgreeBar from './AgreeBar.vue'
 import ShelfLine from './ShelfLine.vue'
@@ -49,6 +50,20 @@ const feed = computed(() => `${location.origin}/api${store.state?.calendar ?? ''
 const late = useLate(() => shown.value.length, 10, 12)
 const months = computed(() => byMonth(shown.value.slice(0, late.value), (s) => s.date))
 
+/** A narrow screen has one month at a time, that of today first. */
+const narrow = useMediaQuery('(max-width: 720px)')
+const at = ref(0)
+watch(
+  () => [months.value.length, find.value, only.value],
+  () => {
+    const today = monthYear(store.plan?.as_of ?? '')
+    at.value = Math.max(
+      0,
+      months.value.findIndex((m) => m.month === today),
+    )
+  },
+  { immediate: true },
+)
 useKeys([{ keys: 'f', does: 'find a sowing', run: () => finder.value?.focus() }])
 </script>
 
@@ -109,14 +124,23 @@ useKeys([{ keys: 'f', does: 'find a sowing', run: () => finder.value?.focus() }]
         <div class="ground">
           <div class="r">plants</div>
           <div class="r">row</div>
-          <div class="r">bed</div>
+          <div class="r">bed space</div>
         </div>
         <div>up by<br />plant out</div>
-        <div>picked<br />cleared</div>
-        <div class="r">gives<br />poor to good year</div>
+        <div>pick<br />clear</div>
+        <div class="r">harvest,<br />bad to good year</div>
         <div class="feeds">weeks of food</div>
       </div>
-      <template v-for="m in months" :key="m.month">
+      <p v-if="narrow" class="turn no-print">
+        <button type="button" class="plain" aria-label="Previous month" :disabled="at <= 0" @click="at--">‹</button>
+        <ElSelect v-model="at" aria-label="Month">
+          <ElOption v-for="(m, i) in months" :key="m.month" :value="i" :label="`${m.month} (${m.entries.length})`" />
+        </ElSelect>
+        <button type="button" class="plain" aria-label="Next month" :disabled="at >= months.length - 1" @click="at++">
+          ›
+        </button>
+      </p>
+      <template v-for="m in narrow ? months.slice(at, at + 1) : months" :key="m.month">
         <h3 class="month">{{ m.month }}</h3>
         <SowingLine v-for="s in m.entries" :key="s.id" :sowing="s" />
       </template>
@@ -127,6 +151,15 @@ useKeys([{ keys: 'f', does: 'find a sowing', run: () => finder.value?.focus() }]
 </template>
 
 <style scoped>
+.turn {
+  display: grid;
+  grid-template-columns: 44px 1fr 44px;
+  gap: var(--space-3);
+}
+.turn button {
+  min-height: 44px;
+  font-size: var(--type-title);
+}
 .basis {
   flex: 1;
 }
