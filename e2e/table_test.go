@@ -110,7 +110,7 @@ func TestTheWorkingIsTheSum(t *testing.T) {
 	if shown := p.value(sauce + ` [data-figure="wish/w3/canned/harvested"]`); lines < 7 || math.Abs(v-shown) > 0.06 {
 		t.Errorf("%d lines give %g, the table says %g", lines, v, shown)
 	}
-	p.shows(".drawer .cautions", "Caution")
+	p.shows(".drawer .cautions", "please read")
 	p.click(".drawer .cautions summary")
 	p.shows(".drawer .cautions", "current tested recipe")
 	p.press(input.Escape)

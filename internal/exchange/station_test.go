@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"net/http"
 	"net/http/httptest"
+	"slices"
 	"strings"
 	"testing"
 
@@ -37,7 +38,7 @@ func TestTheSimulatedStation(t *testing.T) {
 		if err != nil || again[100].Max != days[100].Max || again[4000].Min != days[4000].Min {
 			t.Errorf("%s: asked again it has other weather: %v", p.ID, err)
 		}
-		if r, err := place.FromWeather(place.Place{Latitude: p.Latitude}, days); err != nil || r.Place.FrostFree != place.Examples()[i].Place.FrostFree {
+		if r, err := place.FromWeather(place.Place{Latitude: p.Latitude}, days); err != nil || r.Place.FrostFree != place.Examples()[i].Place.FrostFree && !mild(place.Examples()[i].Place) {
 			t.Errorf("%s: %+v %v", p.ID, r.Place, err)
 		}
 	}
@@ -105,3 +106,6 @@ func TestWhatIsNoForecast(t *testing.T) {
 		}
 	}
 }
+
+// mild reports whether the nights of the coldest month are so mild that a dozen years may have a frost or none.
+func mild(p place.Place) bool { return slices.Min(p.MeanMin[:]) > 3 && slices.Min(p.MeanMin[:]) < 10 }

@@ -232,42 +232,65 @@ func (f Facts) Last(food, bedID string) (Answer, error) {
 		fmt.Sprintf("%s belongs to the %s, which rests %s before it returns to a bed.", capital(name), crop.FamilyName, counted(int(crop.RotationYears.Or(0)), "year")),
 		"Counted are the plant families entered for this bed, what is recorded as sown or planted in it, and harvests entered with its name.",
 	}}
-	family, harvest, grows := 0, civil.Date(0), false
+	seen := f.seen(name, crop.Family, b)
+	if seen.grows != "" {
+		out.Rows = append(out.Rows, Row{Head: fmt.Sprint(f.Year), Text: seen.grows})
+	}
+	if seen.harvest != 0 {
+		out.Rows = append(out.Rows, Row{Head: seen.harvest.Words(), Text: "last harvest of " + name + " recorded here"})
+	}
+	if seen.family != 0 {
+		out.Rows = append(out.Rows, Row{Head: fmt.Sprint(seen.family), Text: "the " + crop.FamilyName + " grew here"})
+	}
+	out.Said = seen.said(name, b.Name)
+	return out, nil
+}
+
+// sightings are what is known of a food in one bed.
+type sightings struct {
+	grows   string     // that the plan of this year has it there, in words
+	begun   bool       // and it is sown or planted
+	harvest civil.Date // the last one recorded there; 0: none
+	family  int        // the last year in which its family grew there; 0: none
+}
+
+// seen looks for a food and its family in a bed.
+func (f Facts) seen(food, family string, b bed.Bed) (out sightings) {
 	for _, s := range b.Stood {
-		if slices.Contains(s.Families, crop.Family) {
-			family = max(family, s.Year)
+		if slices.Contains(s.Families, family) {
+			out.family = max(out.family, s.Year)
 		}
 	}
 	for _, e := range f.Record.Entries() {
-		if e.Act == record.Harvest && e.Food == name && e.Bed == bedID {
-			harvest = max(harvest, e.Day)
+		if e.Act == record.Harvest && e.Food == food && e.Bed == b.ID {
+			out.harvest = max(out.harvest, e.Day)
 		}
 	}
 	for _, p := range f.Pieces {
 		s := f.Plan.Sowing(p.Planting)
-		if p.Bed == bedID && s != nil && f.Book.Crop(s.Crop) != nil && f.Book.Crop(s.Crop).Food == name {
-			grows = grows || s.Begun
-			out.Rows = append(out.Rows, Row{Head: fmt.Sprint(f.Year), Text: s.CropName + ", " + map[bool]string{true: "sown or planted ", false: "planned for "}[s.Begun] + s.Day.Words()})
+		if p.Bed != b.ID || s == nil || f.Book.Crop(s.Crop) == nil || f.Book.Crop(s.Crop).Food != food || out.begun {
+			continue
+		}
+		out.begun, out.grows = s.Begun, s.CropName+", planned for "+s.Day.Words()
+		if s.Begun {
+			out.grows = s.CropName + ", sown or planted " + s.Day.Words()
 		}
 	}
-	if harvest != 0 {
-		out.Rows = append(out.Rows, Row{Head: harvest.Words(), Text: "last harvest of " + name + " recorded here"})
-	}
-	if family != 0 {
-		out.Rows = append(out.Rows, Row{Head: fmt.Sprint(family), Text: "the " + crop.FamilyName + " grew here"})
-	}
+	return out
+}
+
+// said is what the sightings come to, in one sentence.
+func (x sightings) said(food, bed string) string {
 	switch {
-	case grows:
-		out.Said = fmt.Sprintf("It is growing in %s now.", b.Name)
-	case harvest != 0:
-		year, _, _ := harvest.Split()
-		out.Said = fmt.Sprintf("%s last grew in %s in %d.", capital(name), b.Name, year)
-	case family != 0:
-		out.Said = fmt.Sprintf("No %s is recorded in %s; a plant of its family grew there in %d.", name, b.Name, family)
-	default:
-		out.Said = fmt.Sprintf("Neither %s nor its family is recorded in %s.", name, b.Name)
+	case x.begun:
+		return fmt.Sprintf("It is growing in %s now.", bed)
+	case x.harvest != 0:
+		year, _, _ := x.harvest.Split()
+		return fmt.Sprintf("%s last grew in %s in %d.", capital(food), bed, year)
+	case x.family != 0:
+		return fmt.Sprintf("No %s is recorded in %s; a plant of its family grew there in %d.", food, bed, x.family)
 	}
-	return out, nil
+	return fmt.Sprintf("Neither %s nor its family is recorded in %s.", food, bed)
 }
 
 // counted says how many of a thing.

@@ -115,7 +115,7 @@ const places = computed(() => {
       <UnitsChoice class="units" label="Units" us="US" />
       <button type="button" class="link small" @click="print">Print <kbd>p</kbd></button>
       <button type="button" class="link small" @click="$emit('find')">Find <kbd>/</kbd></button>
-      <RouterLink class="small" to="/help">Help</RouterLink>
+      <RouterLink class="link small" to="/help">Help</RouterLink>
       <button type="button" class="link small" @click="$emit('help')">Keys <kbd>?</kbd></button>
     </div>
   </nav>

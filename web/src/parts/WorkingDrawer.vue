@@ -72,7 +72,7 @@ watch(
     </template>
 
     <details v-if="cautions.length" class="cautions">
-      <summary>Caution: {{ count(cautions.length, 'caution') }}</summary>
+      <summary>{{ count(cautions.length, 'caution') }}: please read</summary>
       <p v-if="putUp" class="small quiet">
         These are amounts, not a recipe. Take times and pressures from a current tested recipe.
       </p>
