@@ -414,7 +414,7 @@ func TestWhatStandsIsAskedFor(t *testing.T) {
 	p.click(`[data-piece="27-w37-fresh-1-stands"]`)
 	p.shows(".card", "It was sown or planted here.")
 	p.clickNamed(".card .link", "Let the plan choose the bed")
-	p.shows(".notice", "undo")
+	p.shows(".notice", "Undo")
 	p.press(input.Escape)
 	p.shows(`[data-unsaid="27-w37-fresh-1-stands"]`, "bed from")
 	p.clickNamed(`[data-unsaid] .link`, "Yes")

@@ -62,7 +62,7 @@ func TestWhatIsAtHandIsPlanned(t *testing.T) {
 	p.clickNamed("[data-gives] button", "Plan this")
 	p.clickNamed(".foresight button:not([disabled])", "Use this")
 	p.shows(".notice", "omato, slicing is to be started on")
-	p.clickNamed(".notice .link", "undo")
+	p.clickNamed(".notice .link", "Undo")
 	p.shows(".notice", "Undid")
 }
 
@@ -76,7 +76,7 @@ func TestPlacesAreHeldInTheSeason(t *testing.T) {
 	p.shows(".free-ground", "free on")
 	p.must(p.see(`[aria-label="Show the day"]`).InputTime(dateOf(2027, 9, 1)))
 	p.shows(".scrub .when", "1 Sep")
-	p.clickNamed(".scrub button", "today")
+	p.clickNamed(".scrub button", "Today")
 	p.shows(".scrub .when", "15 Jul")
 	p.press(input.Escape)
 	p.clickNamed("[data-held] button", "Choose all beds again")

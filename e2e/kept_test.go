@@ -6,6 +6,7 @@ import (
 	"strings"
 	"testing"
 
+	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
 
 	"inventory/demo"
@@ -142,8 +143,9 @@ func TestAnUnknownNameIsMendedOrRemoved(t *testing.T) {
 	p.must(p.see(`[aria-label="New name for griffin root"]`).Input("carrot"))
 	p.option("carrot")
 	p.clickNamed(`[data-unknown="griffin root"] button`, "Use this name")
-	p.see(`[data-wish="w1"] .title`)
-	p.clickNamed(`[data-unknown="griffin"] button`, "Remove")
+	p.gone(`[data-unknown="griffin root"]`)
+	p.must(p.named(`[data-unknown="griffin"] button`, "Remove").Focus())
+	p.press(input.Enter)
 	p.gone(".unknown")
 	p.press('u')
 	p.shows(".unknown", "griffin")

@@ -25,7 +25,7 @@ func TestCatchingUpInAFewPresses(t *testing.T) {
 	if lines < 50 {
 		t.Fatalf("%g lines to catch up with in July", lines)
 	}
-	p.clickNamed(".act .link", "all") // one press
+	p.clickNamed(".act .link", "All") // one press
 	p.clickNamed(".act button", "Done as planned")
 	p.shows(".foresight", "weeks fed")
 	if now := p.tally("weeks_fed"); now != fed {
@@ -51,7 +51,7 @@ func TestCatchingUpLineByLine(t *testing.T) {
 	p.shows(".catch-up h3", " bed")
 	p.clickNamed(".catch-up h3 button", "Select these")
 	p.until("a bed's lines chosen", `() => [...document.querySelectorAll('.catch-up section')].some(s => { const all = [...s.querySelectorAll('[data-undone] input')]; return all.length && all.every(e => e.checked) })`)
-	p.clickNamed(".act .link", "none")
+	p.clickNamed(".act .link", "None")
 	p.clickNamed(".place-bar .choice button", "by day")
 	p.click(`[data-undone="27-w3-canned-1"] .el-checkbox`)
 	p.eval(`() => { const e = document.querySelector('[aria-label="Done on"]'); e.value = '2027-05-30'; e.dispatchEvent(new Event('input')) }`)

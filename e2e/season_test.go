@@ -266,7 +266,7 @@ func TestTheDaybookOnAPhone(t *testing.T) {
 	p.click(box)
 	p.shows(".notice", "Sow in the bed: spinach, 21 Apr")
 	p.shows("[data-standing]", "Spinach")
-	p.clickNamed(".notice .link", "undo")
+	p.clickNamed(".notice .link", "Undo")
 	p.shows(".notice", "Undid")
 	p.until("spinach no longer stands", `() => ![...document.querySelectorAll('[data-standing]')].some(e => e.textContent.includes('Spinach'))`)
 	p.press(']')

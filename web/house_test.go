@@ -69,3 +69,42 @@ func TestNoUnitIsConvertedHere(t *testing.T) {
 	sources(t, ".vue", look)
 	sources(t, ".ts", look)
 }
+
+// everywhere are components that the framework has without an import.
+var everywhere = map[string]bool{"RouterLink": true, "RouterView": true, "KeepAlive": true, "Transition": true, "TransitionGroup": true, "Teleport": true, "Component": true}
+
+var component = regexp.MustCompile(`<([A-Z][A-Za-z0-9]*)[\s/>]`)
+
+// Every component that a template uses is imported there: the browser would show an unknown one as an empty
+// element, which looks like a control and does nothing.
+func TestEveryComponentIsKnown(t *testing.T) {
+	sources(t, ".vue", func(path, text string) {
+		script, template, found := strings.Cut(text, "<template>")
+		if !found {
+			return
+		}
+		known := regexp.MustCompile(`import (?:\{[^}]*\}|[^'"]*) from|const [A-Z][A-Za-z0-9]* = defineAsyncComponent`).FindAllString(script, -1)
+		imported := strings.Join(known, " ")
+		own := strings.TrimSuffix(filepath.Base(path), ".vue")
+		for _, m := range component.FindAllStringSubmatch(template, -1) {
+			name := m[1]
+			if !everywhere[name] && name != own && !regexp.MustCompile(`\b`+name+`\b`).MatchString(imported) {
+				t.Errorf("%s uses <%s>, which it does not import", path, name)
+			}
+		}
+	})
+}
+
+var pressed = regexp.MustCompile(`(?s)<(button|ElButton)\b((?:[^>"]|"[^"]*")*)>`)
+
+// Every button does something when it is pressed: it has a handler, or it sends its form.
+func TestEveryButtonDoesSomething(t *testing.T) {
+	sources(t, ".vue", func(path, text string) {
+		_, template, _ := strings.Cut(text, "<template>")
+		for _, m := range pressed.FindAllStringSubmatch(template, -1) {
+			if !strings.Contains(m[2], "@click") && !strings.Contains(m[2], `type="submit"`) && !strings.Contains(m[2], "@pointerdown") && !strings.Contains(m[2], "@mousedown") && !strings.Contains(m[2], "@keydown") {
+				t.Errorf("%s has a button that does nothing: <%s%s>", path, m[1], m[2])
+			}
+		}
+	})
+}

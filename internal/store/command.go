@@ -325,7 +325,7 @@ func (d *drafter) move(id, after string) error {
 	at := 0
 	if after != "" {
 		if at = slices.Index(wishes, key{wishKind.name, after}) + 1; at == 0 {
-			return &invalid.Field{Field: "after", Value: after, Allowed: "another wish that is there, or nothing for the front"}
+			return &invalid.Field{Field: "after", Value: after, Allowed: "another of your wishes, or nothing for the front"}
 		}
 	}
 	low, high := 0.0, d.last(wishKind.name)+1

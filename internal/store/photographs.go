@@ -79,7 +79,7 @@ func (d *drafter) photographed(e, was *record.Entry) error {
 		if there, err := d.photograph(id); err != nil {
 			return err
 		} else if !there {
-			return &invalid.Field{Field: "photos", Value: id, Allowed: "a photograph that was sent before; choose it again"}
+			return &invalid.Field{Field: "photos", Value: id, Allowed: "Choose the photograph again. It was not sent yet."}
 		}
 	}
 	return nil

@@ -21,7 +21,7 @@ func (d *drafter) callIt(call *Call) error {
 		return err
 	}
 	if !slices.ContainsFunc(unknown, func(u household.Unknown) bool { return u.Of == call.Of && u.Name == call.Unknown }) {
-		return &invalid.Field{Field: "call.unknown", Value: call.Unknown, Allowed: "a name that the crop book does not know; somebody may have mended it"}
+		return &invalid.Field{Field: "call.unknown", Value: call.Unknown, Allowed: "Choose another name. The crop book knows this one now."}
 	}
 	h.CallIt(call.Of, call.Unknown, call.Known)
 	entries := map[key]bool{}
@@ -79,7 +79,7 @@ func (d *drafter) removeUnknown(name string) error {
 		}
 	}
 	if gone == 0 {
-		return &invalid.Field{Field: "target", Value: name, Allowed: "a name that the crop book does not know; somebody may have mended it"}
+		return &invalid.Field{Field: "target", Value: name, Allowed: "Choose another name. The crop book knows this one now."}
 	}
 	d.about = key{}
 	d.words = fmt.Sprintf("removed what names %s", name)

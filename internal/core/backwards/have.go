@@ -168,11 +168,11 @@ func (x Have) validate(c invalid.Check, b *book.Book) {
 	case x.What == Empty:
 		c.Positive("litre", x.Litre, 20)
 	case crop == nil:
-		c.OfBook().Add("crop", x.Crop, "a kind of the crop book")
+		c.OfBook().Add("crop", x.Crop, "a variety of the crop book")
 	case x.What == Stock && (crop.Start != book.Vegetative || !crop.StockGram.Known):
-		c.Add("what", string(x.What), "plants or seeds: "+crop.Short()+" is not planted from stock that is weighed")
+		c.Add("what", string(x.What), "Choose plants or seeds: "+crop.Short()+" is not planted from stock that is weighed")
 	case x.What == Seeds && crop.Start == book.Vegetative:
-		c.Add("what", string(x.What), "plants, or stock by weight: "+crop.Short()+" is not grown from seed here")
+		c.Add("what", string(x.What), "Choose plants, or stock by weight: "+crop.Short()+" is not grown from seed here")
 	}
 	if crop != nil && !ofTheYear(crop) {
 		c.Add("crop", x.Crop, "a variety that is weighed and harvested in the year in which it is sown")

@@ -207,7 +207,7 @@ func (b Bed) validateStanding(c invalid.Check, families []string) {
 		}
 		for _, o := range b.Stands[:i] {
 			if s.At < o.At+o.Length-crumb && o.At < s.At+s.Length-crumb {
-				at.Add("at", invalid.FormatNumber(s.At), fmt.Sprintf("space beside %s, which grows from %.2f to %.2f m", o.Name, o.At, o.At+o.Length))
+				at.Add("at", invalid.FormatNumber(s.At), fmt.Sprintf("Choose space beside %s, which grows from %.2f to %.2f m.", o.Name, o.At, o.At+o.Length))
 			}
 		}
 	}
@@ -249,7 +249,7 @@ func (b Bed) Beside(o Bed, side string, apart float64) (Bed, error) {
 		return b, &invalid.Field{Field: "side", Value: side, Allowed: "right, left, behind or before"}
 	}
 	if b.X < -crumb || b.Y < -crumb {
-		return b, &invalid.Field{Field: "side", Value: side, Allowed: "another side: here the bed would lie outside the plot"}
+		return b, &invalid.Field{Field: "side", Value: side, Allowed: "Choose another side: here the bed would lie outside the plot."}
 	}
 	b.X, b.Y = math.Max(0, math.Round(b.X*1000)/1000), math.Max(0, math.Round(b.Y*1000)/1000)
 	return b, nil

@@ -143,7 +143,7 @@ func (b *Book) With(overrules []Overrule) (*Book, Rules, map[string]float64, err
 		o.take(check.Index("overrules", i), x)
 	}
 	if 2*o.rules.Edge >= o.rules.BedWidth {
-		check.Add("overrules", "edge", "the edges must leave some of the bed's width")
+		check.Add("overrules", "edge", "The edges must leave some of the bed's width.")
 	}
 	o.book.relink(b, o.changed, o.prepared)
 	return &o.book, o.rules, o.usualRules, check.Err()

@@ -212,13 +212,13 @@ func Put(in Input, sowing, to string, at float64, bend bool) (bed.Placement, err
 	f.hold(in.Placed)
 	b, p := in.Beds[k], &in.Plantings[i]
 	if _, _, cannot := standIn(p, b, in.Edge); cannot != nil {
-		return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: "another bed: " + cannot.String()}
+		return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: "Choose another bed: " + cannot.String()}
 	}
 	if last := Rotation(b, p.Crop, in.Year); last > 0 && !bend && !f.may[i][k] {
 		return bed.Placement{}, tooLately(b, p, last)
 	}
 	if f.whole[i][k] > f.long(k) {
-		return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("a longer bed: it takes %s, this one has %s", metres(float64(f.whole[i][k])/tenths), metres(b.Length))}
+		return bed.Placement{}, &invalid.Field{Field: "bed", Value: b.Name, Allowed: fmt.Sprintf("Choose a longer bed: it needs %s, this one has %s.", metres(float64(f.whole[i][k])/tenths), metres(b.Length))}
 	}
 	out := bed.Placement{Sowing: sowing, Bed: to, At: at, Exception: bend, Stands: stands}
 	if at >= 0 {

@@ -61,7 +61,7 @@ func (p Place) Validate(c invalid.Check) {
 	}
 	if p.FrostFree {
 		if !p.LastFrost.IsZero() || !p.FirstFrost.IsZero() {
-			c.Add("frost_free", "true", "no frost dates where there is no frost")
+			c.Add("frost_free", "true", "Remove the frost dates, or say that there is frost.")
 		}
 		return
 	}

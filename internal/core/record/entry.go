@@ -185,7 +185,7 @@ func (e *Entry) validateFood(c invalid.Check, b *book.Book) {
 		return
 	}
 	if e.Crop != "" && !slices.ContainsFunc(kinds, func(k *book.Crop) bool { return k.ID == e.Crop }) {
-		c.OfBook().Add("crop", e.Crop, "a kind of "+e.Food+", or none")
+		c.OfBook().Add("crop", e.Crop, "a variety of "+e.Food+", or none")
 	}
 	if e.Gram == 0 && e.Act != PutUp {
 		c.Add("gram", "0", "how much it was")

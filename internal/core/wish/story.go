@@ -37,7 +37,7 @@ func (s Story) Number() float64 { return s.Eaten() / s.Lasted() * yearWeeks }
 
 func (s Story) validate(c invalid.Check, k AmountKind) {
 	if k.Weekly() || k.Unweighed() {
-		c.Add("had", invalid.FormatNumber(s.Had), "no story: it serves amounts of a year, such as jars or kg")
+		c.Add("had", invalid.FormatNumber(s.Had), "Remove last year’s result. It works only for amounts of a year, such as jars or kg.")
 		return
 	}
 	facts, _ := k.Facts()
@@ -46,7 +46,7 @@ func (s Story) validate(c invalid.Check, k AmountKind) {
 	c.Number("left", s.Left, 0, most)
 	c.Number("given", s.Given, 0, most)
 	if s.Eaten() <= 0 && s.Had > 0 {
-		c.Add("left", invalid.FormatNumber(s.Left), "with what was given away less than there was; something must have been eaten")
+		c.Add("left", invalid.FormatNumber(s.Left), "Something must have been eaten: what was given away is as much as there was.")
 	}
 	if s.RanOut.IsZero() {
 		return

@@ -311,9 +311,9 @@ func (w Wish) validatePreparation(c invalid.Check, field, id string, b *book.Boo
 	case !slices.ContainsFunc(kinds, func(c *book.Crop) bool { return slices.Contains(prep.Crops, c.ID) }):
 		c.Add(field, id, "a preparation of "+w.Food+"; this one is of other crops")
 	case jars && prep.Unit != "litre":
-		c.Add("amount.kind", string(w.Amount.Kind), "kg dried: "+prep.Name+" is weighed")
+		c.Add("amount.kind", string(w.Amount.Kind), "Measure in kg dried: "+prep.Name+" is weighed")
 	case w.Amount.Kind.Counts(CountsDried) && prep.Unit != "kg":
-		c.Add("amount.kind", string(w.Amount.Kind), "jars or litres: "+prep.Name+" is measured by volume")
+		c.Add("amount.kind", string(w.Amount.Kind), "Measure in jars or litres: "+prep.Name+" is measured by volume")
 	}
 }
 

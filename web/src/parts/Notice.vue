@@ -45,7 +45,7 @@ const words = computed(() => (store.notice ? capital(render(store.notice)) + '.'
       <button v-if="store.moves.length" type="button" class="link" :aria-expanded="open" @click="open = !open">
         {{ open ? 'hide' : 'which' }}
       </button>
-      <button v-if="store.state?.undo" type="button" class="link" @click="store.undo()">undo</button>
+      <button v-if="store.state?.undo" type="button" class="link" @click="store.undo()">Undo</button>
       <MoveList v-if="open" :moves="store.moves" />
     </div>
     <div v-if="store.refused.length" class="problem" role="alert" data-refused>

@@ -95,8 +95,8 @@ async function take() {
         <span class="small"
           ><b>{{ picked.length }}</b> of {{ count(lines.length, 'sowing') }} chosen</span
         >
-        <button type="button" class="link small" @click="pickAll(true)">all</button>
-        <button type="button" class="link small" @click="pickAll(false)">none</button>
+        <button type="button" class="link small" @click="pickAll(true)">All</button>
+        <button type="button" class="link small" @click="pickAll(false)">None</button>
         <span class="share small"><NumberInput v-model="share" label="How many of 100 plants" /> of 100 plants</span>
         <ElButton size="small" :disabled="!picked.length" @click="asPlanned">Done as planned</ElButton>
         <span class="on"

@@ -51,7 +51,7 @@ const little = computed(() => props.needs.fed.filter((f) => f.little))
         :aria-label="`Remove ${a.name}`"
         @click="set({ recipe: without(customs.recipe, a.id) })"
       >
-        remove
+        Remove
       </button>
     </p>
     <form class="fields" @submit.prevent="addAmendment">

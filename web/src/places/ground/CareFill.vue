@@ -85,7 +85,7 @@ const bulk = (unit: number, n: number) =>
                 :aria-label="`Remove ${o.name}`"
                 @click="set({ materials: without(customs.materials, o.material) })"
               >
-                remove
+                Remove
               </button>
             </td>
           </tr>

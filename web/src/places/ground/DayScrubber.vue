@@ -40,7 +40,7 @@ function show(day: string) {
         aria-label="Show the day"
         @update:model-value="(d: string) => show(d)"
       />
-      <button type="button" class="link small" :disabled="day === today" @click="show(today)">today</button>
+      <button type="button" class="link small" :disabled="day === today" @click="show(today)">Today</button>
     </span>
     <span v-if="week && owned" class="quiet small taken"
       >{{ say(week.taken, 'm²') }} taken of {{ say(owned, 'm²')

@@ -94,7 +94,7 @@ const first = computed(
   <div class="free-ground">
     <h3>
       {{ ground.bedName(bed) }}, free on {{ short(day < (store.plan?.as_of ?? '') ? store.plan?.as_of : day) }}
-      <button type="button" class="link small" @click="emit('close')">close</button>
+      <button type="button" class="link small" @click="emit('close')">Close</button>
     </h3>
     <BedLoss :key="bed" :bed="bed" :pieces="pieces" />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>

@@ -84,7 +84,7 @@ function tick(id: string, on: boolean) {
         <span class="quiet"
           >your own: {{ count(p.weeks, 'week') }}, {{ Math.round(p.share * 100) }} % of the space
           <button type="button" class="link" :aria-label="`Remove ${name(p.short)}`" @click="drop(i)">
-            remove
+            Remove
           </button></span
         >
       </li>

@@ -80,7 +80,7 @@ const base = computed(() => `sowing/${props.sowing}`)
   <aside v-if="s" class="card" :data-card="sowing" aria-label="A crop in its bed">
     <h3>
       {{ s.crop_name }}
-      <button type="button" class="link small" @click="emit('close')">close</button>
+      <button type="button" class="link small" @click="emit('close')">Close</button>
     </h3>
     <p class="small">
       <Figure :value="s.plants" :figure="base + '/plants'" label="plants" /> plants for {{ serves(s).toLowerCase() }};

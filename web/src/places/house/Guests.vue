@@ -28,7 +28,7 @@ const fresh = () => add({ id: '', name: 'Guests', eaters: 2, from: '12-24', to: 
           <DayField v-model="r.value.to" :label="r.value.name + ', to'" @done="save(i)" />
         </span>
         <button type="button" class="link small" :aria-label="'Remove ' + r.value.name" @click="remove(r.value.id)">
-          remove
+          Remove
         </button>
         <p v-if="r.wrong" class="wrong" role="alert">{{ r.wrong }}</p>
       </template>

@@ -53,7 +53,7 @@ const fresh = () => add({ id: '', name: 'bucket', food: foods.value[0] ?? '', kg
           :aria-label="`Remove a ${r.value.name} of ${r.value.food}`"
           @click="remove(r.value.id)"
         >
-          remove
+          Remove
         </button>
         <p v-if="r.wrong" class="wrong" role="alert">{{ r.wrong }}</p>
       </template>

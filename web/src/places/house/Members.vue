@@ -68,7 +68,7 @@ async function fresh() {
           }}
         </button>
         <button type="button" class="link small" :aria-label="'Remove ' + r.value.name" @click="remove(r.value.id)">
-          remove
+          Remove
         </button>
         <SpanEditor
           v-if="away === r.value.id"

@@ -39,7 +39,7 @@ const fresh = () =>
           :aria-label="'Remove ' + name(r.value.crop)"
           @click="remove(r.value.id)"
         >
-          remove
+          Remove
         </button>
         <p v-if="r.wrong" class="wrong" role="alert">{{ r.wrong }}</p>
       </template>

@@ -36,7 +36,7 @@ const fresh = () => add({ id: '', name: 'New storage place', temperature: 5, dam
           @done="save(i)"
         />
         <button type="button" class="link small" :aria-label="'Remove ' + r.value.name" @click="remove(r.value.id)">
-          remove
+          Remove
         </button>
         <p v-if="r.wrong" class="wrong" role="alert">{{ r.wrong }}</p>
       </template>
