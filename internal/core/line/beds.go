@@ -49,7 +49,7 @@ func Beds(text string, feet bool) ([]bed.Bed, error) {
 		if !known {
 			n, _ = strconv.Atoi(m[1])
 		}
-		if n < 1 || len(out)+n > mostBeds {
+		if n < 1 || n > mostBeds-len(out) { // a number too large to read is the largest there is
 			return wrong(part, "Enter 1 to "+strconv.Itoa(mostBeds)+" beds.")
 		}
 		long, wide := sides(m[3], m[4], m[5], m[6], feet)

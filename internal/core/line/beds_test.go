@@ -52,13 +52,14 @@ func round2(v float64) float64 { return math.Round(v*100) / 100 }
 // What cannot be a bed is refused with an example of what can.
 func TestBedsThatCannotBe(t *testing.T) {
 	for text, part := range map[string]string{
-		"":                     "Type how many beds",
-		"some beds":            "Say how many beds",
-		"4 beds":               "Say how many beds",
-		"0 beds of 8 x 1 m":    "Enter 1 to 60",
-		"61 beds of 8 x 1 m":   "Enter 1 to 60",
-		"2 beds of 8 x 1.2 cm": "Is the unit right?",
-		"2 beds of 800 x 1 m":  "Is the unit right?",
+		"":                  "Type how many beds",
+		"some beds":         "Say how many beds",
+		"4 beds":            "Say how many beds",
+		"0 beds of 8 x 1 m": "Enter 1 to 60",
+		"8 x 1 m, 99999999999999999999 beds of 8 x 1 m": "Enter 1 to 60",
+		"61 beds of 8 x 1 m":                            "Enter 1 to 60",
+		"2 beds of 8 x 1.2 cm":                          "Is the unit right?",
+		"2 beds of 800 x 1 m":                           "Is the unit right?",
 	} {
 		_, err := Beds(text, false)
 		var f *invalid.Field

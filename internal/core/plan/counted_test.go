@@ -63,7 +63,7 @@ func TestPlantsThatAreCountedGiveWhatTheyGive(t *testing.T) {
 	}
 }
 
-// Plants that it is too late for  want nothing and leave no gap; the wish says from when
+// Plants that it is too late for want nothing and leave no gap; the wish says from when
 // they can again.
 func TestPlantsThatCanBeBegunNoMore(t *testing.T) {
 	for _, form := range []wish.Form{wish.Cellar, wish.Fresh} {

@@ -11,7 +11,7 @@ import (
 	"inventory/internal/core/working"
 )
 
-// wishFigures records the sums of a wish and left over in an average year.
+// wishFigures records the sums of a wish, that of what an average year leaves over among them.
 func (b *basis) wishFigures(out *Wish, mine []served) {
 	base := "wish/" + out.ID
 	total := func(name, title string, unit amount.Unit, value func(served) float64, whole func(*sown) float64, part string) {

@@ -2,6 +2,7 @@
 import { ElDialog } from 'element-plus'
 import { ref, watch } from 'vue'
 import { allKeys, type Key } from '../lib/keys'
+import KeyList from './KeyList.vue'
 
 const open = defineModel<boolean>({ required: true })
 const keys = ref<Key[]>([])
@@ -12,29 +13,6 @@ watch(open, (o) => {
 
 <template>
   <ElDialog v-model="open" title="Keys" width="min(30rem, 92vw)">
-    <dl>
-      <template v-for="k in keys" :key="k.keys + k.does">
-        <dt>
-          <kbd v-for="p in k.keys.split(' ')" :key="p">{{ p }}</kbd>
-        </dt>
-        <dd>{{ k.does }}</dd>
-      </template>
-    </dl>
+    <KeyList :keys="keys" />
   </ElDialog>
 </template>
-
-<style scoped>
-dl {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: var(--space-3) var(--space-6);
-  margin: 0;
-}
-dt {
-  display: flex;
-  gap: var(--space-2);
-}
-dd {
-  margin: 0;
-}
-</style>

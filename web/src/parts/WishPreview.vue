@@ -7,11 +7,11 @@ import { useAnswer } from '../lib/ask'
 import { methodWords } from '../lib/facts'
 import { useHousehold } from '../lib/household'
 import { useUnits } from '../lib/units'
-import { count, dated } from '../lib/words'
+import { capital, count, dated } from '../lib/words'
 
 const props = defineProps<{ wish: Wish; sowings?: boolean }>()
 const store = useHousehold()
-const { say } = useUnits()
+const { render, say } = useUnits()
 const asked = refDebounced(
   toRef(() => props.wish),
   150,
@@ -29,6 +29,7 @@ const said = computed(() => {
   if (!p) return ''
   const out = [count(p.plants, 'plant')]
   if (p.area) out.push(say(p.area, 'm²') + ' of bed space')
+  if (p.row_metres) out.push(say(p.row_metres, 'm') + ' of row')
   const first = p.sowings[0]
   if (first) out.push(`${count(p.sowings.length, 'sowing')} from ${when(first.date)}`)
   const picks = p.sowings.flatMap((s) => (s.first_pick ? [s.first_pick] : [])).sort()
@@ -43,6 +44,7 @@ const said = computed(() => {
 <template>
   <div v-if="said" class="preview small" :class="{ quiet: old }" data-preview role="status">
     <p>{{ said }}</p>
+    <p v-if="!data?.plants && data?.notes[0]" class="warn">{{ capital(render(data.notes[0])) }}.</p>
     <ul v-if="sowings && data?.sowings.length">
       <li v-for="(s, i) in data.sowings" :key="i">
         {{ when(s.date) }}: {{ count(s.plants, 'plant') }}, {{ s.crop_name.toLowerCase() }},

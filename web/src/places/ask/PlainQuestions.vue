@@ -7,6 +7,7 @@ import type { Question } from '../../lib/api'
 import { useGround } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { useLine } from '../../lib/lines'
+import { dayNumber, isoDay } from '../../lib/words'
 import LineReadings from '../../parts/LineReadings.vue'
 import NumberInput from '../../parts/NumberInput.vue'
 import WishPreview from '../../parts/WishPreview.vue'
@@ -38,7 +39,8 @@ watch(
   weeks,
   (w) => {
     ask.need.from ||= store.plan?.as_of && store.plan.as_of >= (w[0] ?? '') ? store.plan.as_of : (w[0] ?? '')
-    ask.need.to ||= w[w.length - 1] ?? ''
+    const last = w[w.length - 1]
+    ask.need.to ||= last ? isoDay(dayNumber(last) + 6) : ''
   },
   { immediate: true },
 )

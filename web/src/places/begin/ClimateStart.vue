@@ -33,9 +33,11 @@ const known = reactive({
 const problem = ref<Problem>()
 const read = ref<WeatherRecord>()
 
+let asked = 0
 watch(
   [way, like, known, read, climates],
   async () => {
+    const mine = ++asked // a later question makes an earlier answer worthless
     problem.value = undefined
     emit('weather', way.value === 'file' && read.value?.recent.length ? read.value.recent : undefined)
     if (way.value === 'like') place.value = climates.value.find((c) => c.id === like.value)?.place
@@ -43,9 +45,11 @@ watch(
     else {
       const frosts = known.frost_free ? { last_frost: '', first_frost: '' } : {}
       try {
-        place.value = await answer(() => api.POST('/climate-known', { body: { ...known, ...frosts } }))
+        const found = await answer(() => api.POST('/climate-known', { body: { ...known, ...frosts } }))
+        if (mine === asked) place.value = found
       } catch (e) {
         if (!(e instanceof Refused)) throw e
+        if (mine !== asked) return
         place.value = undefined
         problem.value = e.problem
       }

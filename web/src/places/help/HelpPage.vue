@@ -3,6 +3,7 @@
 import { onMounted, ref } from 'vue'
 import { glossary } from '../../lib/glossary'
 import { allKeys, type Key } from '../../lib/keys'
+import KeyList from '../../parts/KeyList.vue'
 
 const keys = ref<Key[]>([])
 onMounted(() => (keys.value = allKeys()))
@@ -52,14 +53,7 @@ const steps: { to: string; place: string; words: string }[] = [
       </template>
     </dl>
     <h3>Keys</h3>
-    <dl>
-      <template v-for="k in keys" :key="k.keys + k.does">
-        <dt>
-          <kbd v-for="p in k.keys.split(' ')" :key="p">{{ p }}</kbd>
-        </dt>
-        <dd>{{ k.does }}</dd>
-      </template>
-    </dl>
+    <KeyList :keys="keys" />
   </section>
 </template>
 
