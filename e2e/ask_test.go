@@ -45,7 +45,7 @@ func TestPlainQuestions(t *testing.T) {
 	p := start(t, "demo").open("/ask")
 	plants := p.value(`[data-tally="plants"] .figure`)
 	p.must(p.see(`[aria-label="How many plants for"]`).Input("35 qt thick tomato sauce"))
-	p.shows(`[data-question="plants"] [data-preview]`, "of bed space, 1 sowing from")
+	p.shows(`[data-question="plants"] [data-preview]`, "m of row, 1 sowing from")
 	p.shows(`[data-question="plants"] [data-preview] li`, "tomato, paste, sown indoors")
 	p.choose("Food that is needed", "potato")
 	p.shows(`[data-question="needed"] [data-answer]`, "of potato as harvested")
