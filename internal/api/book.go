@@ -2,7 +2,10 @@ package api
 
 import (
 	"fmt"
+	"net/http"
 	"slices"
+
+	"github.com/labstack/echo/v5"
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
@@ -47,6 +50,20 @@ func cropBook(b *book.Book) CropBook {
 		out.Preparations = append(out.Preparations, row)
 	}
 	return out
+}
+
+// GetUsualCare lists what many gardeners do for a crop; nothing for one that the book does not
+// have.
+func (s *Server) GetUsualCare(c *echo.Context, params GetUsualCareParams) error {
+	b, _, err := s.app.Book(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	steps := []book.CareStep{}
+	if crop := b.Crop(params.Crop); crop != nil {
+		steps = b.CareFor(crop)
+	}
+	return c.JSON(http.StatusOK, steps)
 }
 
 // figure says one figure, or one choice, of a row of the book.

@@ -78,6 +78,8 @@ func (e CautionLevel) Valid() bool {
 const (
 	EditCommandAddBed               EditCommand = "add-bed"
 	EditCommandAddBeds              EditCommand = "add-beds"
+	EditCommandAddCareStep          EditCommand = "add-care-step"
+	EditCommandAddChore             EditCommand = "add-chore"
 	EditCommandAddGuest             EditCommand = "add-guest"
 	EditCommandAddLot               EditCommand = "add-lot"
 	EditCommandAddLots              EditCommand = "add-lots"
@@ -93,6 +95,8 @@ const (
 	EditCommandCallIt               EditCommand = "call-it"
 	EditCommandChangeBed            EditCommand = "change-bed"
 	EditCommandChangeBeds           EditCommand = "change-beds"
+	EditCommandChangeCareStep       EditCommand = "change-care-step"
+	EditCommandChangeChore          EditCommand = "change-chore"
 	EditCommandChangeGuest          EditCommand = "change-guest"
 	EditCommandChangeLot            EditCommand = "change-lot"
 	EditCommandChangeMeasure        EditCommand = "change-measure"
@@ -109,6 +113,8 @@ const (
 	EditCommandPutBack              EditCommand = "put-back"
 	EditCommandPutWishes            EditCommand = "put-wishes"
 	EditCommandRemoveBed            EditCommand = "remove-bed"
+	EditCommandRemoveCareStep       EditCommand = "remove-care-step"
+	EditCommandRemoveChore          EditCommand = "remove-chore"
 	EditCommandRemoveEntry          EditCommand = "remove-entry"
 	EditCommandRemoveGuest          EditCommand = "remove-guest"
 	EditCommandRemoveLot            EditCommand = "remove-lot"
@@ -136,6 +142,10 @@ func (e EditCommand) Valid() bool {
 	case EditCommandAddBed:
 		return true
 	case EditCommandAddBeds:
+		return true
+	case EditCommandAddCareStep:
+		return true
+	case EditCommandAddChore:
 		return true
 	case EditCommandAddGuest:
 		return true
@@ -166,6 +176,10 @@ func (e EditCommand) Valid() bool {
 	case EditCommandChangeBed:
 		return true
 	case EditCommandChangeBeds:
+		return true
+	case EditCommandChangeCareStep:
+		return true
+	case EditCommandChangeChore:
 		return true
 	case EditCommandChangeGuest:
 		return true
@@ -198,6 +212,10 @@ func (e EditCommand) Valid() bool {
 	case EditCommandPutWishes:
 		return true
 	case EditCommandRemoveBed:
+		return true
+	case EditCommandRemoveCareStep:
+		return true
+	case EditCommandRemoveChore:
 		return true
 	case EditCommandRemoveEntry:
 		return true
@@ -452,6 +470,21 @@ type BedSun struct {
 	Hours *[]float64 `json:"hours,omitempty"`
 }
 
+// BedTurn defines model for BedTurn.
+type BedTurn = ground.BedTurn
+
+// BedTurnPart defines model for BedTurnPart.
+type BedTurnPart = ground.TurnPart
+
+// BedWater defines model for BedWater.
+type BedWater = work.BedWater
+
+// BedWeek defines model for BedWeek.
+type BedWeek = work.BedWeek
+
+// BedWork defines model for BedWork.
+type BedWork = ground.BedWork
+
 // BedsRead defines model for BedsRead.
 type BedsRead struct {
 	Beds []Bed `json:"beds"`
@@ -543,6 +576,9 @@ type BookPreparation struct {
 // Call a name that the crop book does not know, and the one that takes its place everywhere
 type Call = store.Call
 
+// CareStep defines model for CareStep.
+type CareStep = book.CareStep
+
 // CauseFacts defines model for CauseFacts.
 type CauseFacts = record.CauseFacts
 
@@ -565,6 +601,12 @@ type Change = plan.Change
 
 // Choice defines model for Choice.
 type Choice = ground.Choice
+
+// Chore defines model for Chore.
+type Chore = household.Chore
+
+// ChoreDue defines model for ChoreDue.
+type ChoreDue = work.Due
 
 // Climate defines model for Climate.
 type Climate struct {
@@ -646,7 +688,9 @@ type Edit struct {
 	Beds  *[]Bed  `json:"beds,omitempty"`
 
 	// Call a name that the crop book does not know, and the one that takes its place everywhere
-	Call *Call `json:"call,omitempty"`
+	Call     *Call     `json:"call,omitempty"`
+	CareStep *CareStep `json:"care_step,omitempty"`
+	Chore    *Chore    `json:"chore,omitempty"`
 
 	// Client who edits
 	Client  string      `json:"client"`
@@ -1650,6 +1694,11 @@ type PostUndoParams struct {
 	Since *int `form:"since,omitempty" json:"since,omitempty"`
 }
 
+// GetUsualCareParams defines parameters for GetUsualCare.
+type GetUsualCareParams struct {
+	Crop string `form:"crop" json:"crop"`
+}
+
 // GetWeekParams defines parameters for GetWeek.
 type GetWeekParams struct {
 	Week int `form:"week" json:"week"`
@@ -1774,6 +1823,9 @@ type ServerInterface interface {
 	// PostBedLine What beds a line means, with a place on the plot, without changing anything
 	// (POST /bed-line)
 	PostBedLine(ctx *echo.Context) error
+	// GetBedWork The work that belongs to beds rather than to sowings, their turns and their water
+	// (GET /bed-work)
+	GetBedWork(ctx *echo.Context) error
 	// GetBook The crop book as it is here (the usual figures, the household's own on top)
 	// (GET /book)
 	GetBook(ctx *echo.Context) error
@@ -1936,6 +1988,9 @@ type ServerInterface interface {
 	// PostUndo Take the last edit back
 	// (POST /undo)
 	PostUndo(ctx *echo.Context, params PostUndoParams) error
+	// GetUsualCare What many gardeners do for a crop while it grows, to choose from
+	// (GET /usual-care)
+	GetUsualCare(ctx *echo.Context, params GetUsualCareParams) error
 	// PostWeatherRead Derive the place's normals and frosts from a CSV of daily weather, without changing anything
 	// (POST /weather-read)
 	PostWeatherRead(ctx *echo.Context) error
@@ -2022,6 +2077,15 @@ func (w *ServerInterfaceWrapper) PostBedLine(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.PostBedLine(ctx)
+	return err
+}
+
+// GetBedWork converts echo context to params.
+func (w *ServerInterfaceWrapper) GetBedWork(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetBedWork(ctx)
 	return err
 }
 
@@ -2800,6 +2864,24 @@ func (w *ServerInterfaceWrapper) PostUndo(ctx *echo.Context) error {
 	return err
 }
 
+// GetUsualCare converts echo context to params.
+func (w *ServerInterfaceWrapper) GetUsualCare(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetUsualCareParams
+	// ------------- Required query parameter "crop" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "crop", ctx.QueryParams(), &params.Crop, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter crop: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetUsualCare(ctx, params)
+	return err
+}
+
 // PostWeatherRead converts echo context to params.
 func (w *ServerInterfaceWrapper) PostWeatherRead(ctx *echo.Context) error {
 	var err error
@@ -2981,6 +3063,8 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/ground-look", wrapper.GetGroundLook, options.OperationMiddlewares["getGroundLook"]...)
 	router.GET(options.BaseURL+"/ground-free", wrapper.GetGroundFree, options.OperationMiddlewares["getGroundFree"]...)
 	router.GET(options.BaseURL+"/ground-needs", wrapper.GetGroundNeeds, options.OperationMiddlewares["getGroundNeeds"]...)
+	router.GET(options.BaseURL+"/bed-work", wrapper.GetBedWork, options.OperationMiddlewares["getBedWork"]...)
+	router.GET(options.BaseURL+"/usual-care", wrapper.GetUsualCare, options.OperationMiddlewares["getUsualCare"]...)
 	router.POST(options.BaseURL+"/bed-beside", wrapper.PostBedBeside, options.OperationMiddlewares["postBedBeside"]...)
 	router.POST(options.BaseURL+"/plot-divide", wrapper.PostPlotDivide, options.OperationMiddlewares["postPlotDivide"]...)
 	router.GET(options.BaseURL+"/starters", wrapper.GetStarters, options.OperationMiddlewares["getStarters"]...)

@@ -156,6 +156,19 @@ func (s *Server) GetGroundNeeds(c *echo.Context) error {
 	return c.JSON(http.StatusOK, ground.NeedsOf(f.Of.Input.Household, f.Of.Plan, f.Input, f.Layout))
 }
 
+// GetBedWork answers with the turns of the beds and their water.
+func (s *Server) GetBedWork(c *echo.Context) error {
+	f, err := s.app.Layout(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	out, err := ground.BedWorkOf(f.Of.Input.Household, f.Of.Plan, f.Input, f.Layout)
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, out)
+}
+
 // PostBedBeside says where a bed lies that is measured from another one.
 func (s *Server) PostBedBeside(c *echo.Context) error {
 	var a BesideAsk

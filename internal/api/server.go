@@ -148,15 +148,20 @@ func (s *Server) PostEdit(c *echo.Context, params PostEditParams) error {
 	if err := decode(c, &e); err != nil {
 		return err
 	}
-	d, err := s.app.Edit(c.Request().Context(), store.Edit{
-		Plot: e.Plot, Bed: e.Bed, Beds: listOf(e.Beds), Parts: number(e.Parts), Customs: e.Customs,
-		Habit: e.Habit, Weather: listOf(e.Weather),
-		Client: e.Client, ID: e.ID, Revision: e.Revision, Command: string(e.Command),
-		Call: e.Call, Follows: listOf(e.Follows),
-		Household: e.Household, Settings: e.Settings, Place: e.Place, Member: e.Member, Guest: e.Guest,
-		Store: e.Store, Wish: e.Wish, Wishes: listOf(e.Wishes), Remove: listOf(e.Remove), Overrule: e.Overrule, Lot: e.Lot, Lots: listOf(e.Lots), Patch: e.Patch, OwnCrop: e.OwnCrop, OwnPreparation: e.OwnPreparation, Target: text(e.Target), After: text(e.After),
-	})
+	d, err := s.app.Edit(c.Request().Context(), carried(e))
 	return s.done(c, params.Since, d, err)
+}
+
+// carried returns an edit as the application takes it.
+func carried(e Edit) store.Edit {
+	return store.Edit{
+		Client: e.Client, ID: e.ID, Revision: e.Revision, Command: string(e.Command), Follows: listOf(e.Follows),
+		Household: e.Household, Settings: e.Settings, Place: e.Place, Weather: listOf(e.Weather), Member: e.Member, Guest: e.Guest, Store: e.Store,
+		Wish: e.Wish, Wishes: listOf(e.Wishes), Remove: listOf(e.Remove), Overrule: e.Overrule, Habit: e.Habit, CareStep: e.CareStep, Chore: e.Chore,
+		Lot: e.Lot, Lots: listOf(e.Lots), Patch: e.Patch, Measure: e.Measure, OwnCrop: e.OwnCrop, OwnPreparation: e.OwnPreparation,
+		Plot: e.Plot, Bed: e.Bed, Beds: listOf(e.Beds), Parts: number(e.Parts), Customs: e.Customs,
+		Call: e.Call, Target: text(e.Target), After: text(e.After),
+	}
 }
 
 func listOf[T any](p *[]T) []T {

@@ -194,7 +194,7 @@ func fill(h *household.Household) {
 	}
 	h.Members, h.Guests, h.Storage = listed(h.Members), listed(h.Guests), listed(h.Storage)
 	h.Wishes, h.Overrules = listed(h.Wishes), listed(h.Overrules)
-	h.Measures = listed(h.Measures)
+	h.Measures, h.Care, h.Chores = listed(h.Measures), listed(h.Care), listed(h.Chores)
 	h.Lots, h.Patches, h.OwnCrops, h.OwnPreparations = listed(h.Lots), listed(h.Patches), listed(h.OwnCrops), listed(h.OwnPreparations)
 	h.Habits, h.Plantings, h.Weather = listed(h.Habits), listed(h.Plantings), listed(h.Weather)
 	h.Beds, h.Placements = listed(h.Beds), listed(h.Placements)
@@ -238,6 +238,13 @@ func fill(h *household.Household) {
 	}
 	for i := range h.Measures {
 		number(&h.Measures[i].ID, "m", i)
+	}
+	for i := range h.Care {
+		number(&h.Care[i].ID, "c", i)
+	}
+	for i := range h.Chores {
+		number(&h.Chores[i].ID, "j", i)
+		h.Chores[i].Fill()
 	}
 	for i := range h.Patches {
 		number(&h.Patches[i].ID, "p", i)

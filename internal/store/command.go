@@ -44,6 +44,8 @@ type Edit struct {
 	OwnCrop        *book.OwnCrop        // add-own-crop, change-own-crop
 	OwnPreparation *book.OwnPreparation // add-own-preparation, change-own-preparation
 	Habit          *household.Habit     // set-habit; an empty one forgets it
+	CareStep       *book.CareStep       // add-care-step, change-care-step
+	Chore          *household.Chore     // add-chore, change-chore
 	Planting       *record.Planting     // put-planting
 	Plantings      []record.Planting    // put-plantings; record: of which something is said beside the entries
 	Patches        []household.Patch    // put-plantings: perennials among them

@@ -301,3 +301,23 @@ ON CONFLICT (id) DO UPDATE SET position = excluded.position, body = excluded.bod
 
 -- name: DeletePastYear :exec
 DELETE FROM past_year WHERE id = ?;
+
+-- name: ListCareSteps :many
+SELECT * FROM care_step ORDER BY position, id;
+
+-- name: PutCareStep :exec
+INSERT INTO care_step (id, position, body) VALUES (?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, body = excluded.body;
+
+-- name: DeleteCareStep :exec
+DELETE FROM care_step WHERE id = ?;
+
+-- name: ListChores :many
+SELECT * FROM chore ORDER BY position, id;
+
+-- name: PutChore :exec
+INSERT INTO chore (id, position, body) VALUES (?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, body = excluded.body;
+
+-- name: DeleteChore :exec
+DELETE FROM chore WHERE id = ?;

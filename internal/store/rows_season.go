@@ -82,6 +82,28 @@ func documents[R any](list func(*rows.Queries, context.Context) ([]R, error), of
 	}
 }
 
+var careKind = listed("care-step", "care", func(h *household.Household) *[]book.CareStep { return &h.Care }, func(x *book.CareStep) *string { return &x.ID }, func(e *Edit) *book.CareStep { return e.CareStep }).rowsOf(
+	documents((*rows.Queries).ListCareSteps, func(r rows.CareStep) (string, float64, string) { return r.ID, r.Position, r.Body }),
+	func(ctx context.Context, q *rows.Queries, at float64, id string, value json.RawMessage) error {
+		return q.PutCareStep(ctx, rows.PutCareStepParams{ID: id, Position: at, Body: string(value)})
+	},
+	by((*rows.Queries).DeleteCareStep)).called(func(value json.RawMessage, b *book.Book) string {
+	var x book.CareStep
+	if json.Unmarshal(value, &x) != nil || b.Crop(x.Crop) == nil {
+		return ""
+	}
+	return "“" + x.Do + "” for " + strings.ToLower(b.Crop(x.Crop).Short())
+})
+
+var choreKind = listed("chore", "chores", func(h *household.Household) *[]household.Chore { return &h.Chores }, func(x *household.Chore) *string { return &x.ID }, func(e *Edit) *household.Chore { return e.Chore }).rowsOf(
+	documents((*rows.Queries).ListChores, func(r rows.Chore) (string, float64, string) { return r.ID, r.Position, r.Body }),
+	func(ctx context.Context, q *rows.Queries, at float64, id string, value json.RawMessage) error {
+		return q.PutChore(ctx, rows.PutChoreParams{ID: id, Position: at, Body: string(value)})
+	},
+	by((*rows.Queries).DeleteChore)).called(func(value json.RawMessage, b *book.Book) string {
+	return "the job “" + named(value, b) + "”"
+})
+
 // A year that has ended is named after itself.
 var pastKind = listed("past-year", "past", func(h *household.Household) *[]household.PastYear { return &h.Past }, func(y *household.PastYear) *string { return &y.ID }, func(e *Edit) *household.PastYear { return e.Past }).saidOf().rowsOf(
 	documents((*rows.Queries).ListPastYears, func(r rows.PastYear) (string, float64, string) { return r.ID, r.Position, r.Body }),

@@ -22,6 +22,7 @@ export const router = createRouter({
     { path: '/daybook/kitchen', component: () => import('./places/daybook/KitchenPage.vue') },
     { path: '/daybook/weigh', component: () => import('./places/daybook/WeighPage.vue') },
     { path: '/daybook/catch-up', component: () => import('./places/daybook/CatchUp.vue') },
+    { path: '/daybook/work', component: () => import('./places/daybook/WorkPage.vue') },
     { path: '/daybook/growing', component: () => import('./places/daybook/GrowsPage.vue') },
     { path: '/help', component: () => import('./places/help/HelpPage.vue') },
     { path: '/ask', component: () => import('./places/ask/AskPlace.vue') },

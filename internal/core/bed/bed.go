@@ -25,17 +25,18 @@ type Plot struct {
 
 // Bed is one bed.
 type Bed struct {
-	ID     string  `json:"id"`
-	Name   string  `json:"name"`
-	X      float64 `json:"x"` // m, of its left front corner
-	Y      float64 `json:"y"`
-	Length float64 `json:"length"`          // m
-	Width  float64 `json:"width"`           // m
-	Turned bool    `json:"turned"`          // its length runs along y, not along x
-	Soil   float64 `json:"soil,omitempty"`  // m deep; 0: not measured
-	Sun    string  `json:"sun,omitempty"`   // full, part, shade; empty: as the obstacles let it, full where there are none
-	Climb  bool    `json:"climb,omitempty"` // there is a trellis
-	Stood  []Stood `json:"stood,omitempty"` // what stood in it in years that have been
+	ID      string  `json:"id"`
+	Name    string  `json:"name"`
+	X       float64 `json:"x"` // m, of its left front corner
+	Y       float64 `json:"y"`
+	Length  float64 `json:"length"`            // m
+	Width   float64 `json:"width"`             // m
+	Turned  bool    `json:"turned"`            // its length runs along y, not along x
+	Soil    float64 `json:"soil,omitempty"`    // m deep; 0: not measured
+	Texture string  `json:"texture,omitempty"` // of its soil: sand, loam, clay; empty: not said
+	Sun     string  `json:"sun,omitempty"`     // full, part, shade; empty: as the obstacles let it, full where there are none
+	Climb   bool    `json:"climb,omitempty"`   // there is a trellis
+	Stood   []Stood `json:"stood,omitempty"`   // what stood in it in years that have been
 
 	Kind     Kind        `json:"kind,omitempty"`
 	Count    int         `json:"count,omitempty"`    // of the containers
@@ -47,6 +48,13 @@ type Bed struct {
 	Stands   []Standing  `json:"stands,omitempty"`   // what stands in it now
 	Green    []Green     `json:"green,omitempty"`    // green manures, sown and to be sown
 }
+
+// The textures of soil.
+const (
+	Sand = "sand"
+	Loam = "loam"
+	Clay = "clay"
+)
 
 // Kind is a kind of ground.
 type Kind string
@@ -158,6 +166,7 @@ func (b Bed) Validate(c invalid.Check, families []string) {
 	c.Number("length", b.Length, 0.2, 500)
 	c.Number("width", b.Width, 0.2, 50)
 	c.Number("soil", b.Soil, 0, 3)
+	c.OneOf("texture", b.Texture, "", Sand, Loam, Clay)
 	c.OneOf("sun", b.Sun, "", "full", "part", "shade")
 	c.OneOf("kind", string(b.Kind), string(Raised), string(Open), string(Containers))
 	place.ValidateCover(c, "cover", b.Cover)

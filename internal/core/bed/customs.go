@@ -2,6 +2,7 @@ package bed
 
 import (
 	"fmt"
+	"slices"
 
 	"inventory/internal/core/invalid"
 )
@@ -18,6 +19,7 @@ type Customs struct {
 	Barrels    float64     `json:"barrels"`             // litres that the rain barrels hold
 	Roof       float64     `json:"roof"`                // m² of roof that runs into them
 	Emitters   float64     `json:"emitters"`            // m between the emitters of a drip line
+	Flow       float64     `json:"flow,omitempty"`      // litres an hour that an emitter gives; 0: as usual
 	Posts      float64     `json:"posts"`               // m between the posts of a trellis
 	Arranged   *Arranged   `json:"arranged,omitempty"`  // a layout that the household took
 }
@@ -42,23 +44,42 @@ type Material struct {
 	BulkPrice float64 `json:"bulk_price"` // of one such unit; 0: not known
 	Bag       float64 `json:"bag"`        // litres in a bag
 	BagPrice  float64 `json:"bag_price"`
+	OnHand    float64 `json:"on_hand,omitempty"` // m³ that there are already, and that cost nothing
 }
 
-// Amendment is one line of the recipe that beds are given.
+// Amendment is one line of the recipe that beds are given: once a year, or each time that
+// something is planted.
 type Amendment struct {
-	ID       string  `json:"id"`
-	Name     string  `json:"name"`
-	Amount   float64 `json:"amount"`   // of Unit
-	Unit     string  `json:"unit"`     // g, kg, oz, lb
-	Per      float64 `json:"per"`      // of Of
-	Of       string  `json:"of"`       // m², sq ft, m of row, ft of row
-	Nitrogen float64 `json:"nitrogen"` // share of its weight
-	Manure   bool    `json:"manure"`   // raw or fresh manure
+	ID       string   `json:"id"`
+	Name     string   `json:"name"`
+	Amount   float64  `json:"amount"`         // of Unit
+	Unit     string   `json:"unit"`           // g, kg, oz, lb; or a volume: L, cup, qt, gal
+	Bulk     float64  `json:"bulk,omitempty"` // kg that a litre of it weighs, where Unit is a volume
+	Per      float64  `json:"per"`            // of Of
+	Of       string   `json:"of"`             // m², sq ft, m of row, ft of row, plant hole
+	Nitrogen float64  `json:"nitrogen"`       // share of its weight
+	Manure   bool     `json:"manure"`         // raw or fresh manure
+	Turn     bool     `json:"turn,omitempty"` // given at each planting, not once a year
+	Beds     []string `json:"beds,omitempty"` // the beds that are given it; none: all
 }
+
+// For reports whether a bed is given an amendment.
+func (a Amendment) For(bed string) bool { return len(a.Beds) == 0 || slices.Contains(a.Beds, bed) }
 
 // UsualCustoms are what holds where a household has said nothing.
 func UsualCustoms() Customs {
 	return Customs{Exceptions: []string{}, Pairs: []string{}, Materials: []Material{}, Recipe: []Amendment{}, Emitters: 0.3, Posts: 2.5}
+}
+
+// usualFlow is what most drip emitters give, litres an hour.
+const usualFlow = 2
+
+// FlowOf returns the litres an hour that an emitter gives.
+func (u Customs) FlowOf() float64 {
+	if u.Flow > 0 {
+		return u.Flow
+	}
+	return usualFlow
 }
 
 // Number gives ids to materials and amendments that have none, and makes empty
@@ -86,19 +107,39 @@ type OwnPair struct {
 // ID names a pair of the household's own; no pair of the book is called so.
 func (p OwnPair) ID() string { return "own " + p.Long + " " + p.Short }
 
-// Units of weight and of ground in which a recipe may be said, in kg, m² and m.
-var (
-	weights = map[string]float64{"g": 0.001, "kg": 1, "oz": 0.45359237 / 16, "lb": 0.45359237}
-	grounds = map[string]float64{"m²": 1, "sq ft": 0.3048 * 0.3048, "m of row": 1, "ft of row": 0.3048}
+// Basis is what an amendment is given by.
+type Basis int
+
+// What amendments are given by.
+const (
+	ByArea  Basis = iota // m² of bed
+	ByRow                // m of row
+	ByPlant              // hole of a plant
 )
 
-// Rate returns how much of an amendment goes to a square metre of bed, or to a
-// metre of row, kg.
-func (a Amendment) Rate() (kg float64, byRow bool) {
-	if a.Per <= 0 || grounds[a.Of] == 0 {
-		return 0, false
+// Units of weight in kg, of volume in litres, and of what an amendment is given by, in m², m
+// and holes. A cup, quart and gallon are those of US customary measure.
+var (
+	weights = map[string]float64{"g": 0.001, "kg": 1, "oz": 0.45359237 / 16, "lb": 0.45359237}
+	volumes = map[string]float64{"L": 1, "cup": 0.2365882365, "qt": 0.946352946, "gal": 3.785411784}
+	grounds = map[string]struct {
+		size  float64
+		basis Basis
+	}{"m²": {1, ByArea}, "sq ft": {0.3048 * 0.3048, ByArea}, "m of row": {1, ByRow}, "ft of row": {0.3048, ByRow}, "plant hole": {1, ByPlant}}
+)
+
+// Rate returns how much of an amendment goes to a square metre of bed, a metre of row or a
+// plant hole, kg.
+func (a Amendment) Rate() (kg float64, by Basis) {
+	of := grounds[a.Of]
+	if a.Per <= 0 || of.size == 0 {
+		return 0, ByArea
 	}
-	return a.Amount * weights[a.Unit] / (a.Per * grounds[a.Of]), a.Of == "m of row" || a.Of == "ft of row"
+	one := weights[a.Unit]
+	if litres, volume := volumes[a.Unit]; volume {
+		one = litres * a.Bulk
+	}
+	return a.Amount * one / (a.Per * of.size), of.basis
 }
 
 // Validate looks at customs: pairs and families are those of the book.
@@ -131,6 +172,7 @@ func (u Customs) Validate(c invalid.Check, families, pairs []string) {
 	c.Number("barrels", u.Barrels, 0, 1e6)
 	c.Number("roof", u.Roof, 0, 1e5)
 	c.Number("emitters", u.Emitters, 0.05, 5)
+	c.Number("flow", u.Flow, 0, 60)
 	c.Number("posts", u.Posts, 0.3, 20)
 	for i, m := range u.Materials {
 		at := c.Index("materials", i)
@@ -141,14 +183,18 @@ func (u Customs) Validate(c invalid.Check, families, pairs []string) {
 		at.Positive("bag", m.Bag, 5000)
 		at.Number("bulk_price", m.BulkPrice, 0, 1e6)
 		at.Number("bag_price", m.BagPrice, 0, 1e6)
+		at.Number("on_hand", m.OnHand, 0, 1e5)
 	}
 	for i, a := range u.Recipe {
 		at := c.Index("recipe", i)
 		at.Text("name", a.Name, 60)
 		at.Positive("amount", a.Amount, 1e5)
-		at.OneOf("unit", a.Unit, "g", "kg", "oz", "lb")
+		at.OneOf("unit", a.Unit, "g", "kg", "oz", "lb", "L", "cup", "qt", "gal")
+		if volumes[a.Unit] > 0 {
+			at.Positive("bulk", a.Bulk, 5)
+		}
 		at.Positive("per", a.Per, 1e5)
-		at.OneOf("of", a.Of, "m²", "sq ft", "m of row", "ft of row")
+		at.OneOf("of", a.Of, "m²", "sq ft", "m of row", "ft of row", "plant hole")
 		at.Number("nitrogen", a.Nitrogen, 0, 0.5)
 	}
 }

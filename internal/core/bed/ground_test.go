@@ -203,22 +203,44 @@ func TestABedBesideAnother(t *testing.T) {
 
 func TestRatesOfARecipe(t *testing.T) {
 	for _, c := range []struct {
-		a     Amendment
-		rate  float64
-		byRow bool
+		a    Amendment
+		rate float64
+		by   Basis
 	}{
-		{Amendment{Amount: 3, Unit: "kg", Per: 1, Of: "m²"}, 3, false},
-		{Amendment{Amount: 50, Unit: "g", Per: 10, Of: "m²"}, 0.005, false},
-		{Amendment{Amount: 2, Unit: "lb", Per: 100, Of: "sq ft"}, 2 * 0.45359237 / (100 * 0.09290304), false},
-		{Amendment{Amount: 8, Unit: "oz", Per: 10, Of: "ft of row"}, 0.5 * 0.45359237 / 3.048, true},
-		{Amendment{Amount: 100, Unit: "g", Per: 1, Of: "m of row"}, 0.1, true},
-		{Amendment{Amount: 100, Unit: "g", Per: 0, Of: "m²"}, 0, false},
-		{Amendment{Amount: 100, Unit: "g", Per: 1, Of: "acre"}, 0, false},
+		{Amendment{Amount: 3, Unit: "kg", Per: 1, Of: "m²"}, 3, ByArea},
+		{Amendment{Amount: 50, Unit: "g", Per: 10, Of: "m²"}, 0.005, ByArea},
+		{Amendment{Amount: 2, Unit: "lb", Per: 100, Of: "sq ft"}, 2 * 0.45359237 / (100 * 0.09290304), ByArea},
+		{Amendment{Amount: 8, Unit: "oz", Per: 10, Of: "ft of row"}, 0.5 * 0.45359237 / 3.048, ByRow},
+		{Amendment{Amount: 100, Unit: "g", Per: 1, Of: "m of row"}, 0.1, ByRow},
+		{Amendment{Amount: 1, Unit: "L", Bulk: 0.6, Per: 1, Of: "plant hole"}, 0.6, ByPlant},
+		{Amendment{Amount: 1, Unit: "cup", Bulk: 1, Per: 2, Of: "plant hole"}, 0.2365882365 / 2, ByPlant},
+		{Amendment{Amount: 4, Unit: "qt", Bulk: 1, Per: 1, Of: "m²"}, 4 * 0.946352946, ByArea},
+		{Amendment{Amount: 1, Unit: "gal", Bulk: 1, Per: 1, Of: "m²"}, 3.785411784, ByArea},
+		{Amendment{Amount: 100, Unit: "g", Per: 0, Of: "m²"}, 0, ByArea},
+		{Amendment{Amount: 100, Unit: "g", Per: 1, Of: "acre"}, 0, ByArea},
 	} {
-		rate, byRow := c.a.Rate()
-		if math.Abs(rate-c.rate) > 1e-9 || byRow != c.byRow {
-			t.Errorf("%+v: %g, by row %v; want %g, %v", c.a, rate, byRow, c.rate, c.byRow)
+		rate, by := c.a.Rate()
+		if math.Abs(rate-c.rate) > 1e-9 || by != c.by {
+			t.Errorf("%+v: %g, by %v; want %g, %v", c.a, rate, by, c.rate, c.by)
 		}
+	}
+}
+
+// A volume needs its weight; only the beds that are named are given what is for some.
+func TestAnAmendmentByVolumeAndForSomeBeds(t *testing.T) {
+	u := UsualCustoms()
+	u.Recipe = []Amendment{{Name: "Ash", Amount: 1, Unit: "cup", Per: 1, Of: "plant hole"}}
+	c := invalid.NewCheck()
+	u.Validate(c, nil, nil)
+	if fs := invalid.All(c.Err()); len(fs) != 1 || fs[0].Field != "recipe[0].bulk" {
+		t.Errorf("refused: %v", c.Err())
+	}
+	some := Amendment{Beds: []string{"b1"}}
+	if !some.For("b1") || some.For("b2") || !(Amendment{}).For("b2") {
+		t.Error("the wrong beds are given it")
+	}
+	if (Customs{}).FlowOf() != 2 || (Customs{Flow: 4}).FlowOf() != 4 {
+		t.Error("the flow of the emitters")
 	}
 }
 

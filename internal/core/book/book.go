@@ -30,6 +30,7 @@ type Book struct {
 	foods        map[string][]*Crop
 	wordList     []Word
 	beginnings   []Beginning
+	care         []UsualCare
 }
 
 // Usual returns the embedded book. Its rows are checked by the tests, so it
@@ -63,6 +64,7 @@ func Load(files fs.FS) (*Book, error) {
 	try(readSheet(files, "green_manure.csv", strings.Fields("id name botanical family frost frost_kill_c t_base_c sow_from_weeks soil_min_c seed_g_per_m2 weeks_to_worth weeks_max wait_weeks_after fixes_n_g_per_m2 winter undersow note"), b.readGreenManure))
 	try(readSheet(files, "words.csv", strings.Fields("word kind_of means note kg"), b.readWord))
 	try(readSheet(files, "begin.csv", strings.Fields("habit words line per_adult"), b.readBeginning))
+	try(readSheet(files, "care.csv", strings.Fields("id do suits from days every times until minutes per instead"), b.readCare))
 	try(readSheet(files, "families.csv", strings.Fields("family name"), b.readFamily))
 	if err := errors.Join(errs...); err != nil {
 		return nil, err

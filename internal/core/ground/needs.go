@@ -120,6 +120,23 @@ func (in Input) crop(b bed.Bed, p Piece) supply.Crop {
 // besideLines is how far apart drip lines lie along a bed whose rows run across it, m.
 const besideLines = 0.3
 
+// dripLines returns the drip lines along the bed that a piece has.
+func dripLines(b bed.Bed, p Piece) int {
+	if p.Across {
+		return max(1, int(b.Width/besideLines+1e-9))
+	}
+	return p.Lines
+}
+
+// dripOf returns the length of drip line that a piece has, m. The rows of an open plot have
+// theirs across it.
+func dripOf(b bed.Bed, p Piece) float64 {
+	if b.Kind == bed.Open {
+		return math.Round(p.Length/p.Line) * b.Width
+	}
+	return p.Length * float64(dripLines(b, p))
+}
+
 // lines returns what is laid and put up in a bed: a drip line along each row; where
 // the rows of a bed run across it, along the bed, one for every 0.3 m of its width.
 // The rows of an open plot have theirs across it.
@@ -127,13 +144,8 @@ const besideLines = 0.3
 // One function, since drip, trellis, stakes and cages are counted over the same days.
 func (in Input) lines(b bed.Bed, mine []Piece, crops []supply.Crop, u bed.Customs) supply.Lines {
 	out := supply.Lines{Bed: b.ID, Name: b.Name, Relays: []supply.Relay{}, For: []string{}}
-	count := func(i int) int {
-		if mine[i].Across {
-			return max(1, int(b.Width/besideLines+1e-9))
-		}
-		return crops[i].Lines
-	}
-	drip := func(i int) float64 { return mine[i].Length * float64(count(i)) }
+	count := func(i int) int { return dripLines(b, mine[i]) }
+	drip := func(i int) float64 { return dripOf(b, mine[i]) }
 	rows := func(i int) (many int, long float64) { // those that run across a bed are as long as it is wide
 		if mine[i].Across && b.Kind != bed.Containers {
 			return int(math.Round(mine[i].Length / mine[i].Line)), b.Width
@@ -142,10 +154,6 @@ func (in Input) lines(b bed.Bed, mine []Piece, crops []supply.Crop, u bed.Custom
 	}
 	if b.Kind == bed.Open {
 		rows = func(i int) (int, float64) { return int(math.Round(mine[i].Length / mine[i].Line)), b.Width }
-		drip = func(i int) float64 {
-			many, long := rows(i)
-			return float64(many) * long
-		}
 	}
 	days := []civil.Date{}
 	for _, p := range mine {
@@ -198,12 +206,7 @@ func (in Input) lines(b bed.Bed, mine []Piece, crops []supply.Crop, u bed.Custom
 func relays(mine []Piece, crops []supply.Crop, count func(int) int) []supply.Relay {
 	out := []supply.Relay{}
 	for i, p := range mine {
-		last := -1
-		for j, q := range mine {
-			if q.To <= p.From && q.At < p.At+p.Length-1e-6 && p.At < q.At+q.Length-1e-6 && (last < 0 || q.To > mine[last].To) {
-				last = j
-			}
-		}
+		last := beforeOn(mine, i)
 		if last >= 0 && count(last) != count(i) {
 			out = append(out, supply.Relay{Day: p.From.String(), Crop: crops[i].Name, From: count(last), To: count(i)})
 		}
@@ -212,9 +215,8 @@ func relays(mine []Piece, crops []supply.Crop, count func(int) int) []supply.Rel
 	return out
 }
 
-// water reckons the water of the table year's weeks.
-func (n *Needs) water(h household.Household, p plan.Plan, fit Input, l Layout, u bed.Customs) {
-	crops := []work.Thirst{}
+// thirsts returns the plantings of a layout as far as water goes: of one bed, or of all.
+func thirsts(p plan.Plan, fit Input, l Layout, of string) (crops []work.Thirst) {
 	for _, s := range p.Sowings {
 		t := work.Thirst{Crop: nil, Name: s.CropName, Sown: s.Method == season.Direct}
 		for _, g := range fit.Plantings {
@@ -228,8 +230,11 @@ func (n *Needs) water(h household.Household, p plan.Plan, fit Input, l Layout, u
 		if s.FirstPick != nil {
 			t.First = *s.FirstPick
 		}
+		if s.UpBy != nil {
+			t.Up = *s.UpBy
+		}
 		for _, piece := range l.Pieces {
-			if piece.Planting == s.ID && piece.With == "" {
+			if piece.Planting == s.ID && piece.With == "" && (of == "" || of == piece.Bed) {
 				i := slices.IndexFunc(fit.Beds, func(b bed.Bed) bool { return b.ID == piece.Bed })
 				t.Area += piece.Length * fit.Beds[i].Width
 			}
@@ -238,6 +243,12 @@ func (n *Needs) water(h household.Household, p plan.Plan, fit Input, l Layout, u
 			crops = append(crops, t)
 		}
 	}
+	return crops
+}
+
+// water reckons the water of the table year's weeks.
+func (n *Needs) water(h household.Household, p plan.Plan, fit Input, l Layout, u bed.Customs) {
+	crops := thirsts(p, fit, l, "")
 	n.Water = work.Water(p.Weeks, crops, h.Place, u.Barrels, u.Roof)
 	for i, w := range n.Water {
 		n.Litres, n.Tap = n.Litres+w.Give, n.Tap+w.Tap

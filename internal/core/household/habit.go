@@ -108,3 +108,13 @@ func (h Household) CoverOver(sowing string) place.Cover {
 	}
 	return place.NoCover
 }
+
+// CareOf returns what the household does for a crop while it grows.
+func (h Household) CareOf(crop string) (steps []book.CareStep) {
+	for _, s := range h.Care {
+		if s.Crop == crop {
+			steps = append(steps, s)
+		}
+	}
+	return steps
+}

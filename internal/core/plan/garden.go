@@ -45,6 +45,7 @@ func workOf(b *basis, all []*sown) (w Work, tasks [][]work.Task) {
 			}
 		}
 	}
+	b.choreHours(func(week int, _ string, hours float64) { w.Hours[week] += hours })
 	for d, n := range trays {
 		week := season.WeekOf(d)
 		w.Trays[week] = math.Max(w.Trays[week], n)
@@ -84,6 +85,7 @@ func (b *basis) jobOf(s *sown) work.Job {
 			*d.to = *d.from
 		}
 	}
+	j.Steps = b.in.Household.CareOf(s.Crop)
 	j.Kept = slices.ContainsFunc(s.For, func(f Served) bool { return f.Form == string(wish.Cellar) })
 	if s.Cover != "" && s.Method != season.Tray {
 		j.Cover, j.Covers = coverNames[place.Cover(s.Cover).Kind()], b.covered(s)
@@ -125,6 +127,28 @@ func (b *basis) hours(s *sown, tasks []work.Task, add func(week int, do string, 
 	}
 }
 
+// choreHours tells the hours of the household's own jobs with the weeks of the table year that
+// they fall in.
+func (b *basis) choreHours(add func(week int, do string, hours float64)) {
+	from := b.weekStart(0)
+	for _, d := range work.Chores(b.in.Household.Chores, from, from+place.Days-1, b.in.AsOf) {
+		if d.Day >= from {
+			add(season.WeekOf(int(d.Day-from)), d.Name, d.Minutes/60)
+		}
+	}
+}
+
+// How far back and ahead of today the household's own jobs are listed, days.
+const (
+	choresBack  = 14
+	choresAhead = 400
+)
+
+// choresOf lists the household's own jobs around today.
+func (b *basis) choresOf() []work.Due {
+	return work.Chores(b.in.Household.Chores, b.in.AsOf-choresBack, b.in.AsOf+choresAhead, b.in.AsOf)
+}
+
 // weeding is what all that has ground asks for; it is no task of a day.
 const weeding = "Weed and look after"
 
@@ -137,22 +161,24 @@ type GardenHours struct {
 // gardenIn says what the hours of a week are for, the most first.
 func (c *computed) gardenIn(week int) []GardenHours {
 	out := []GardenHours{}
+	add := func(w int, do string, hours float64) {
+		if w != week || hours <= 0 {
+			return
+		}
+		i := slices.IndexFunc(out, func(g GardenHours) bool { return g.Do == do })
+		if i < 0 {
+			out, i = append(out, GardenHours{Do: do}), len(out)
+		}
+		out[i].Hours += hours
+	}
 	for _, s := range c.sown {
 		var todo []work.Task
 		if !s.Stands {
 			todo = work.Tasks(c.jobOf(s), c.desk.Rules)
 		}
-		c.hours(s, todo, func(w int, do string, hours float64) {
-			if w != week || hours <= 0 {
-				return
-			}
-			i := slices.IndexFunc(out, func(g GardenHours) bool { return g.Do == do })
-			if i < 0 {
-				out, i = append(out, GardenHours{Do: do}), len(out)
-			}
-			out[i].Hours += hours
-		})
+		c.hours(s, todo, add)
 	}
+	c.choreHours(add)
 	slices.SortStableFunc(out, func(a, b GardenHours) int { return cmp.Compare(b.Hours, a.Hours) })
 	return out
 }
@@ -166,6 +192,7 @@ func ticked(s *sown, tasks []work.Task, today civil.Date) []work.Task {
 		tasks[i].State = tasks[i].StateOn(today, i == 0, s.Begun, s.Late)
 	}
 	if s.hand == nil {
+		leftUndone(tasks, today)
 		return tasks
 	}
 	p := s.hand.Planting
@@ -196,16 +223,7 @@ func ticked(s *sown, tasks []work.Task, today civil.Date) []work.Task {
 		}
 		t.State = t.StateOn(today, i == 0, s.Begun, s.Late)
 	}
-	for i := len(tasks) - 1; i >= 0; i-- { // what was left undone before the last thing done is past
-		if t := &tasks[i]; t.Done != 0 {
-			for k := range tasks[:i] {
-				if tasks[k].Done == 0 && tasks[k].Day <= t.Day {
-					tasks[k].State = work.Skipped
-				}
-			}
-			break
-		}
-	}
+	leftUndone(tasks, today)
 	if s.Over {
 		for k := range tasks {
 			if tasks[k].Done == 0 && tasks[k].What != work.Clear {
@@ -214,6 +232,32 @@ func ticked(s *sown, tasks []work.Task, today civil.Date) []work.Task {
 		}
 	}
 	return tasks
+}
+
+// leftUndone marks what will not be done any more: what was left undone before the last
+// thing done, and each time of a step of care whose next time is due. Care that was done says
+// nothing of the rest.
+func leftUndone(tasks []work.Task, today civil.Date) {
+	last := -1
+	for i, t := range tasks {
+		if t.Done != 0 && t.CareOf() == "" {
+			last = i
+		}
+	}
+	for k := range tasks {
+		t := &tasks[k]
+		if t.Done != 0 {
+			continue
+		}
+		if k < last && t.Day <= tasks[last].Day && (t.CareOf() == "" || tasks[last].Starts()) {
+			t.State = work.Skipped
+		}
+		if of := t.CareOf(); of != "" && slices.ContainsFunc(tasks[k+1:], func(next work.Task) bool {
+			return next.CareOf() == of && (next.Day <= today || next.Done != 0)
+		}) {
+			t.State = work.Skipped
+		}
+	}
 }
 
 // keptBack returns how much seed of each sowing's packet the later ones want, g.

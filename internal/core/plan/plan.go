@@ -164,7 +164,7 @@ func computedOf(b *basis) *computed { // 1, 4: household, book, climate
 	p.Shelf = shelfOf(b, w)
 	crosses := crossings(b, all)
 	hours, tasks := workOf(b, all) // 13: what the garden asks of people
-	p.Work, p.Green = hours, greenOf(b)
+	p.Work, p.Green, p.Chores = hours, greenOf(b), b.choresOf()
 	p.Sowings = make([]Sowing, len(all))
 	for i, back := range keptBack(all) {
 		all[i].Crosses, all[i].Tasks, all[i].KeepBack = crosses[i], tasks[i], back

@@ -30,6 +30,7 @@ type Plan struct {
 	Over             []Over        `json:"over,omitempty"`   // what can be begun no more for this year
 	Missed           []Missed      `json:"missed,omitempty"` // overdue for so long that they count no more, by date
 	Green            []Green       `json:"green"`            // green manures, by date
+	Chores           []work.Due    `json:"chores"`           // the household's own jobs, from a fortnight ago on, by day
 	Windows          []CropWindows `json:"fields"`           // when each crop of the sowings may be begun
 	Kitchen          Kitchen       `json:"kitchen"`
 	Storage          []StorageUse  `json:"rooms"` // stores and freezer, against what they hold

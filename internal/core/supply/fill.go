@@ -17,11 +17,13 @@ const CubicYard = 0.764554857984
 type Order struct {
 	Material string  `json:"material"` // its id
 	Name     string  `json:"name"`
-	Over     string  `json:"over"`  // beds, paths
-	Area     float64 `json:"area"`  // m²
-	Depth    float64 `json:"depth"` // m
-	Cubic    float64 `json:"cubic"` // m³
-	Yards    float64 `json:"yards"` // the same in cubic yards
+	Over     string  `json:"over"`    // beds, paths
+	Area     float64 `json:"area"`    // m²
+	Depth    float64 `json:"depth"`   // m
+	Wanted   float64 `json:"wanted"`  // m³ that cover it
+	OnHand   float64 `json:"on_hand"` // m³ of it that there are already
+	Cubic    float64 `json:"cubic"`   // m³ to get
+	Yards    float64 `json:"yards"`   // the same in cubic yards
 
 	Units    int     `json:"units"` // of the supplier's bulk unit, whole ones
 	Unit     float64 `json:"unit"`  // m³ of one
@@ -34,10 +36,12 @@ type Order struct {
 	Leftover float64 `json:"leftover"` // m³ of the bulk that are not needed
 }
 
-// Fill returns what covers an area, m², with a material to its depth.
+// Fill returns what covers an area, m², with a material to its depth, beyond what is on hand.
 func Fill(area float64, m bed.Material) Order {
 	o := Order{Material: m.ID, Name: m.Name, Over: m.Over, Area: area, Depth: m.Depth, Unit: m.Bulk, Bag: m.Bag}
-	o.Cubic = area * m.Depth
+	o.Wanted = area * m.Depth
+	o.OnHand = math.Min(o.Wanted, m.OnHand)
+	o.Cubic = o.Wanted - o.OnHand
 	o.Yards = o.Cubic / CubicYard
 	if m.Bulk > 0 {
 		o.Units = amount.CeilWhole(o.Cubic / m.Bulk)
@@ -100,23 +104,17 @@ const (
 	noMind  = 3
 )
 
-// Feed reckons the recipe for one bed with the crops that stand in it in the year.
+// Feed reckons the recipe for one bed with the crops that stand in it in the year. What is
+// given at each planting is given to each crop's own ground.
 func Feed(b bed.Bed, recipe []bed.Amendment, crops []Crop, green float64) Fed {
 	out := Fed{Bed: b.ID, Name: b.Name, Area: b.Area(), Doses: []Dose{}, Brings: green, Green: green}
-	rows := 0.0
 	for _, c := range crops {
-		rows += c.Rows
 		if out.Area > 0 {
 			out.Takes += takes[c.Feed] * c.Area / out.Area
 		}
 	}
 	for _, a := range recipe {
-		rate, byRow := a.Rate()
-		over := out.Area
-		if byRow {
-			over = rows
-		}
-		d := Dose{a.Name, rate * over}
+		d := DoseOf(a, b, crops)
 		out.Doses = append(out.Doses, d)
 		if out.Area > 0 {
 			out.Brings += d.Kg * 1000 * a.Nitrogen / out.Area
@@ -125,6 +123,26 @@ func Feed(b bed.Bed, recipe []bed.Amendment, crops []Crop, green float64) Fed {
 	out.Much = out.Brings > math.Max(out.Takes*tooMuch, out.Takes+noMind)
 	out.Little = len(recipe) > 0 && out.Takes-out.Brings > noMind && out.Brings < out.Takes/2
 	return out
+}
+
+// DoseOf returns how much of an amendment a bed is given for crops: by its own area once a
+// year, or by theirs each time one is planted; by their rows; by their plants.
+func DoseOf(a bed.Amendment, b bed.Bed, crops []Crop) Dose {
+	d := Dose{Name: a.Name}
+	if !a.For(b.ID) {
+		return d
+	}
+	rate, by := a.Rate()
+	over := 0.0
+	if by == bed.ByArea && !a.Turn {
+		over = b.Area()
+	} else {
+		for _, c := range crops {
+			over += map[bed.Basis]float64{bed.ByArea: c.Area, bed.ByRow: c.Rows, bed.ByPlant: float64(c.Plants)}[by]
+		}
+	}
+	d.Kg = rate * over
+	return d
 }
 
 // Lines is what is laid and put up in a bed for its crops.

@@ -70,3 +70,35 @@ func TestPostsAndEmitters(t *testing.T) {
 		t.Errorf("%d emitters", got)
 	}
 }
+
+// What is on hand is not ordered, and costs nothing.
+func TestWhatIsOnHandIsNotOrdered(t *testing.T) {
+	m := bed.Material{Depth: 0.05, Bulk: 1, BulkPrice: 40, OnHand: 1.5}
+	if o := Fill(60, m); math.Abs(o.Wanted-3) > 1e-9 || math.Abs(o.Cubic-1.5) > 1e-9 || o.Units != 2 || o.BulkCost != 80 || o.OnHand != 1.5 {
+		t.Errorf("%+v", o)
+	}
+	m.OnHand = 9
+	if o := Fill(60, m); o.Cubic != 0 || o.Units != 0 || math.Abs(o.OnHand-3) > 1e-9 {
+		t.Errorf("enough is there: %+v", o)
+	}
+}
+
+// A dose goes by the bed once a year, or by the ground, rows or plants of the crops each time.
+func TestDoseOf(t *testing.T) {
+	b := bed.Bed{ID: "b1", Length: 10, Width: 1}
+	crops := []Crop{{Area: 4, Rows: 12, Plants: 20}, {Area: 3, Rows: 3, Plants: 5}}
+	for name, c := range map[string]struct {
+		a    bed.Amendment
+		want float64
+	}{
+		"once a year by area":       {bed.Amendment{Amount: 2, Unit: "kg", Per: 1, Of: "m²"}, 20},
+		"at each planting, by area": {bed.Amendment{Amount: 2, Unit: "kg", Per: 1, Of: "m²", Turn: true}, 14},
+		"by row":                    {bed.Amendment{Amount: 100, Unit: "g", Per: 1, Of: "m of row"}, 1.5},
+		"by plant hole":             {bed.Amendment{Amount: 10, Unit: "g", Per: 1, Of: "plant hole"}, 0.25},
+		"for another bed":           {bed.Amendment{Amount: 2, Unit: "kg", Per: 1, Of: "m²", Beds: []string{"b2"}}, 0},
+	} {
+		if got := DoseOf(c.a, b, crops).Kg; math.Abs(got-c.want) > 1e-9 {
+			t.Errorf("%s: %g kg, wanted %g", name, got, c.want)
+		}
+	}
+}

@@ -16,6 +16,7 @@ type Thirst struct {
 	Area     float64 // m²
 	From, To civil.Date
 	Sown     bool       // in place, so that its seed must not dry out
+	Up       civil.Date // of what is sown: the day by which seedlings are up; zero: it is not known
 	First    civil.Date // its first picking; zero: it is not known
 }
 
@@ -50,29 +51,11 @@ func Water(weeks []civil.Date, crops []Thirst, p place.Place, barrels, roof floa
 	stock := barrels
 	daily, high, low := rainOf(p.Rain), place.Curve(p.MeanMax), place.Curve(p.MeanMin)
 	for _, day := range weeks {
-		w := Watering{Day: day, Critical: []string{}}
+		w := Watering{Day: day}
 		for d := day; d < day+7; d++ {
 			w.Rain += daily[d.YearDay()]
 		}
-		middle := (day + 3).YearDay()
-		rests := (high[middle]+low[middle])/2 < dormant
-		for _, c := range crops {
-			if rests {
-				break
-			}
-			days := float64(min(c.To, day+7) - max(c.From, day))
-			if days <= 0 {
-				continue
-			}
-			need := c.Crop.WaterMM.Or(usualWater)
-			w.Need += c.Area * need * days / 7
-			w.Give += c.Area * math.Max(0, need-w.Rain) * days / 7
-			if why := critical(c, day); why != "" {
-				if words := c.Name + ": " + why; !slices.Contains(w.Critical, words) {
-					w.Critical = append(w.Critical, words)
-				}
-			}
-		}
+		w.Need, w.Give, w.Critical = drink(day, crops, w.Rain, rests(high, low, day))
 		stock = math.Min(barrels, stock+w.Rain*roof*runoff)
 		w.Barrels = math.Min(stock, w.Give)
 		stock -= w.Barrels
@@ -80,6 +63,36 @@ func Water(weeks []civil.Date, crops []Thirst, p place.Place, barrels, roof floa
 		out = append(out, w)
 	}
 	return out
+}
+
+// rests reports whether a week is too cold for anything to grow that wants water.
+func rests(high, low [place.Days]float64, day civil.Date) bool {
+	middle := (day + 3).YearDay()
+	return (high[middle]+low[middle])/2 < dormant
+}
+
+// drink returns what crops need in the week from a day and what the rain, mm, leaves of that to
+// be given, litres; and the crops for which it matters most, with why.
+func drink(day civil.Date, crops []Thirst, rain float64, rests bool) (need, give float64, critical []string) {
+	critical = []string{}
+	if rests {
+		return 0, 0, critical
+	}
+	for _, c := range crops {
+		days := float64(min(c.To, day+7) - max(c.From, day))
+		if days <= 0 {
+			continue
+		}
+		mm := c.Crop.WaterMM.Or(usualWater)
+		need += c.Area * mm * days / 7
+		give += c.Area * math.Max(0, mm-rain) * days / 7
+		if why := criticalIn(c, day); why != "" {
+			if words := c.Name + ": " + why; !slices.Contains(critical, words) {
+				critical = append(critical, words)
+			}
+		}
+	}
+	return need, give, critical
 }
 
 // rainOf spreads the rain of the months over their days, mm.
@@ -95,11 +108,11 @@ func rainOf(months [12]float64) (daily [place.Days]float64) {
 	return daily
 }
 
-// critical says why a week is one in which a crop must not go dry: while seed comes
+// criticalIn says why a week is one in which a crop must not go dry: while seed comes
 // up or a start roots; while fruit and seed set; while roots, bulbs and heads swell
 // in the weeks before they are lifted. These are the stages that extension guides to
 // vegetable watering name.
-func critical(c Thirst, day civil.Date) string {
+func criticalIn(c Thirst, day civil.Date) string {
 	switch {
 	case day <= c.From+6 && c.From < day+7 || day == c.From+7:
 		if c.Sown {

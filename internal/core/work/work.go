@@ -32,6 +32,7 @@ const (
 	Cured    = "cured"
 	LastPick = "last-pick"
 	Clear    = "clear"
+	Care     = "care-" // what a household does for a crop: before the id of its step
 )
 
 // State is how a task stands on the day of the plan.
@@ -83,6 +84,9 @@ type Task struct {
 	Got     float64     `json:"got,omitempty"` // what was really done of it
 }
 
+// Starts reports whether a task begins a sowing or brings it into the bed.
+func (t Task) Starts() bool { return t.What == Sow || t.What == PlantOut }
+
 // Job is a sowing as the work sees it. Days that are zero are none.
 type Job struct {
 	Crop   *book.Crop
@@ -93,8 +97,9 @@ type Job struct {
 	Cells, SetOut, Stations, Each, Plants int
 	Drill, SeedGram, Area, Gives          float64 // m, g, m², kg or pieces
 	Unit                                  amount.Unit
-	Stock                                 string // what planting stock is called: tubers, cloves
-	Kept                                  bool   // it goes into a store
+	Stock                                 string          // what planting stock is called: tubers, cloves
+	Kept                                  bool            // it goes into a store
+	Steps                                 []book.CareStep // what the household does for the crop
 
 	Cover  string    // what it is called: fleece, net; empty where there is none
 	Covers []Covered // when it lies, in order
@@ -122,6 +127,7 @@ func Tasks(j Job, r book.Rules) []Task {
 	out, stands := start(room[:0], j, r)
 	out = cover(out, j)
 	out = tend(out, j, r, stands)
+	out = care(out, j, stands)
 	out = append(out, j.harvest(r)...)
 	if j.Method.OneYear() {
 		out = add(out, Task{What: Clear, Do: "Clear", Day: j.Clear, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area * r.MinutesClear})
@@ -196,14 +202,14 @@ func tend(out []Task, j Job, r book.Rules, stands civil.Date) []Task {
 	up := stands
 	if j.Method == season.Direct && j.Up != 0 {
 		up = j.Up
-		if j.Drill > 0 || j.Each > 1 {
+		if (j.Drill > 0 || j.Each > 1) && !j.instead(Thin) {
 			out = add(out, Task{What: Thin, Do: "Thin", Day: j.Up + thinAfter, Count: float64(j.Plants), Unit: amount.Plant, Minutes: j.Area * r.MinutesThin})
 		}
 	}
-	if s := j.Crop.Support; s != "" && s != book.NoSupport && j.Method != season.Patch {
+	if s := j.Crop.Support; s != "" && s != book.NoSupport && j.Method != season.Patch && !j.instead(Support) {
 		out = add(out, Task{What: Support, Do: supports[s], Day: up + supportAfter, Count: float64(j.Plants), Unit: amount.Plant, Minutes: float64(j.Plants) * r.MinutesPlant})
 	}
-	if j.Crop.Hill {
+	if j.Crop.Hill && !j.instead(Hill) {
 		out = add(out, Task{What: Hill, Do: "Hill", Day: stands + hillAfter, Count: j.Area, Unit: amount.SquareMetre, Minutes: j.Area * r.MinutesThin})
 	}
 	return out

@@ -1,7 +1,20 @@
 // A list whose rows are edited where they stand: each row has its own draft and
 // its own message, and is sent when a field of it is left.
 import { reactive, ref, watch } from 'vue'
-import type { Edit, Guest, Lot, Measure, Member, OwnCrop, OwnPreparation, Patch, Problem, Store } from './api'
+import type {
+  CareStep,
+  Chore,
+  Edit,
+  Guest,
+  Lot,
+  Measure,
+  Member,
+  OwnCrop,
+  OwnPreparation,
+  Patch,
+  Problem,
+  Store,
+} from './api'
 import { useHousehold } from './household'
 import { otherErrors } from './problems'
 
@@ -13,6 +26,8 @@ interface Lists {
   lot: Lot
   patch: Patch
   measure: Measure
+  'care-step': CareStep
+  chore: Chore
   'own-crop': OwnCrop
   'own-preparation': OwnPreparation
 }

@@ -551,6 +551,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/bed-work": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The work that belongs to beds rather than to sowings, their turns and their water */
+        get: operations["getBedWork"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/usual-care": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What many gardeners do for a crop while it grows, to choose from */
+        get: operations["getUsualCare"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/bed-beside": {
         parameters: {
             query?: never;
@@ -1136,7 +1170,7 @@ export interface components {
             /** @description the revision it was made against */
             revision: number;
             /** @enum {string} */
-            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "put-wishes" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-measure" | "change-measure" | "remove-measure" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs" | "call-it" | "remove-unknown" | "remove-entry" | "set-scale";
+            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "put-wishes" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-measure" | "change-measure" | "remove-measure" | "add-care-step" | "change-care-step" | "remove-care-step" | "add-chore" | "change-chore" | "remove-chore" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs" | "call-it" | "remove-unknown" | "remove-entry" | "set-scale";
             household?: components["schemas"]["Household"];
             settings?: components["schemas"]["Settings"];
             place?: components["schemas"]["Place"];
@@ -1153,6 +1187,8 @@ export interface components {
             lots?: components["schemas"]["Lot"][];
             patch?: components["schemas"]["Patch"];
             measure?: components["schemas"]["Measure"];
+            care_step?: components["schemas"]["CareStep"];
+            chore?: components["schemas"]["Chore"];
             own_crop?: components["schemas"]["OwnCrop"];
             own_preparation?: components["schemas"]["OwnPreparation"];
             habit?: components["schemas"]["Habit"];
@@ -1238,6 +1274,8 @@ export interface components {
             lots: components["schemas"]["Lot"][];
             patches: components["schemas"]["Patch"][];
             measures: components["schemas"]["Measure"][];
+            care: components["schemas"]["CareStep"][];
+            chores: components["schemas"]["Chore"][];
             past?: components["schemas"]["PastYear"][];
             own_crops: components["schemas"]["OwnCrop"][];
             own_preparations: components["schemas"]["OwnPreparation"][];
@@ -1497,6 +1535,7 @@ export interface components {
             as_of: string;
             year: string;
             green: components["schemas"]["GreenWork"][];
+            chores: components["schemas"]["ChoreDue"][];
             /** @description what can be begun no more for this year */
             over?: components["schemas"]["Over"][];
             /** @description sowings overdue for so long that they count no more, by date */
@@ -2134,6 +2173,8 @@ export interface components {
             turned: boolean;
             /** Format: double */
             soil?: number;
+            /** @description of its soil: sand, loam, clay; left out: not said */
+            texture?: string;
             sun?: string;
             climb?: boolean;
             stood?: components["schemas"]["Stood"][];
@@ -2602,6 +2643,11 @@ export interface components {
             roof: number;
             /** Format: double */
             emitters: number;
+            /**
+             * Format: double
+             * @description litres an hour that an emitter gives; left out: as usual
+             */
+            flow?: number;
             /** Format: double */
             posts: number;
         };
@@ -2668,6 +2714,11 @@ export interface components {
             bag: number;
             /** Format: double */
             bag_price: number;
+            /**
+             * Format: double
+             * @description m³ that there are already
+             */
+            on_hand?: number;
         };
         Amendment: {
             id: string;
@@ -2681,6 +2732,15 @@ export interface components {
             /** Format: double */
             nitrogen: number;
             manure: boolean;
+            /**
+             * Format: double
+             * @description kg that a litre of it weighs, where the unit is a volume
+             */
+            bulk?: number;
+            /** @description given at each planting, not once a year */
+            turn?: boolean;
+            /** @description the beds that are given it; left out: all */
+            beds?: string[];
         };
         BesideAsk: {
             bed: components["schemas"]["Bed"];
@@ -2806,7 +2866,20 @@ export interface components {
             area: number;
             /** Format: double */
             depth: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description m³ that cover it
+             */
+            wanted: number;
+            /**
+             * Format: double
+             * @description m³ of it that there are already
+             */
+            on_hand: number;
+            /**
+             * Format: double
+             * @description m³ to get
+             */
             cubic: number;
             /** Format: double */
             yards: number;
@@ -3178,6 +3251,115 @@ export interface components {
             runs_out?: string;
             /** @description what a count did not find of it, less what one found besides */
             unrecorded: number;
+        };
+        CareStep: {
+            id: string;
+            crop: string;
+            /** @description in words, before the name of the crop: Side feed */
+            do: string;
+            /** @enum {string} */
+            from: "sown" | "up" | "in-bed" | "first-pick" | "last-pick" | "clear";
+            /** @description after that stage; negative: before it */
+            days: number;
+            /** @description days between two times; left out: once */
+            every?: number;
+            /** @description how often at most; left out: until the stage that ends it */
+            times?: number;
+            /** @enum {string} */
+            until?: "" | "sown" | "up" | "in-bed" | "first-pick" | "last-pick" | "clear";
+            minutes: number;
+            /** @enum {string} */
+            per: "plant" | "m2" | "once";
+            /**
+             * @description the usual task that it takes the place of
+             * @enum {string}
+             */
+            instead?: "" | "thin" | "hill" | "support";
+        };
+        Chore: {
+            id: string;
+            name: string;
+            /**
+             * Format: date
+             * @description the first time
+             */
+            day: string;
+            /** @description days between two times; left out: once */
+            every?: number;
+            /**
+             * Format: date
+             * @description the last day on which it may fall
+             */
+            until?: string;
+            /** @description one time of it */
+            minutes: number;
+            bed?: string;
+            done: string[];
+        };
+        ChoreDue: {
+            /** @description its id */
+            chore: string;
+            name: string;
+            bed?: string;
+            /** Format: date */
+            day: string;
+            minutes: number;
+            /** @enum {string} */
+            state: "open" | "overdue" | "forgotten" | "waiting" | "skipped" | "done";
+            /** Format: date */
+            done?: string;
+        };
+        BedWork: {
+            turns: components["schemas"]["BedTurn"][];
+            water: components["schemas"]["BedWater"][];
+        };
+        BedTurn: {
+            /** @description that is cleared */
+            sowing: string;
+            crop: string;
+            bed: string;
+            /** @description of the bed */
+            name: string;
+            /**
+             * Format: date
+             * @description on which the crop is cleared
+             */
+            day: string;
+            minutes: number;
+            parts: components["schemas"]["BedTurnPart"][];
+        };
+        BedTurnPart: {
+            do: string;
+            /** Format: date */
+            day: string;
+            count?: number;
+            unit?: string;
+            /** @description of planting: what is planted */
+            crop?: string;
+            /** @description m along the bed */
+            at?: number;
+            /** @description m of it */
+            length?: number;
+        };
+        BedWater: {
+            bed: string;
+            name: string;
+            weeks: components["schemas"]["BedWeek"][];
+        };
+        BedWeek: {
+            /** Format: date */
+            day: string;
+            /** @description mm: measured until yesterday, usual from today on */
+            rain: number;
+            /** @description to be given */
+            litres: number;
+            /** @description that its drip lines run, together; 0: none lie there */
+            minutes: number;
+            /** @description over which it is shared */
+            goes: number;
+            critical: string[];
+            /** @description crops whose rows must stay damp until they are up */
+            seeds: string[];
         };
         Measure: {
             id: string;
@@ -4483,6 +4665,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Needs"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getBedWork: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The work */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BedWork"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getUsualCare: {
+        parameters: {
+            query: {
+                crop: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The steps */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CareStep"][];
                 };
             };
             default: components["responses"]["Problem"];

@@ -36,6 +36,12 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	if q.deleteBedStmt, err = db.PrepareContext(ctx, deleteBed); err != nil {
 		return nil, fmt.Errorf("error preparing query DeleteBed: %w", err)
 	}
+	if q.deleteCareStepStmt, err = db.PrepareContext(ctx, deleteCareStep); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteCareStep: %w", err)
+	}
+	if q.deleteChoreStmt, err = db.PrepareContext(ctx, deleteChore); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteChore: %w", err)
+	}
 	if q.deleteCustomsStmt, err = db.PrepareContext(ctx, deleteCustoms); err != nil {
 		return nil, fmt.Errorf("error preparing query DeleteCustoms: %w", err)
 	}
@@ -147,6 +153,12 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	if q.listBedsStmt, err = db.PrepareContext(ctx, listBeds); err != nil {
 		return nil, fmt.Errorf("error preparing query ListBeds: %w", err)
 	}
+	if q.listCareStepsStmt, err = db.PrepareContext(ctx, listCareSteps); err != nil {
+		return nil, fmt.Errorf("error preparing query ListCareSteps: %w", err)
+	}
+	if q.listChoresStmt, err = db.PrepareContext(ctx, listChores); err != nil {
+		return nil, fmt.Errorf("error preparing query ListChores: %w", err)
+	}
 	if q.listEntriesStmt, err = db.PrepareContext(ctx, listEntries); err != nil {
 		return nil, fmt.Errorf("error preparing query ListEntries: %w", err)
 	}
@@ -215,6 +227,12 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	}
 	if q.putBedStmt, err = db.PrepareContext(ctx, putBed); err != nil {
 		return nil, fmt.Errorf("error preparing query PutBed: %w", err)
+	}
+	if q.putCareStepStmt, err = db.PrepareContext(ctx, putCareStep); err != nil {
+		return nil, fmt.Errorf("error preparing query PutCareStep: %w", err)
+	}
+	if q.putChoreStmt, err = db.PrepareContext(ctx, putChore); err != nil {
+		return nil, fmt.Errorf("error preparing query PutChore: %w", err)
 	}
 	if q.putCustomsStmt, err = db.PrepareContext(ctx, putCustoms); err != nil {
 		return nil, fmt.Errorf("error preparing query PutCustoms: %w", err)
@@ -314,6 +332,16 @@ func (q *Queries) Close() error {
 	if q.deleteBedStmt != nil {
 		if cerr := q.deleteBedStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing deleteBedStmt: %w", cerr)
+		}
+	}
+	if q.deleteCareStepStmt != nil {
+		if cerr := q.deleteCareStepStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteCareStepStmt: %w", cerr)
+		}
+	}
+	if q.deleteChoreStmt != nil {
+		if cerr := q.deleteChoreStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteChoreStmt: %w", cerr)
 		}
 	}
 	if q.deleteCustomsStmt != nil {
@@ -501,6 +529,16 @@ func (q *Queries) Close() error {
 			err = fmt.Errorf("error closing listBedsStmt: %w", cerr)
 		}
 	}
+	if q.listCareStepsStmt != nil {
+		if cerr := q.listCareStepsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listCareStepsStmt: %w", cerr)
+		}
+	}
+	if q.listChoresStmt != nil {
+		if cerr := q.listChoresStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listChoresStmt: %w", cerr)
+		}
+	}
 	if q.listEntriesStmt != nil {
 		if cerr := q.listEntriesStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing listEntriesStmt: %w", cerr)
@@ -614,6 +652,16 @@ func (q *Queries) Close() error {
 	if q.putBedStmt != nil {
 		if cerr := q.putBedStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing putBedStmt: %w", cerr)
+		}
+	}
+	if q.putCareStepStmt != nil {
+		if cerr := q.putCareStepStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putCareStepStmt: %w", cerr)
+		}
+	}
+	if q.putChoreStmt != nil {
+		if cerr := q.putChoreStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putChoreStmt: %w", cerr)
 		}
 	}
 	if q.putCustomsStmt != nil {
@@ -784,6 +832,8 @@ type Queries struct {
 	addPhotographStmt           *sql.Stmt
 	deleteAgreementStmt         *sql.Stmt
 	deleteBedStmt               *sql.Stmt
+	deleteCareStepStmt          *sql.Stmt
+	deleteChoreStmt             *sql.Stmt
 	deleteCustomsStmt           *sql.Stmt
 	deleteEntryStmt             *sql.Stmt
 	deleteGuestStmt             *sql.Stmt
@@ -821,6 +871,8 @@ type Queries struct {
 	journalSinceStmt            *sql.Stmt
 	journalStackStmt            *sql.Stmt
 	listBedsStmt                *sql.Stmt
+	listCareStepsStmt           *sql.Stmt
+	listChoresStmt              *sql.Stmt
 	listEntriesStmt             *sql.Stmt
 	listGuestsStmt              *sql.Stmt
 	listHabitsStmt              *sql.Stmt
@@ -844,6 +896,8 @@ type Queries struct {
 	listWishesStmt              *sql.Stmt
 	putAgreementStmt            *sql.Stmt
 	putBedStmt                  *sql.Stmt
+	putCareStepStmt             *sql.Stmt
+	putChoreStmt                *sql.Stmt
 	putCustomsStmt              *sql.Stmt
 	putEntryStmt                *sql.Stmt
 	putGuestStmt                *sql.Stmt
@@ -879,6 +933,8 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		addPhotographStmt:           q.addPhotographStmt,
 		deleteAgreementStmt:         q.deleteAgreementStmt,
 		deleteBedStmt:               q.deleteBedStmt,
+		deleteCareStepStmt:          q.deleteCareStepStmt,
+		deleteChoreStmt:             q.deleteChoreStmt,
 		deleteCustomsStmt:           q.deleteCustomsStmt,
 		deleteEntryStmt:             q.deleteEntryStmt,
 		deleteGuestStmt:             q.deleteGuestStmt,
@@ -916,6 +972,8 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		journalSinceStmt:            q.journalSinceStmt,
 		journalStackStmt:            q.journalStackStmt,
 		listBedsStmt:                q.listBedsStmt,
+		listCareStepsStmt:           q.listCareStepsStmt,
+		listChoresStmt:              q.listChoresStmt,
 		listEntriesStmt:             q.listEntriesStmt,
 		listGuestsStmt:              q.listGuestsStmt,
 		listHabitsStmt:              q.listHabitsStmt,
@@ -939,6 +997,8 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		listWishesStmt:              q.listWishesStmt,
 		putAgreementStmt:            q.putAgreementStmt,
 		putBedStmt:                  q.putBedStmt,
+		putCareStepStmt:             q.putCareStepStmt,
+		putChoreStmt:                q.putChoreStmt,
 		putCustomsStmt:              q.putCustomsStmt,
 		putEntryStmt:                q.putEntryStmt,
 		putGuestStmt:                q.putGuestStmt,

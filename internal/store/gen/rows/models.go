@@ -19,6 +19,18 @@ type Bed struct {
 	Body     string
 }
 
+type CareStep struct {
+	ID       string
+	Position float64
+	Body     string
+}
+
+type Chore struct {
+	ID       string
+	Position float64
+	Body     string
+}
+
 type Custom struct {
 	ID   int64
 	Body string

@@ -80,6 +80,24 @@ func (q *Queries) DeleteBed(ctx context.Context, id string) error {
 	return err
 }
 
+const deleteCareStep = `-- name: DeleteCareStep :exec
+DELETE FROM care_step WHERE id = ?
+`
+
+func (q *Queries) DeleteCareStep(ctx context.Context, id string) error {
+	_, err := q.exec(ctx, q.deleteCareStepStmt, deleteCareStep, id)
+	return err
+}
+
+const deleteChore = `-- name: DeleteChore :exec
+DELETE FROM chore WHERE id = ?
+`
+
+func (q *Queries) DeleteChore(ctx context.Context, id string) error {
+	_, err := q.exec(ctx, q.deleteChoreStmt, deleteChore, id)
+	return err
+}
+
 const deleteCustoms = `-- name: DeleteCustoms :exec
 DELETE FROM customs
 `
@@ -624,6 +642,60 @@ func (q *Queries) ListBeds(ctx context.Context) ([]Bed, error) {
 	var items []Bed
 	for rows.Next() {
 		var i Bed
+		if err := rows.Scan(&i.ID, &i.Position, &i.Body); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const listCareSteps = `-- name: ListCareSteps :many
+SELECT id, position, body FROM care_step ORDER BY position, id
+`
+
+func (q *Queries) ListCareSteps(ctx context.Context) ([]CareStep, error) {
+	rows, err := q.query(ctx, q.listCareStepsStmt, listCareSteps)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []CareStep
+	for rows.Next() {
+		var i CareStep
+		if err := rows.Scan(&i.ID, &i.Position, &i.Body); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const listChores = `-- name: ListChores :many
+SELECT id, position, body FROM chore ORDER BY position, id
+`
+
+func (q *Queries) ListChores(ctx context.Context) ([]Chore, error) {
+	rows, err := q.query(ctx, q.listChoresStmt, listChores)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []Chore
+	for rows.Next() {
+		var i Chore
 		if err := rows.Scan(&i.ID, &i.Position, &i.Body); err != nil {
 			return nil, err
 		}
@@ -1362,6 +1434,38 @@ type PutBedParams struct {
 
 func (q *Queries) PutBed(ctx context.Context, arg PutBedParams) error {
 	_, err := q.exec(ctx, q.putBedStmt, putBed, arg.ID, arg.Position, arg.Body)
+	return err
+}
+
+const putCareStep = `-- name: PutCareStep :exec
+INSERT INTO care_step (id, position, body) VALUES (?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, body = excluded.body
+`
+
+type PutCareStepParams struct {
+	ID       string
+	Position float64
+	Body     string
+}
+
+func (q *Queries) PutCareStep(ctx context.Context, arg PutCareStepParams) error {
+	_, err := q.exec(ctx, q.putCareStepStmt, putCareStep, arg.ID, arg.Position, arg.Body)
+	return err
+}
+
+const putChore = `-- name: PutChore :exec
+INSERT INTO chore (id, position, body) VALUES (?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, body = excluded.body
+`
+
+type PutChoreParams struct {
+	ID       string
+	Position float64
+	Body     string
+}
+
+func (q *Queries) PutChore(ctx context.Context, arg PutChoreParams) error {
+	_, err := q.exec(ctx, q.putChoreStmt, putChore, arg.ID, arg.Position, arg.Body)
 	return err
 }
 

@@ -60,6 +60,8 @@ async function begin() {
     lots: [],
     patches: [],
     measures: [],
+    care: [],
+    chores: [],
     own_crops: [],
     own_preparations: [],
     habits: [],

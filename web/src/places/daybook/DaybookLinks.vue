@@ -8,6 +8,7 @@ const print = () => window.print()
     <RouterLink to="/daybook/weigh">Weigh in</RouterLink>
     <RouterLink to="/daybook/kitchen">Put up</RouterLink>
     <RouterLink to="/daybook/record">What came in</RouterLink>
+    <RouterLink to="/daybook/work">Jobs and care</RouterLink>
     <button type="button" class="link" @click="print">Print the week</button>
   </span>
 </template>

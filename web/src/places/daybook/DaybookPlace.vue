@@ -4,8 +4,9 @@
 import { ElInput } from 'element-plus'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Sowing } from '../../lib/api'
-import { doneIn, greenTasks, linesUntil, monday } from '../../lib/daybook'
+import type { ChoreDue, Sowing } from '../../lib/api'
+import { provideBedWork } from '../../lib/bedwork'
+import { doneIn, greenTasks, linesUntil, monday, type Line } from '../../lib/daybook'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { provideLessons } from '../../lib/lessons'
@@ -13,6 +14,7 @@ import { provideOutlooks } from '../../lib/outlooks'
 import { day, dayNumber, fullDay, isoDay, weekday } from '../../lib/words'
 import BagLines from './BagLines.vue'
 import BehindLine from './BehindLine.vue'
+import ChoreLine from './ChoreLine.vue'
 import DaybookLinks from './DaybookLinks.vue'
 import DoneTasks from './DoneTasks.vue'
 import EarlierYears from './EarlierYears.vue'
@@ -23,6 +25,7 @@ import LogLine from './LogLine.vue'
 import StandingLine from './StandingLine.vue'
 import TaskLine from './TaskLine.vue'
 import MoonLine from './MoonLine.vue'
+import WaterLine from './WaterLine.vue'
 import WeatherLine from './WeatherLine.vue'
 import WeekHead from './WeekHead.vue'
 import './daybook.css'
@@ -30,6 +33,7 @@ import './daybook.css'
 const store = useHousehold()
 const router = useRouter()
 provideOutlooks()
+const { water } = provideBedWork()
 const ahead = ref(0) // weeks looked ahead
 const find = ref('')
 const finder = ref<InstanceType<typeof ElInput>>()
@@ -43,6 +47,17 @@ const all = computed(() => {
   return lines.filter((l) => !wanted || (l.do + ' ' + l.crop).toLowerCase().includes(wanted))
 })
 provideLessons(() => all.value)
+/** The household's own jobs that are to be done until the end of next week. */
+const chores = computed(() => {
+  const last = isoDay(start.value + 13)
+  const wanted = find.value.trim().toLowerCase()
+  return (plan.value?.chores ?? []).filter(
+    (c) =>
+      (c.state === 'open' || c.state === 'overdue') &&
+      c.day <= last &&
+      (!wanted || c.name.toLowerCase().includes(wanted)),
+  )
+})
 const parts = computed(() => {
   const iso = today.value
   const from = isoDay(start.value)
@@ -52,16 +67,27 @@ const parts = computed(() => {
       name: ahead.value ? `Week of ${day(from)}` : 'This week',
       from,
       lines: all.value.filter((l) => l.day >= (ahead.value ? from : iso) && l.day < next),
+      chores: chores.value.filter((c) => c.day >= (ahead.value ? from : iso) && c.day < next),
     },
     {
       name: ahead.value ? `Week of ${day(next)}` : 'Next week',
       from: next,
       lines: all.value.filter((l) => l.day >= next),
+      chores: chores.value.filter((c) => c.day >= next),
     },
   ]
   const over = all.value.filter((l) => l.day < iso)
-  return over.length && !ahead.value ? [{ name: 'Overdue', from: '', lines: over }, ...weeks] : weeks
+  const late: ChoreDue[] = chores.value.filter((c) => c.day < iso)
+  return over.length + late.length && !ahead.value
+    ? [{ name: 'Overdue', from: '', lines: over, chores: late }, ...weeks]
+    : weeks
 })
+/** The lines and the household's own jobs of a part, by day. */
+const byDay = (p: { lines: Line[]; chores: ChoreDue[] }) =>
+  [
+    ...p.chores.map((due) => ({ key: due.chore + due.day, day: due.day, due, line: undefined })),
+    ...p.lines.map((line) => ({ key: line.key, day: line.day, due: undefined, line })),
+  ].sort((a, b) => a.day.localeCompare(b.day))
 /** Green manures: from a fortnight ago, since nobody ticks them, to the end of next week. */
 const greens = computed(() =>
   plan.value ? greenTasks(plan.value, isoDay(start.value - (ahead.value ? 0 : 14)), isoDay(start.value + 13)) : [],
@@ -125,6 +151,7 @@ useKeys([
     </div>
     <LogLine />
     <WeatherLine />
+    <WaterLine v-if="!ahead" :water="water" />
     <BehindLine />
     <FrostNights />
     <div class="columns">
@@ -134,9 +161,12 @@ useKeys([
           <span class="crop">{{ next.crop }}</span>.
         </p>
         <section v-for="p in parts" :key="p.name" :aria-label="p.name">
-          <WeekHead :name="p.name" :from="p.from" :busy="p.lines.length > 0" />
-          <ul v-if="p.lines.length">
-            <TaskLine v-for="l in p.lines" :key="l.key" :line="l" :overdue="p.name === 'Overdue'" />
+          <WeekHead :name="p.name" :from="p.from" :busy="p.lines.length + p.chores.length > 0" />
+          <ul v-if="p.lines.length + p.chores.length">
+            <template v-for="x in byDay(p)" :key="x.key">
+              <ChoreLine v-if="x.due" :due="x.due" :overdue="p.name === 'Overdue'" />
+              <TaskLine v-else-if="x.line" :line="x.line" :overdue="p.name === 'Overdue'" />
+            </template>
           </ul>
           <p v-else class="quiet none">
             {{

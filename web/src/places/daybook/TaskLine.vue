@@ -3,6 +3,7 @@
 import { ElButton, ElInput } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Problem, Sowing, Task } from '../../lib/api'
+import { useTurns } from '../../lib/bedwork'
 import type { Line } from '../../lib/daybook'
 import { useWhere } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
@@ -11,6 +12,7 @@ import { useUnits } from '../../lib/units'
 import { count as many, day, taskAmount, weekday } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
 import LessonLines from './LessonLines.vue'
+import TurnLines from './TurnLines.vue'
 
 const props = defineProps<{ line: Line; overdue?: boolean }>()
 const store = useHousehold()
@@ -21,6 +23,9 @@ const on = ref(store.plan?.as_of ?? '')
 const counts = ref<Record<string, number | undefined>>({})
 
 const whereIs = useWhere()
+const turnsOf = useTurns()
+/** What is done in the beds before the next crop, where this clears one. */
+const turns = computed(() => (props.line.what === 'clear' ? turnsOf(...props.line.parts.map((p) => p.sowing.id)) : []))
 /** In which bed; not of what is done indoors. */
 const place = computed(() => {
   const outside = props.line.parts.filter(
@@ -116,6 +121,7 @@ async function done() {
       ><span class="weekday small">{{ weekday(line.day).slice(0, 3) }}</span> {{ day(line.day) }}</span
     >
     <LessonLines :line="line.key" />
+    <TurnLines v-if="turns.length" :turns="turns" />
     <div v-if="open" class="form">
       <label class="field"
         ><span>Done on</span><ElInput v-model="on" type="date" size="small" aria-label="Done on"
@@ -145,39 +151,6 @@ async function done() {
 </template>
 
 <style scoped>
-.task {
-  display: grid;
-  grid-template-columns: 2.1rem minmax(0, 1fr) auto;
-  column-gap: var(--space-4);
-  align-items: center;
-  border-bottom: 1px solid var(--hair);
-  padding: var(--space-3) 0;
-}
-.tick {
-  width: 1.7rem;
-  height: 1.7rem;
-  border: 1.5px solid var(--ink-2);
-  background: var(--sheet);
-  border-radius: 2px;
-  padding: 0;
-  cursor: pointer;
-}
-.tick svg {
-  width: 1.3rem;
-  height: 1.3rem;
-  display: block;
-  margin: auto;
-}
-.tick path {
-  fill: none;
-  stroke: var(--fresh);
-  stroke-width: 2.2;
-  opacity: 0;
-}
-.tick:hover path,
-.tick:focus-visible path {
-  opacity: 1;
-}
 .waits .tick path {
   opacity: 1;
 }
@@ -196,29 +169,8 @@ b.waits {
   font-weight: 600;
   font-size: var(--type-large);
 }
-.more {
-  display: block;
-  color: var(--ink-2);
-}
-.more > * + *::before {
-  content: ' · ';
-}
 .more b {
   color: var(--ink);
-}
-.when {
-  font-family: var(--serif);
-  font-variant-numeric: tabular-nums lining-nums;
-  white-space: nowrap;
-  text-align: right;
-}
-.weekday {
-  font-family: var(--sans);
-  color: var(--ink-2);
-}
-.when.warn {
-  color: var(--accent);
-  font-weight: 600;
 }
 .form {
   grid-column: 2 / -1;
@@ -230,15 +182,5 @@ b.waits {
 }
 .form .wrong {
   flex-basis: 100%;
-}
-@media (max-width: 720px) {
-  .task {
-    grid-template-columns: 3rem minmax(0, 1fr) auto;
-    padding: var(--space-4) 0;
-  }
-  .tick {
-    width: 2.7rem;
-    height: 2.7rem;
-  }
 }
 </style>
