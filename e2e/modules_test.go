@@ -97,6 +97,17 @@ func TestTypedNumbersAreRead(t *testing.T) {
 			}
 		}
 	}
+	// A ruler, a scale and a jar are read as people write them.
+	for text, want := range map[string]string{
+		"4 ft 6 in|feet": "4.5", "4' 6\"|feet": "4.5", "6 in|feet": "0.5", "3.5|feet": "3.5", "1 1/2|inches": "1.5", "1½|inches": "1.5", "3/4 in|inches": "0.75",
+		"2 lb 4 oz|pounds": "2.25", "8 oz|pounds": "0.5", "1.5|pounds": "1.5", "2 gal|quarts": "8", "1 pint|quarts": "0.5", "3 cups|quarts": "0.75",
+		"4 kg|pounds": "NaN", "a few|feet": "NaN", "1/0|inches": "NaN", "|feet": "NaN",
+	} {
+		typed, style, _ := strings.Cut(text, "|")
+		if got := p.eval(`(t, style) => String(m.readOf(t, {unit: '', factor: 1, offset: 0, decimals: 1, style}))`, typed, style); got != want {
+			t.Errorf("%q in %s is read as %s, want %s", typed, style, got, want)
+		}
+	}
 	if got := p.eval(`() => m.preciseOf(123.456789, {unit: 'kg', factor: 1, offset: 0, decimals: 1}).number + ' ' + m.preciseOf(1234567.8, {unit: '', factor: 1, offset: 0, decimals: 0}).number`); got != "123.46 1\u2009234\u2009568" {
 		t.Errorf("five figures are %q", got)
 	}

@@ -22,7 +22,7 @@ func cropBook(b *book.Book) CropBook {
 		return slices.Index(book.Parts, x.Part) - slices.Index(book.Parts, y.Part)
 	})
 	for _, c := range b.Crops() {
-		row := BookCrop{ID: c.ID, Food: c.Food, Name: c.Name, Botanical: c.Botanical, Family: c.Family, Group: string(c.Group), Own: c.Own, From: c.From, Basis: c.Basis, Facts: facts(c), Figures: []BookFigure{}}
+		row := BookCrop{ID: c.ID, Food: c.Food, Name: c.Name, Botanical: c.Botanical, Family: c.Family, Group: string(c.Group), Own: c.Own, From: c.From, Basis: c.Basis, Facts: facts(c), Figures: []BookFigure{}, DepthCm: c.Depth.Or(0), Sun: BookCropSun(c.Sun)}
 		for _, a := range as["crop"] {
 			if a, ok := c.Assumed(a.Field); ok {
 				row.Figures = append(row.Figures, figure(a))
@@ -105,6 +105,9 @@ func facts(c *book.Crop) []string {
 	}
 	if c.PlantOutWeeks.Known {
 		out = append(out, "earliest planting out: "+weeks(c.PlantOutWeeks.Value))
+	}
+	if c.Start == book.Transplanted || c.Start == book.SownEither {
+		out = append(out, "young plants are set "+c.DepthSet())
 	}
 	if c.RaiseWeeks.Known {
 		out = append(out, fmt.Sprintf("indoors for %.0f weeks", c.RaiseWeeks.Value))

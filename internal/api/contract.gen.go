@@ -53,6 +53,24 @@ func (e AssumptionKind) Valid() bool {
 	}
 }
 
+// Defines values for BookCropSun.
+const (
+	Full BookCropSun = "full"
+	Part BookCropSun = "part"
+)
+
+// Valid indicates whether the value is a known member of the BookCropSun enum.
+func (e BookCropSun) Valid() bool {
+	switch e {
+	case Full:
+		return true
+	case Part:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for CautionLevel.
 const (
 	Care   CautionLevel = "care"
@@ -302,6 +320,33 @@ func (e QuestionAsk) Valid() bool {
 	}
 }
 
+// Defines values for ShownStyle.
+const (
+	Empty  ShownStyle = ""
+	Feet   ShownStyle = "feet"
+	Inches ShownStyle = "inches"
+	Pounds ShownStyle = "pounds"
+	Quarts ShownStyle = "quarts"
+)
+
+// Valid indicates whether the value is a known member of the ShownStyle enum.
+func (e ShownStyle) Valid() bool {
+	switch e {
+	case Empty:
+		return true
+	case Feet:
+		return true
+	case Inches:
+		return true
+	case Pounds:
+		return true
+	case Quarts:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for WeatherFileDegrees.
 const (
 	C WeatherFileDegrees = "C"
@@ -510,6 +555,9 @@ type BookCrop struct {
 	Basis     string `json:"basis"`
 	Botanical string `json:"botanical"`
 
+	// DepthCm at which seed or planting stock is put; 0: not known
+	DepthCm float64 `json:"depth_cm"`
+
 	// Facts in words
 	Facts   []string     `json:"facts"`
 	Family  string       `json:"family"`
@@ -520,7 +568,11 @@ type BookCrop struct {
 	ID      string       `json:"id"`
 	Name    string       `json:"name"`
 	Own     bool         `json:"own"`
+	Sun     BookCropSun  `json:"sun"`
 }
+
+// BookCropSun defines model for BookCrop.Sun.
+type BookCropSun string
 
 // BookFigure defines model for BookFigure.
 type BookFigure struct {
@@ -572,6 +624,9 @@ type BookPreparation struct {
 	Own     bool         `json:"own"`
 	Parts   []string     `json:"parts"`
 }
+
+// Buy defines model for Buy.
+type Buy = plan.Buy
 
 // Call a name that the crop book does not know, and the one that takes its place everywhere
 type Call = store.Call
@@ -1309,8 +1364,14 @@ type Shown struct {
 	Decimals int     `json:"decimals"`
 	Factor   float64 `json:"factor"`
 	Offset   float64 `json:"offset"`
-	Unit     string  `json:"unit"`
+
+	// Style how its numbers are written
+	Style ShownStyle `json:"style"`
+	Unit  string     `json:"unit"`
 }
+
+// ShownStyle how its numbers are written
+type ShownStyle string
 
 // SourceFacts defines model for SourceFacts.
 type SourceFacts = wish.SourceFacts
@@ -1973,6 +2034,9 @@ type ServerInterface interface {
 	// GetShelfRates How fast the lots on the shelf were really drawn on in the last eight weeks
 	// (GET /shelf-rates)
 	GetShelfRates(ctx *echo.Context) error
+	// GetShopping The seed, planting stock and young plants that are to be got, by the day they are needed
+	// (GET /shopping)
+	GetShopping(ctx *echo.Context) error
 	// GetSowingChances The chance that a sowing is ready before the first autumn frost, on its day and ten days earlier or later
 	// (GET /sowing-chances)
 	GetSowingChances(ctx *echo.Context, params GetSowingChancesParams) error
@@ -2783,6 +2847,15 @@ func (w *ServerInterfaceWrapper) GetShelfRates(ctx *echo.Context) error {
 	return err
 }
 
+// GetShopping converts echo context to params.
+func (w *ServerInterfaceWrapper) GetShopping(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetShopping(ctx)
+	return err
+}
+
 // GetSowingChances converts echo context to params.
 func (w *ServerInterfaceWrapper) GetSowingChances(ctx *echo.Context) error {
 	var err error
@@ -3064,6 +3137,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/ground-free", wrapper.GetGroundFree, options.OperationMiddlewares["getGroundFree"]...)
 	router.GET(options.BaseURL+"/ground-needs", wrapper.GetGroundNeeds, options.OperationMiddlewares["getGroundNeeds"]...)
 	router.GET(options.BaseURL+"/bed-work", wrapper.GetBedWork, options.OperationMiddlewares["getBedWork"]...)
+	router.GET(options.BaseURL+"/shopping", wrapper.GetShopping, options.OperationMiddlewares["getShopping"]...)
 	router.GET(options.BaseURL+"/usual-care", wrapper.GetUsualCare, options.OperationMiddlewares["getUsualCare"]...)
 	router.POST(options.BaseURL+"/bed-beside", wrapper.PostBedBeside, options.OperationMiddlewares["postBedBeside"]...)
 	router.POST(options.BaseURL+"/plot-divide", wrapper.PostPlotDivide, options.OperationMiddlewares["postPlotDivide"]...)

@@ -169,6 +169,15 @@ func (s *Server) GetBedWork(c *echo.Context) error {
 	return c.JSON(http.StatusOK, out)
 }
 
+// GetShopping answers with what is to be got for the sowings to come.
+func (s *Server) GetShopping(c *echo.Context) error {
+	now, err := s.app.Begun(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, plan.Shopping(&now.Plan))
+}
+
 // PostBedBeside says where a bed lies that is measured from another one.
 func (s *Server) PostBedBeside(c *echo.Context) error {
 	var a BesideAsk

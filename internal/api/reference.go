@@ -44,7 +44,7 @@ func reference(b *book.Book) Reference {
 		r.Pairings = append(r.Pairings, Pairing{ID: p.ID, Long: p.Long, LongName: b.Crop(p.Long).Short(), Short: p.Short, ShortName: b.Crop(p.Short).Short(), Weeks: p.WeeksTogether, Room: p.RoomFraction, Why: p.Why, Timing: p.Timing})
 	}
 	shown := func(s amount.Shown) Shown {
-		return Shown{Unit: s.Unit, Factor: s.Factor, Offset: s.Offset, Decimals: s.Decimal}
+		return Shown{Unit: s.Unit, Factor: s.Factor, Offset: s.Offset, Decimals: s.Decimal, Style: ShownStyle(s.Style)}
 	}
 	us := amount.Units(amount.US)
 	for u, m := range amount.Units(amount.Metric) {

@@ -11,6 +11,7 @@ import (
 	"inventory/internal/app"
 	"inventory/internal/core/amount"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/ground"
 	"inventory/internal/core/invalid"
 	"inventory/internal/core/place"
 	"inventory/internal/exchange"
@@ -251,7 +252,11 @@ func (s *Server) GetCalendarFeed(c *echo.Context, secret string, params GetCalen
 func calendarFeed(secret string) string { return "/calendar/" + secret + "/sowings.ics" }
 
 func (s *Server) calendar(c *echo.Context, us bool) error {
-	now, err := s.app.Begun(c.Request().Context())
+	laid, err := s.app.Layout(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	beds, err := ground.BedWorkOf(laid.Of.Input.Household, laid.Of.Plan, laid.Input, laid.Layout)
 	if err != nil {
 		return err
 	}
@@ -260,7 +265,7 @@ func (s *Server) calendar(c *echo.Context, us bool) error {
 		system = amount.US
 	}
 	c.Response().Header().Set("Content-Type", "text/calendar; charset=utf-8")
-	return exchange.WriteCalendar(c.Response(), now.Plan, system)
+	return exchange.WriteCalendar(c.Response(), laid.Of.Plan, beds.Turns, system)
 }
 
 // PostPlaceChart draws the year of a place that may not be saved yet.

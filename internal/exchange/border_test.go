@@ -167,7 +167,7 @@ func TestTheCalendarHasOnlyItsOwnLines(t *testing.T) {
 		t.Fatal(err)
 	}
 	var out bytes.Buffer
-	if err := WriteCalendar(&out, p, amount.Metric); err != nil {
+	if err := WriteCalendar(&out, p, nil, amount.Metric); err != nil {
 		t.Fatal(err)
 	}
 	if !strings.Contains(out.String(), "Ferry") {

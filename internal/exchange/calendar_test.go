@@ -2,6 +2,7 @@ package exchange
 
 import (
 	"bytes"
+	"slices"
 	"strings"
 	"testing"
 
@@ -10,7 +11,9 @@ import (
 	"inventory/demo"
 	"inventory/internal/core/amount"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/ground"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/work"
 )
 
 func calendar(t *testing.T, system amount.System) string {
@@ -23,8 +26,12 @@ func calendar(t *testing.T, system amount.System) string {
 	if err != nil {
 		t.Fatal(err)
 	}
+	cleared := slices.IndexFunc(p.Sowings, func(s plan.Sowing) bool {
+		return slices.ContainsFunc(s.Tasks, func(t work.Task) bool { return t.What == work.Clear })
+	})
+	turns := []ground.BedTurn{{Sowing: p.Sowings[cleared].ID, Name: "Mill bed", Parts: []ground.TurnPart{{Do: "Clear what is left of the crop"}, {Do: "Water the ground", Day: p.AsOf, Count: 40, Unit: amount.Litre}, {Do: "Sow or plant", Day: p.AsOf, Crop: "Leek"}}}}
 	var out bytes.Buffer
-	if err := WriteCalendar(&out, p, system); err != nil {
+	if err := WriteCalendar(&out, p, turns, system); err != nil {
 		t.Fatal(err)
 	}
 	return out.String()
@@ -53,6 +60,12 @@ func TestTheCalendarIsReadAgain(t *testing.T) {
 		to, err2 := e.GetAllDayEndAt()
 		if err1 != nil || err2 != nil || to.Sub(from).Hours() != 24 {
 			t.Errorf("%s lasts from %v to %v: %v %v", e.Id(), from, to, err1, err2)
+		}
+	}
+	flat := strings.ReplaceAll(text, "\r\n ", "")
+	for _, want := range []string{"SUMMARY:Turn the compost", "SUMMARY:Earth up: Potato\\, maincrop", "then in Mill bed: water the ground 40 L (12 Jan)\\, sow or plant leek (12 Jan)"} {
+		if !strings.Contains(flat, want) {
+			t.Errorf("the file does not say %q", want)
 		}
 	}
 	if len(seen) < 300 {

@@ -73,6 +73,7 @@ type Shown struct {
 	Factor  float64
 	Offset  float64
 	Decimal int // decimals worth showing for a number of ordinary size
+	Style   Style
 }
 
 // Exact factors of the international yard and pound (1959) and the US gallon.
@@ -87,20 +88,20 @@ const (
 const LitresPerQuart = litrePerQt
 
 var metricShown = map[Unit]Shown{
-	Kilogram: {"kg", 1, 0, 1}, Gram: {"g", 1, 0, 0}, Litre: {"L", 1, 0, 1}, Metre: {"m", 1, 0, 1},
-	Centimetre: {"cm", 1, 0, 1}, SquareMetre: {"m²", 1, 0, 1}, CubicMetre: {"m³", 1, 0, 2}, Celsius: {"°C", 1, 0, 1},
-	Millimetre: {"mm", 1, 0, 0}, KgPerLitre: {"kg/L", 1, 0, 3}, KgPerArea: {"kg/m²", 1, 0, 2}, GramPerArea: {"g/m²", 1, 0, 0},
-	Share: {"%", 100, 0, 1}, Chance: {"%", 100, 0, 1}, Eater: {"adults", 1, 0, 2}, Meal: {"meals", 1, 0, 1},
-	MealsPerWeek: {"meals a week", 1, 0, 1}, Batch: {"batches", 1, 0, 1}, Hour: {"h", 1, 0, 1},
-	Month: {"months", 1, 0, 1},
+	Kilogram: {"kg", 1, 0, 1, Decimal}, Gram: {"g", 1, 0, 0, Decimal}, Litre: {"L", 1, 0, 1, Decimal}, Metre: {"m", 1, 0, 1, Decimal},
+	Centimetre: {"cm", 1, 0, 1, Decimal}, SquareMetre: {"m²", 1, 0, 1, Decimal}, CubicMetre: {"m³", 1, 0, 2, Decimal}, Celsius: {"°C", 1, 0, 1, Decimal},
+	Millimetre: {"mm", 1, 0, 0, Decimal}, KgPerLitre: {"kg/L", 1, 0, 3, Decimal}, KgPerArea: {"kg/m²", 1, 0, 2, Decimal}, GramPerArea: {"g/m²", 1, 0, 0, Decimal},
+	Share: {"%", 100, 0, 1, Decimal}, Chance: {"%", 100, 0, 1, Decimal}, Eater: {"adults", 1, 0, 2, Decimal}, Meal: {"meals", 1, 0, 1, Decimal},
+	MealsPerWeek: {"meals a week", 1, 0, 1, Decimal}, Batch: {"batches", 1, 0, 1, Decimal}, Hour: {"h", 1, 0, 1, Decimal},
+	Month: {"months", 1, 0, 1, Decimal},
 }
 
 var usShown = map[Unit]Shown{
-	Kilogram: {"lb", 1 / kgPerPound, 0, 1}, Gram: {"oz", 1 / (kgPerPound * 1000 / 16), 0, 1}, Litre: {"qt", 1 / litrePerQt, 0, 1},
-	Metre: {"ft", 1 / metrePerFoot, 0, 1}, Centimetre: {"in", 1 / 2.54, 0, 1}, SquareMetre: {"sq ft", 1 / (metrePerFoot * metrePerFoot), 0, 0},
-	CubicMetre: {"cu yd", 1 / cubicPerYard, 0, 2}, Celsius: {"°F", 1.8, 32, 0}, Millimetre: {"in", 1 / 25.4, 0, 1},
-	KgPerLitre: {"lb/qt", litrePerQt / kgPerPound, 0, 3}, KgPerArea: {"lb/sq ft", metrePerFoot * metrePerFoot / kgPerPound, 0, 2},
-	GramPerArea: {"oz/sq ft", metrePerFoot * metrePerFoot / (kgPerPound * 1000 / 16), 0, 2}, PerMetre: {"a foot", metrePerFoot, 0, 0},
+	Kilogram: {"lb", 1 / kgPerPound, 0, 1, Pounds}, Gram: {"oz", 1 / (kgPerPound * 1000 / 16), 0, 1, Decimal}, Litre: {"qt", 1 / litrePerQt, 0, 1, Quarts},
+	Metre: {"ft", 1 / metrePerFoot, 0, 1, Feet}, Centimetre: {"in", 1 / 2.54, 0, 1, Inches}, SquareMetre: {"sq ft", 1 / (metrePerFoot * metrePerFoot), 0, 0, Decimal},
+	CubicMetre: {"cu yd", 1 / cubicPerYard, 0, 2, Decimal}, Celsius: {"°F", 1.8, 32, 0, Decimal}, Millimetre: {"in", 1 / 25.4, 0, 1, Decimal},
+	KgPerLitre: {"lb/qt", litrePerQt / kgPerPound, 0, 3, Decimal}, KgPerArea: {"lb/sq ft", metrePerFoot * metrePerFoot / kgPerPound, 0, 2, Decimal},
+	GramPerArea: {"oz/sq ft", metrePerFoot * metrePerFoot / (kgPerPound * 1000 / 16), 0, 2, Decimal}, PerMetre: {"a foot", metrePerFoot, 0, 0, Decimal},
 }
 
 // Units lists every unit that converts or needs more than a whole number, with
@@ -145,6 +146,9 @@ var english = message.NewPrinter(language.English)
 func Written(v float64, u Unit, s System) (digits, unit string) {
 	sh := Show(u, s)
 	n := v*sh.Factor + sh.Offset
+	if sh.Style != Decimal {
+		return customary(n, sh)
+	}
 	digits = inDigits(n, decimals(n, sh.Decimal))
 	return digits, one(sh.Unit, digits)
 }
@@ -159,7 +163,7 @@ func decimals(n float64, usual int) int {
 		return 0
 	case a >= 100:
 		return min(usual, 1)
-	case a < 1 && usual == 1:
+	case a < 1 && usual == 1 && math.Abs(n*10-math.Round(n*10)) > 1e-9:
 		return 2
 	case a < 10 && usual == 0:
 		return 1

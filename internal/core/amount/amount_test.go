@@ -60,7 +60,7 @@ func TestRenderReplacesMarks(t *testing.T) {
 	if got := Render(text, Metric); got != "takes 1.5 kg, not {this}" {
 		t.Errorf("got %q", got)
 	}
-	if got := Render(text, US); got != "takes 3.3 lb, not {this}" {
+	if got := Render(text, US); got != "takes 3 lb 5 oz, not {this}" {
 		t.Errorf("got %q", got)
 	}
 }

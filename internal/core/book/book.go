@@ -65,6 +65,7 @@ func Load(files fs.FS) (*Book, error) {
 	try(readSheet(files, "words.csv", strings.Fields("word kind_of means note kg"), b.readWord))
 	try(readSheet(files, "begin.csv", strings.Fields("habit words line per_adult"), b.readBeginning))
 	try(readSheet(files, "care.csv", strings.Fields("id do suits from days every times until minutes per instead"), b.readCare))
+	try(readSheet(files, "set_depth.csv", strings.Fields("food words"), b.readSetDepth))
 	try(readSheet(files, "families.csv", strings.Fields("family name"), b.readFamily))
 	if err := errors.Join(errs...); err != nil {
 		return nil, err

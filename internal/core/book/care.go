@@ -108,3 +108,25 @@ func (b *Book) CareFor(c *Crop) []CareStep {
 	}
 	return out
 }
+
+// potDepth is how deep a young plant is set of which the book says nothing else.
+const potDepth = "as deep as in its pot"
+
+// readSetDepth reads how deep the young plants of a food are set. It comes after the crops.
+func (b *Book) readSetDepth(s *sheet) {
+	food, words := s.must("food"), s.must("words")
+	if len(b.foods[food]) == 0 {
+		s.fail("food", food, "a food of crops.csv is wanted")
+	}
+	for _, c := range b.foods[food] {
+		c.SetDepth = words
+	}
+}
+
+// DepthSet returns how deep a young plant is set, in words.
+func (c *Crop) DepthSet() string {
+	if c.SetDepth != "" {
+		return c.SetDepth
+	}
+	return potDepth
+}

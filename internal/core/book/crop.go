@@ -52,8 +52,9 @@ type Crop struct {
 	HoldDays    float64
 	KeepDays    Maybe
 
-	InRow, RowGap, Block Maybe // spacing, cm; blank for what is sown by area
-	Depth                Maybe
+	InRow, RowGap, Block Maybe  // spacing, cm; blank for what is sown by area
+	Depth                Maybe  // at which its seed or planting stock is put, cm
+	SetDepth             string // how deep a young plant is set, in words
 	PerStation           Maybe
 	SeedsPerMetre        Maybe
 

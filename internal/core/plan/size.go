@@ -291,6 +291,7 @@ func (s *Sowing) fill(z reckon.Size, crop *book.Crop) {
 	s.Layout, s.Rows, s.InRow, s.RowGap = z.Stand.Layout, z.Stand.Rows, crop.InRow.Value, crop.RowGap.Value
 	s.Planted, s.RowMetres, s.BedLength, s.Area = z.Planted, z.RowMetres, z.BedLength, z.Area
 	s.Low, s.Likely, s.High, s.LossShare = z.Low, z.Likely, z.Top, crop.FailProb
+	s.depths(crop)
 	if s.Cells > 0 { // a cell in which one comes up, and of those the best
 		occupied := 1 - math.Pow(1-crop.Germination.Or(1), float64(z.PerStation))
 		s.Spare = max(0, int(float64(s.Cells)*occupied)-s.SetOut)

@@ -164,7 +164,9 @@ type Sowing struct {
 	Planted   int           `json:"-"` // places that it takes in the bed: plants or stations
 	Seeds     int           `json:"seeds"`
 	SeedGram  float64       `json:"seed_gram"`
-	PerPlace  int           `json:"per_place"` // seeds to a cell or station
+	PerPlace  int           `json:"per_place"`           // seeds to a cell or station
+	Depth     float64       `json:"depth_cm"`            // at which seed or planting stock is put; 0: not known
+	SetDepth  string        `json:"set_depth,omitempty"` // how deep young plants are set, in words
 	StockKg   float64       `json:"stock_kg"`
 	StockUnit string        `json:"stock_unit,omitempty"`
 	DrillM    float64       `json:"drill_m"`

@@ -68,9 +68,9 @@ func TestAmountsAreInTheReadersUnits(t *testing.T) {
 		fact           Fact
 		metric, custom string
 	}{
-		{NoFreeLength{2.5}, "what is growing there, or was placed there by you, leaves no 2.5 m free at that time", "what is growing there, or was placed there by you, leaves no 8.2 ft free at that time"},
-		{BuyWeight{4}, "buy 4 kg", "buy 8.8 lb"},
-		{BuyPieces{Pieces: 12, Kilogram: 3}, "buy 12 pieces, about 3 kg", "buy 12 pieces, about 6.6 lb"},
+		{NoFreeLength{2.5}, "what is growing there, or was placed there by you, leaves no 2.5 m free at that time", "what is growing there, or was placed there by you, leaves no 8 ft 2 in free at that time"},
+		{BuyWeight{4}, "buy 4 kg", "buy 8 lb 13 oz"},
+		{BuyPieces{Pieces: 12, Kilogram: 3}, "buy 12 pieces, about 3 kg", "buy 12 pieces, about 6 lb 10 oz"},
 		{TooSmall{Wanted: 100, Least: 250}, "spacing alone cannot make them as small as 100 g; at their closest they weigh about 250 g", "spacing alone cannot make them as small as 3.5 oz; at their closest they weigh about 8.8 oz"},
 	} {
 		metric, custom := amount.Render(c.fact.String(), amount.Metric), amount.Render(c.fact.String(), amount.US)

@@ -197,7 +197,7 @@ func cover(out []Task, j Job) []Task {
 // tend adds what there is to do while a crop grows.
 func tend(out []Task, j Job, r book.Rules, stands civil.Date) []Task {
 	if j.Up != 0 {
-		out = add(out, Task{What: UpBy, Do: "Check that seedlings are up; sow again if not", Day: j.Up, Count: float64(j.Plants), Unit: amount.Plant})
+		out = add(out, Task{What: UpBy, Do: "Check seedlings", Day: j.Up, Count: float64(j.Plants), Unit: amount.Plant})
 	}
 	up := stands
 	if j.Method == season.Direct && j.Up != 0 {

@@ -1,6 +1,8 @@
 // Numbers as they are written beside their units, by the rules of the core (package
 // amount); the tests of both read internal/core/amount/testdata/numbers.csv.
 
+import { customary, readCustomary, type Style } from './customary'
+
 /** How a unit is shown: value × factor + offset, with the unit's word beside it. */
 export interface Shown {
   unit: string
@@ -8,6 +10,8 @@ export interface Shown {
   offset: number
   /** Decimals worth showing for a number of ordinary size. */
   decimals: number
+  /** How its numbers are written: empty with a decimal point, else as in customary.ts. */
+  style: Style
 }
 
 export interface Quantity {
@@ -45,7 +49,7 @@ function decimalsOf(n: number, usual: number): number {
   const size = Math.abs(n)
   if (size >= 1000) return 0
   if (size >= 100) return Math.min(usual, 1)
-  if (size < 1 && usual === 1) return 2
+  if (size < 1 && usual === 1 && Math.abs(n * 10 - Math.round(n * 10)) > 1e-9) return 2
   if (size < 10 && usual === 0) return 1 // three and a half jars, not four
   return usual
 }
@@ -61,6 +65,11 @@ export function fixed(n: number, decimals: number): string {
   return inDigits(rounded(n, decimals), { minimumFractionDigits: decimals, maximumFractionDigits: decimals })
 }
 
+/** A number with as many decimals as its size asks for. */
+export function ordinary(n: number, usual: number): string {
+  return fixed(n, decimalsOf(n, usual))
+}
+
 /** A whole number with its sign: by how much something is more or less. */
 export function signed(n: number): string {
   return (n < 0 ? '−' : '+') + fixed(Math.abs(n), 0)
@@ -69,8 +78,8 @@ export function signed(n: number): string {
 /** A value of a unit as a number and the unit beside it. */
 export function quantityOf(value: number, s: Shown): Quantity {
   const n = value * s.factor + s.offset
-  const d = decimalsOf(n, s.decimals)
-  const number = fixed(n, d)
+  if (s.style) return customary(n, s.style)
+  const number = ordinary(n, s.decimals)
   return { number, unit: one(s.unit, number) }
 }
 
@@ -92,12 +101,16 @@ export function sayOf(value: number, s: Shown): string {
 
 /** What to put into a field for a value, with no more digits than it has. */
 export function entryOf(value: number, s: Shown): string {
+  if (s.style === 'inches' || s.style === 'feet') {
+    const q = quantityOf(value, s)
+    return q.unit === s.unit ? q.number : `${q.number} ${q.unit}` // the field has its own unit beside it
+  }
   return String(Number((value * s.factor + s.offset).toPrecision(6)))
 }
 
 /** The SI value of a field's text; NaN where it is no number. */
 export function readOf(text: string, s: Shown): number {
-  return (plainNumber(text) - s.offset) / s.factor
+  return ((s.style ? readCustomary(text, s.style) : plainNumber(text)) - s.offset) / s.factor
 }
 
 /** A number as typed, with a decimal point or comma; NaN where it is none. */

@@ -568,6 +568,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/shopping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The seed, planting stock and young plants that are to be got, by the day they are needed */
+        get: operations["getShopping"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/usual-care": {
         parameters: {
             query?: never;
@@ -1781,6 +1798,13 @@ export interface components {
             own: boolean;
             from: string;
             basis: string;
+            /**
+             * Format: double
+             * @description at which seed or planting stock is put; 0: not known
+             */
+            depth_cm: number;
+            /** @enum {string} */
+            sun: "full" | "part";
             /** @description in words */
             facts: string[];
             figures: components["schemas"]["BookFigure"][];
@@ -1958,6 +1982,10 @@ export interface components {
             /** Format: double */
             seed_gram: number;
             per_place: number;
+            /** @description at which seed or planting stock is put; 0: not known */
+            depth_cm: number;
+            /** @description how deep young plants are set, in words */
+            set_depth?: string;
             /** Format: double */
             stock_kg: number;
             stock_unit?: string;
@@ -3309,6 +3337,27 @@ export interface components {
             /** Format: date */
             done?: string;
         };
+        Buy: {
+            crop: string;
+            name: string;
+            seeds?: number;
+            /** @description of seed */
+            gram?: number;
+            /** @description of planting stock: tubers, cloves, sets */
+            pieces?: number;
+            /** @description that they weigh */
+            kg?: number;
+            /** @description what they are called */
+            stock?: string;
+            /** @description young plants to be bought */
+            plants?: number;
+            /**
+             * Format: date
+             * @description the day of the first of these sowings
+             */
+            by: string;
+            sowings: number;
+        };
         BedWork: {
             turns: components["schemas"]["BedTurn"][];
             water: components["schemas"]["BedWater"][];
@@ -3769,6 +3818,11 @@ export interface components {
             us: components["schemas"]["Shown"];
         };
         Shown: {
+            /**
+             * @description how its numbers are written
+             * @enum {string}
+             */
+            style: "" | "inches" | "feet" | "pounds" | "quarts";
             unit: string;
             /** Format: double */
             factor: number;
@@ -4686,6 +4740,27 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BedWork"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getShopping: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The list */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Buy"][];
                 };
             };
             default: components["responses"]["Problem"];

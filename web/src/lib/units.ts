@@ -14,7 +14,7 @@ export function useUnits() {
 
   function shown(unit: string): Shown {
     const u = table.value.get(unit)
-    return u ? u[system.value] : { unit, factor: 1, offset: 0, decimals: 0 }
+    return u ? u[system.value] : { unit, factor: 1, offset: 0, decimals: 0, style: '' }
   }
   return {
     system,

@@ -17,7 +17,10 @@ function follow() {
 }
 watch([model, system], () => !wrong.value && follow(), { immediate: true })
 
-const suffixWords = computed(() => (props.suffix && props.unit ? shown(props.unit).unit : ''))
+/** The unit beside the field, where the text does not name its own: 4 ft 6 in. */
+const suffixWords = computed(() =>
+  props.suffix && props.unit && !/[a-z]/i.test(text.value) ? shown(props.unit).unit : '',
+)
 
 function leave() {
   if (props.blank && text.value.trim() === '') {

@@ -114,6 +114,7 @@ const places = computed(() => {
     <div class="foot">
       <UnitsChoice class="units" label="Units" us="US" />
       <button type="button" class="link small" @click="print">Print <kbd>p</kbd></button>
+      <RouterLink class="link small" to="/paper">Sheets</RouterLink>
       <button type="button" class="link small" @click="$emit('find')">Find <kbd>/</kbd></button>
       <RouterLink class="link small" to="/help">Help</RouterLink>
       <button type="button" class="link small" @click="$emit('help')">Keys <kbd>?</kbd></button>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-// The pages of the daybook on which what came in is weighed, put up and looked up; and the week on paper.
-const print = () => window.print()
+// The pages of the daybook on which what came in is weighed, put up and looked up; and the sheets to print.
 </script>
 
 <template>
@@ -9,7 +8,8 @@ const print = () => window.print()
     <RouterLink to="/daybook/kitchen">Put up</RouterLink>
     <RouterLink to="/daybook/record">What came in</RouterLink>
     <RouterLink to="/daybook/work">Jobs and care</RouterLink>
-    <button type="button" class="link" @click="print">Print the week</button>
+    <RouterLink to="/paper/week">Week card</RouterLink>
+    <RouterLink to="/paper">Sheets</RouterLink>
   </span>
 </template>
 

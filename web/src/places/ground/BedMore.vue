@@ -56,6 +56,12 @@ const choices = computed(() => [
       shade: 'shade (less than 4 h)',
     },
   },
+  {
+    field: 'texture' as const,
+    words: 'its soil',
+    label: 'Kind of soil',
+    options: { '': 'not said', sand: 'sand: dries fast', loam: 'loam', clay: 'clay: stays wet' },
+  },
   { field: 'cover' as const, words: 'cover over it', label: 'Cover over the bed', options: coverWords },
 ])
 </script>

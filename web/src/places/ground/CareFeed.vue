@@ -4,6 +4,7 @@ import { ElButton, ElCheckbox, ElInput, ElOption, ElSelect } from 'element-plus'
 import { computed, reactive } from 'vue'
 import type { Amendment, Needs } from '../../lib/api'
 import { useCustoms, without } from '../../lib/customs'
+import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { count } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
@@ -22,7 +23,15 @@ const freshAmendment = (): Amendment => ({
   of: system.value === 'us' ? 'sq ft' : 'm²',
   nitrogen: 0,
   manure: false,
+  bulk: 0,
+  turn: false,
+  beds: [],
 })
+/** Units that measure by volume: their weight must be known too. */
+const volumes = ['L', 'cup', 'qt', 'gal']
+const store = useHousehold()
+const beds = computed(() => store.household?.beds ?? [])
+const bedNames = (a: Amendment) => beds.value.flatMap((b) => (a.beds?.includes(b.id) ? [b.name] : [])).join(', ')
 const amendment = reactive(freshAmendment())
 async function addAmendment() {
   if (await set({ recipe: [...customs.value.recipe, { ...amendment }] })) Object.assign(amendment, freshAmendment())
@@ -43,8 +52,10 @@ const little = computed(() => props.needs.fed.filter((f) => f.little))
     </p>
     <p v-for="a in customs.recipe" :key="a.id" class="small">
       <b>{{ a.name }}</b> {{ a.amount }} {{ a.unit }} per {{ a.per === 1 ? '' : a.per + ' ' }}{{ a.of }},
-      {{ say(a.nitrogen, 'share') }} nitrogen{{ a.manure ? ', raw manure' : '' }}:
-      <b>{{ say(needs.dose.find((d) => d.name === a.name)?.kg ?? 0, 'kg') }}</b> for all beds
+      {{ a.turn ? 'at each planting' : 'once a year' }}, {{ say(a.nitrogen, 'share') }} nitrogen{{
+        a.manure ? ', raw manure' : ''
+      }}: <b>{{ say(needs.dose.find((d) => d.name === a.name)?.kg ?? 0, 'kg') }}</b> for
+      {{ bedNames(a) || 'all beds' }}
       <button
         type="button"
         class="link"
@@ -63,18 +74,42 @@ const little = computed(() => props.needs.fed.filter((f) => f.little))
       <label class="field"
         ><span>unit</span
         ><ElSelect v-model="amendment.unit" size="small" aria-label="Its unit"
-          ><ElOption v-for="u in ['kg', 'g', 'lb', 'oz']" :key="u" :value="u" :label="u" /></ElSelect
+          ><ElOption v-for="u in ['kg', 'g', 'lb', 'oz', ...volumes]" :key="u" :value="u" :label="u" /></ElSelect
       ></label>
+      <label v-if="volumes.includes(amendment.unit)" class="field"
+        ><span>a litre weighs</span
+        ><NumberInput v-model="amendment.bulk" unit="kg" suffix label="What a litre of it weighs"
+      /></label>
       <label class="field"><span>for every</span><NumberInput v-model="amendment.per" label="Per how much" /></label>
       <label class="field"
         ><span>of</span
         ><ElSelect v-model="amendment.of" size="small" aria-label="Unit of area"
-          ><ElOption v-for="u in ['m²', 'sq ft', 'm of row', 'ft of row']" :key="u" :value="u" :label="u" /></ElSelect
+          ><ElOption
+            v-for="u in ['m²', 'sq ft', 'm of row', 'ft of row', 'plant hole']"
+            :key="u"
+            :value="u"
+            :label="u" /></ElSelect
       ></label>
       <label class="field"
         ><span>nitrogen in it</span
         ><NumberInput v-model="amendment.nitrogen" unit="share" suffix label="Nitrogen in it"
       /></label>
+      <label class="field"
+        ><span>when</span
+        ><ElSelect v-model="amendment.turn" size="small" aria-label="When it is given"
+          ><ElOption :value="false" label="once a year" /><ElOption :value="true" label="at each planting" /></ElSelect
+      ></label>
+      <label v-if="beds.length" class="field wide-field"
+        ><span>for which beds</span
+        ><ElSelect
+          v-model="amendment.beds"
+          size="small"
+          multiple
+          collapse-tags
+          placeholder="all beds"
+          aria-label="For which beds"
+          ><ElOption v-for="b in beds" :key="b.id" :value="b.id" :label="b.name" /></ElSelect
+      ></label>
       <ElCheckbox v-model="amendment.manure" size="small">raw manure</ElCheckbox>
       <ElButton native-type="submit" size="small" :disabled="!amendment.name.trim() || !amendment.amount">Add</ElButton>
     </form>

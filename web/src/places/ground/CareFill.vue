@@ -8,7 +8,6 @@ import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { count, money } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
-import { fixed } from '../../lib/numbers'
 
 defineProps<{ needs: Needs }>()
 const store = useHousehold()
@@ -26,6 +25,7 @@ const freshMaterial = (): Material => ({
   bulk_price: 0,
   bag: 40,
   bag_price: 0,
+  on_hand: 0,
 })
 const material = reactive(freshMaterial())
 const depth = computed({ get: () => material.depth * 100, set: (cm) => (material.depth = (cm ?? NaN) / 100) })
@@ -66,7 +66,8 @@ const bulk = (unit: number, n: number) =>
             <th>{{ o.name }}</th>
             <td>{{ o.over }}, {{ say(o.depth * 100, 'cm') }}</td>
             <td class="n">
-              <b>{{ fixed(o.cubic, 2) }} m³</b> <span class="quiet">{{ fixed(o.yards, 2) }} cu yd</span>
+              <b>{{ say(o.cubic, 'm³') }}</b>
+              <span v-if="o.on_hand" class="quiet">of {{ say(o.wanted, 'm³') }}; the rest is on hand</span>
             </td>
             <td class="n">
               {{ bulk(o.unit, o.units) }}<template v-if="o.bulk_cost">, {{ money(o.bulk_cost) }}</template>
@@ -114,6 +115,10 @@ const bulk = (unit: number, n: number) =>
       /></label>
       <label class="field"
         ><span>price of a bag</span><NumberInput v-model="material.bag_price" label="Price of a bag"
+      /></label>
+      <label class="field"
+        ><span>on hand, costs nothing</span
+        ><NumberInput v-model="material.on_hand" unit="m³" suffix label="On hand, costs nothing"
       /></label>
       <ElButton native-type="submit" size="small" :disabled="!material.name.trim()">Add</ElButton>
     </form>

@@ -4,11 +4,14 @@ import type { Needs } from '../../lib/api'
 import { useCustoms } from '../../lib/customs'
 import { useUnits } from '../../lib/units'
 import NumberInput from '../../parts/NumberInput.vue'
+import { useBedWork } from '../../lib/bedwork'
+import WaterBeds from './WaterBeds.vue'
 import WaterStrip from './WaterStrip.vue'
 
 defineProps<{ needs: Needs }>()
 const { customs, set, refused } = useCustoms()
 const { say } = useUnits()
+const { water } = useBedWork()
 </script>
 
 <template>
@@ -35,6 +38,15 @@ const { say } = useUnits()
           label="Roof that fills them"
           @update:model-value="(v) => v !== undefined && !Number.isNaN(v) && set({ roof: v })"
       /></label>
+      <label class="field"
+        ><span>an emitter gives, an hour</span
+        ><NumberInput
+          :model-value="customs.flow || 2"
+          unit="L"
+          suffix
+          label="An emitter gives in an hour"
+          @update:model-value="(v) => v && set({ flow: v })"
+      /></label>
       <span class="quiet"
         >Water needed on top of an average year’s rain.
         <template v-if="customs.barrels"
@@ -43,6 +55,7 @@ const { say } = useUnits()
       </span>
     </p>
     <WaterStrip :weeks="needs.water" :driest="needs.driest" />
+    <WaterBeds :water="water" />
     <p v-if="refused" class="wrong" role="alert">{{ refused }}</p>
   </section>
 </template>

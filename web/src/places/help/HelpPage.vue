@@ -24,6 +24,7 @@ const steps: { to: string; place: string; words: string }[] = [
   { to: '/ground', place: 'Ground', words: 'Which crop grows in which bed, and what to do when there is no room.' },
   { to: '/daybook', place: 'Daybook', words: 'What to do this week. Tick what is done, and type what came in.' },
   { to: '/shelves', place: 'Shelves', words: 'What is in the house, and how long it lasts.' },
+  { to: '/paper', place: 'Paper', words: 'Sheets to print: the week, sowings, picking, care by bed, shopping.' },
   { to: '/ask', place: 'Ask', words: 'Plain questions, and what to do with what you have.' },
   { to: '/house', place: 'House', words: 'People, climate, storage, kitchen, your own figures, backups.' },
 ]

@@ -4,6 +4,7 @@
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Sowing } from '../../lib/api'
+import { useGround } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { usePaper } from '../../lib/paper'
 import { useUnits } from '../../lib/units'
@@ -13,6 +14,7 @@ import TrayLoad from './TrayLoad.vue'
 
 const store = useHousehold()
 const route = useRoute()
+const ground = useGround()
 const { say, quantity } = useUnits()
 const raising = computed(() => route.params.kind === 'raising')
 const paper = usePaper(() => 'portrait', '12mm 12mm 12mm 16mm')
@@ -57,9 +59,18 @@ const much = (e: Entry) => {
   return say(s.seed_gram, 'g')
 }
 const spacing = (s: Sowing) =>
-  s.in_row
-    ? `${quantity(s.in_row, 'cm').number} × ${say(s.row_gap, 'cm')}${s.area ? `, ${say(s.area, 'm²')}` : ''}`
-    : say(s.area, 'm²')
+  s.in_row ? `${quantity(s.in_row, 'cm').number} × ${say(s.row_gap, 'cm')}` : say(s.area, 'm²')
+/** In which bed, from where to where; the bed space where it has none yet. */
+const place = (s: Sowing) => {
+  const at = (ground.layout?.pieces ?? []).filter((p) => p.planting === s.id)
+  if (!at.length) return say(s.area, 'm²')
+  return at.map((p) => `${ground.bedName(p.bed)} ${say(p.at, 'm')} – ${say(p.at + p.length, 'm')}`).join(', ')
+}
+/** How deep: seed and planting stock in figures, young plants in words. */
+const deep = (e: Entry) => {
+  const young = e.what === 'plant out' || e.s.method === 'bought'
+  return young ? (e.s.set_depth ?? '') : e.s.depth_cm ? say(e.s.depth_cm, 'cm') : ''
+}
 /** The date between which and the next something should be up. */
 const up = (s: Sowing) => (s.up_by ? day(s.up_by) : '')
 /** So many points of type that a month fits its page. */
@@ -84,6 +95,7 @@ const size = (n: number) => Math.min(8.8, 340 / n).toFixed(1)
             <th>sow</th>
             <th>crop</th>
             <th>cells × seeds</th>
+            <th>depth</th>
             <th>up by</th>
             <th>harden off</th>
             <th>plant out</th>
@@ -95,7 +107,9 @@ const size = (n: number) => Math.min(8.8, 340 / n).toFixed(1)
             <th>what</th>
             <th>crop</th>
             <th>how much</th>
-            <th>spacing, bed</th>
+            <th>bed, from – to</th>
+            <th>depth</th>
+            <th>spacing</th>
             <th>up by</th>
             <th class="blank">done</th>
             <th class="blank">how much</th>
@@ -107,6 +121,8 @@ const size = (n: number) => Math.min(8.8, 340 / n).toFixed(1)
             <td v-if="!raising">{{ e.what }}</td>
             <td class="crop">{{ e.s.crop_name }}</td>
             <td class="n">{{ much(e) }}</td>
+            <td v-if="!raising" class="place">{{ e.what === 'sow indoors' ? '' : place(e.s) }}</td>
+            <td class="place">{{ deep(e) }}</td>
             <td v-if="!raising" class="n">{{ e.what === 'sow indoors' ? '' : spacing(e.s) }}</td>
             <td class="date">{{ e.what === 'plant out' ? '' : up(e.s) }}</td>
             <template v-if="raising">
@@ -159,28 +175,31 @@ table {
   table-layout: fixed;
 }
 th:nth-child(1) {
-  width: 9%;
+  width: 7%;
 }
 th:nth-child(2) {
-  width: 13%;
+  width: 9%;
 }
 th:nth-child(3) {
-  width: 20%;
+  width: 15%;
 }
 th:nth-child(4) {
-  width: 19%;
+  width: 14%;
 }
 th:nth-child(5) {
   width: 17%;
 }
+th:nth-child(6) {
+  width: 13%;
+}
 .raised th:nth-child(2) {
-  width: 24%;
+  width: 22%;
 }
 .raised th:nth-child(3) {
   width: 15%;
 }
 .raised th:nth-child(n + 4) {
-  width: 10.4%;
+  width: 9.3%;
 }
 th {
   text-align: left;
@@ -224,7 +243,7 @@ td {
     padding-block: var(--space-1);
     line-height: 1.3;
   }
-  td:not(.crop) {
+  td:not(.crop, .place) {
     white-space: nowrap;
   }
 }
