@@ -75,14 +75,14 @@ func turnWords(turns []ground.BedTurn, sowing string, say func(float64, amount.U
 		}
 		var parts []string
 		for _, part := range t.Parts[1:] {
-			words := part.Do
+			words := strings.ToLower(part.Do)
 			if part.Count > 0 && part.Unit != amount.None {
 				words += " " + say(part.Count, part.Unit)
 			}
 			if part.Crop != "" {
-				words += " " + part.Crop
+				words += " " + strings.ToLower(part.Crop)
 			}
-			parts = append(parts, strings.ToLower(words)+" ("+part.Day.Short()+")")
+			parts = append(parts, words+" ("+part.Day.Short()+")")
 		}
 		out += "; then in " + t.Name + ": " + strings.Join(parts, ", ")
 	}
