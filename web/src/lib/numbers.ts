@@ -99,13 +99,21 @@ export function sayOf(value: number, s: Shown): string {
   return q.unit ? `${q.number} ${q.unit}` : q.number
 }
 
+/** From one amount to another: the unit is said once where it is the same. */
+export function rangeOf(low: number, high: number, s: Shown): string {
+  const [a, b] = [quantityOf(low, s), quantityOf(high, s)]
+  const alone = a.unit === b.unit && !/[a-z]/.test(a.number + b.number)
+  return alone ? `${a.number} – ${b.number}` : `${sayOf(low, s)} – ${sayOf(high, s)}`
+}
+
 /** What to put into a field for a value, with no more digits than it has. */
 export function entryOf(value: number, s: Shown): string {
   if (s.style === 'inches' || s.style === 'feet') {
     const q = quantityOf(value, s)
     return q.unit === s.unit ? q.number : `${q.number} ${q.unit}` // the field has its own unit beside it
   }
-  return String(Number((value * s.factor + s.offset).toPrecision(6)))
+  const digits = s.factor === 1 || s.unit === '%' ? 6 : 4 // what is converted is not known any closer
+  return String(Number((value * s.factor + s.offset).toPrecision(digits)))
 }
 
 /** The SI value of a field's text; NaN where it is no number. */

@@ -13,7 +13,7 @@ defineProps<{ lines: WorkingLine[] }>()
 const emit = defineEmits<{ done: [] }>()
 const drawer = useDrawer()
 const store = useHousehold()
-const { quantity, precise, say, render, entry, read } = useUnits()
+const { shown, precise, say, render, entry, read } = useUnits()
 const editing = ref('')
 const text = ref('')
 const wrong = ref('')
@@ -120,7 +120,7 @@ function sign(op: string): string {
           <td colspan="2">
             <form @submit.prevent="save(l)">
               <ElInput v-model="text" class="number" inputmode="decimal" :aria-label="'Your figure for ' + l.name">
-                <template #suffix>{{ quantity(l.value, l.unit).unit }}</template>
+                <template #suffix>{{ shown(l.unit).unit }}</template>
               </ElInput>
               <ElButton native-type="submit" type="primary" size="small">Save</ElButton>
               <ElButton size="small" @click="editing = ''">Cancel</ElButton>

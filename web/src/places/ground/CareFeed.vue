@@ -8,11 +8,10 @@ import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { count } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
-import { fixed } from '../../lib/numbers'
 
 const props = defineProps<{ needs: Needs }>()
 const { customs, set, refused } = useCustoms()
-const { say, system } = useUnits()
+const { say, quantity, system } = useUnits()
 
 const freshAmendment = (): Amendment => ({
   id: '',
@@ -117,7 +116,7 @@ const little = computed(() => props.needs.fed.filter((f) => f.little))
       <li v-for="f in needs.fed" :key="f.bed" :data-fed="f.name">
         <b>{{ f.name }}</b>
         <span class="figure" :class="{ warn: f.much }"
-          >{{ fixed(f.brings, 1) }} <span class="quiet">of</span> {{ fixed(f.takes, 1) }} g/m²</span
+          >{{ quantity(f.brings, 'g N/m²').number }} <span class="quiet">of</span> {{ say(f.takes, 'g N/m²') }}</span
         >
         <span v-if="f.much" class="warn">too much nitrogen: it washes away and gives leaves, not fruit</span>
         <span v-else-if="f.little" class="quiet">less than half of what the crops use</span>

@@ -34,7 +34,11 @@ async function addMaterial() {
 }
 /** A volume by the unit that the supplier delivers in. */
 const bulk = (unit: number, n: number) =>
-  Math.abs(unit - cubicYard) < 1e-6 ? `${n} cu yd` : unit === 1 ? `${n} m³` : `${n} × ${say(unit, 'm³')}`
+  Math.abs(unit - cubicYard) < 1e-6
+    ? `${n} cu yd`
+    : unit === 1 && system.value === 'metric'
+      ? `${n} m³`
+      : `${n} × ${say(unit, 'm³')}`
 </script>
 
 <template>

@@ -11,7 +11,7 @@ import SowingCounts from './SowingCounts.vue'
 import SowingPanel from './SowingPanel.vue'
 
 const props = defineProps<{ sowing: Sowing }>()
-const { say, quantity } = useUnits()
+const { say, quantity, range } = useUnits()
 const s = computed(() => props.sowing)
 const why = ref(false)
 const base = computed(() => `sowing/${props.sowing.id}`)
@@ -101,7 +101,7 @@ const spacing = computed(() => {
     <div class="n gives">
       <template v-if="s.form">
         <Figure :value="s.likely" :unit="s.unit" :figure="base + '/likely'" label="gives" />
-        <span class="for">{{ quantity(s.low, s.unit).number }} – {{ quantity(s.high, s.unit).number }}</span>
+        <span class="for">{{ range(s.low, s.high, s.unit) }}</span>
       </template>
     </div>
     <div class="feeds"><Ribbon v-if="s.feeds.length" :source="sources" :label="s.crop_name" /></div>
