@@ -25,6 +25,10 @@
         <rect width="10" height="6" style="fill: color-mix(in srgb, var(--crock) 22%, var(--paper))" />
         <path d="M0 3Q2.5 -0.5 5 3T10 3" style="fill: none; stroke: var(--crock); stroke-width: 1.5" />
       </pattern>
+      <pattern id="tex-drawback" width="8" height="8" patternUnits="userSpaceOnUse">
+        <rect width="8" height="8" style="fill: color-mix(in srgb, var(--fresh) 40%, var(--sheet))" />
+        <path d="M-2 10L10 -2M-2 2L2 -2M6 10L10 6" style="stroke: var(--sheet); stroke-width: 2.4" />
+      </pattern>
     </defs>
   </svg>
 </template>

@@ -119,7 +119,7 @@ function keys(p: Piece, e: KeyboardEvent) {
         v-for="q in band.parts.filter((q) => q.h > 12 && q.w > 14 * q.name.length)"
         :key="q.p.planting + q.p.at"
         :style="{ left: q.x / 10 + '%', width: q.w / 10 + '%', top: q.y + q.h / 2 + 'px' }"
-        >{{ q.name }}</span
+        >{{ q.p.faults?.length ? '△ ' : '' }}{{ q.name }}</span
       >
     </div>
   </div>
@@ -184,7 +184,7 @@ svg {
   stroke: var(--accent);
 }
 .part.faulty {
-  fill: color-mix(in srgb, var(--cellar) 60%, var(--sheet));
+  fill: url('#tex-drawback');
 }
 .part.shared {
   fill: color-mix(in srgb, var(--freezer) 45%, var(--sheet));

@@ -12,7 +12,11 @@ defineProps<{ view: string }>()
   </p>
   <p v-else class="key small quiet">
     <span><i class="well" /> all as it should be</span>
-    <span><i class="faulty" /> has a drawback</span> <span><i class="shared" /> shares the bed</span>
+    <span
+      ><svg class="faulty" width="20" height="9" aria-hidden="true"><rect width="20" height="9" /></svg> △ has a
+      drawback</span
+    >
+    <span><i class="shared" /> shares the bed</span>
     <span><i class="overdue" /> planned but not recorded</span>
     <span><i class="stands" /> still growing from last year</span>
     <span>Drag a crop to another bed, or press <kbd>m</kbd> on it.</span>
@@ -48,8 +52,8 @@ defineProps<{ view: string }>()
 .well {
   background: color-mix(in srgb, var(--fresh) 40%, var(--sheet));
 }
-.faulty {
-  background: color-mix(in srgb, var(--cellar) 60%, var(--sheet));
+.faulty rect {
+  fill: url('#tex-drawback');
 }
 .shared {
   background: color-mix(in srgb, var(--freezer) 45%, var(--sheet));

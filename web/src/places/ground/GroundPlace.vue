@@ -2,15 +2,16 @@
 // The ground: the plot to scale and what stands in it, week by week; each bed over
 // the year; the beds by their measures; what they are given. What has found no
 // ground stays in sight.
+import { useMediaQuery } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Bed } from '../../lib/api'
 import { useGround, useMoving } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
-import { useUnits } from '../../lib/units'
-import { count, dayNumber } from '../../lib/words'
+import { dayNumber } from '../../lib/words'
 import ChoiceButtons from '../../parts/ChoiceButtons.vue'
+import BedAtATime from './BedAtATime.vue'
 import BedsPage from './BedsPage.vue'
 import BedTime from './BedTime.vue'
 import CarePage from './CarePage.vue'
@@ -21,6 +22,7 @@ import FitWishes from './FitWishes.vue'
 import FreeGround from './FreeGround.vue'
 import GroundAside from './GroundAside.vue'
 import GroundKey from './GroundKey.vue'
+import GroundSum from './GroundSum.vue'
 import MoveBar from './MoveBar.vue'
 import PlantingCard from './PlantingCard.vue'
 import PlotMap from './PlotMap.vue'
@@ -30,11 +32,13 @@ const ground = useGround()
 const moving = useMoving()
 const route = useRoute()
 const router = useRouter()
-const { say } = useUnits()
 onBeforeUnmount(moving.leave)
 const chosen = ref('')
 const picked = ref('') // the sowing whose card is open
 const adding = ref<Bed>()
+/** On a narrow screen beds are shown one at a time: the whole plot would be too small to press. */
+const narrow = useMediaQuery('(max-width: 640px)')
+const one = ref('')
 
 const views = [
   { value: 'plot', words: 'the plot' },
@@ -48,17 +52,6 @@ const show = (id: string) => router.push(id === 'plot' ? '/ground' : `/ground/${
 
 const beds = computed(() => store.household?.beds ?? [])
 const layout = computed(() => ground.layout)
-/** How much ground is lacking in the week that lacks most, and in how many weeks some is. */
-const lack = computed(() => {
-  const weeks = (layout.value?.weeks ?? []).filter((w) => w.short > 0.05)
-  return { most: Math.max(0, ...weeks.map((w) => w.short)), weeks: weeks.length }
-})
-/** How near the layout is to what could fit at most. */
-const near = computed(() => {
-  const l = layout.value
-  if (!l || l.most <= 0) return ''
-  return `within ${Math.ceil((100 * Math.max(0, l.most - l.placed)) / l.most - 1e-9)} % of the best possible`
-})
 const pieces = computed(() => layout.value?.pieces ?? [])
 const { from, to, day, at, step } = useDays(() => pieces.value)
 
@@ -126,17 +119,7 @@ useKeys([
   <section class="ground">
     <div class="bar">
       <h2 tabindex="-1">Ground</h2>
-      <p v-if="beds.length && layout" class="sum" role="status">
-        <b>{{ say(layout.owned, 'm²') }}</b> in {{ count(beds.length, 'bed') }};
-        <template v-if="layout.short > 0.05"
-          ><span class="warn"
-            >short of up to <b>{{ say(lack.most, 'm²') }}</b> for {{ count(lack.weeks, 'week') }}</span
-          >, no room for {{ count(layout.left.length, 'sowing')
-          }}<span class="quiet small">, {{ near }}</span></template
-        >
-        <template v-else>everything has room</template>
-        <span v-if="ground.old" class="quiet small" data-old> finding room …</span>
-      </p>
+      <GroundSum v-if="beds.length && layout" :layout="layout" :beds="beds.length" />
       <ChoiceButtons
         v-if="beds.length"
         class="views no-print"
@@ -157,8 +140,17 @@ useKeys([
       <MoveBar v-if="moving.sowing" />
       <div class="sides">
         <div class="main">
+          <BedAtATime
+            v-if="view === 'plot' && narrow"
+            v-model="one"
+            :beds="beds"
+            :pieces="pieces"
+            :day="day"
+            @pick="pickSowing"
+            @free="choose"
+          />
           <PlotMap
-            v-if="view === 'plot'"
+            v-else-if="view === 'plot'"
             :beds="beds"
             :pieces="pieces"
             :day="day"
@@ -179,7 +171,7 @@ useKeys([
               @pick="pickSowing"
             />
           </template>
-          <GroundKey :view="view" />
+          <GroundKey v-if="!(narrow && view === 'plot')" :view="view" />
           <p class="small no-print links">
             <a :href="`/api/plot.svg?day=${day}`" download="plot.svg">Drawing to scale, 1 : 100</a>
             <RouterLink :to="`/ground/sheet?day=${day}`">Print the plan and bed cards</RouterLink>
@@ -211,10 +203,6 @@ useKeys([
 }
 h2:focus {
   outline: none;
-}
-.sum {
-  font-family: var(--serif);
-  font-size: var(--type-large);
 }
 .sides {
   display: grid;

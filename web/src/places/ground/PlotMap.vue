@@ -7,6 +7,7 @@ import { useGround, useMoving } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import PlotMarks from './PlotMarks.vue'
+import PlotObstacles from './PlotObstacles.vue'
 import PlotPiece from './PlotPiece.vue'
 import { across, spots } from './spacing'
 
@@ -24,7 +25,9 @@ const plot = computed(() => {
   return { length: Math.max(p?.length ?? 0, x), width: Math.max(p?.width ?? 0, y), bearing: p?.bearing ?? 0 }
 })
 const letter = computed(() => Math.min(0.76, plot.value.length / 42))
-const pad = computed(() => plot.value.length * 0.02 + 0.4)
+const obstacles = computed(() => store.household?.plot?.obstacles ?? [])
+/** What is drawn around the plot: more where its obstacles are drawn there with their names. */
+const pad = computed(() => plot.value.length * 0.02 + 0.4 + (obstacles.value.length ? letter.value * 1.8 : 0))
 /** y points up on the ground and down on the screen. */
 const top = (y: number, height: number) => plot.value.width - y - height
 
@@ -62,22 +65,6 @@ const now = computed(() =>
     pieces: d.pieces.filter((q) => q.p.from <= props.day && props.day < q.p.to),
   })),
 )
-const walls = computed(() => {
-  const p = store.household?.plot
-  return (p?.obstacles ?? []).map((o) => {
-    const a = ((o.bearing - p!.bearing) * Math.PI) / 180
-    const x = p!.length / 2 + Math.sin(a) * o.distance
-    const y = p!.width / 2 + Math.cos(a) * o.distance
-    const half = o.breadth / 2
-    return {
-      o,
-      x1: x - Math.cos(a) * half,
-      y1: plot.value.width - (y + Math.sin(a) * half),
-      x2: x + Math.cos(a) * half,
-      y2: plot.value.width - (y - Math.sin(a) * half),
-    }
-  })
-})
 const ghost = computed(() =>
   moving.sowing && moving.target ? box(moving.target, moving.at, Math.max(0.2, moving.length)) : undefined,
 )
@@ -86,16 +73,12 @@ const ghost = computed(() =>
 <template>
   <svg
     class="plot"
-    :viewBox="`${-pad} ${-pad} ${plot.length + 2 * pad} ${plot.width + 2 * pad + letter * 3}`"
+    :viewBox="`${-pad} ${-pad} ${plot.length + 2 * pad} ${plot.width + 2 * pad + letter * 2.4}`"
     role="group"
     :aria-label="`The plot, ${say(plot.length, 'm')} by ${say(plot.width, 'm')}`"
   >
     <rect class="land" x="0" y="0" :width="plot.length" :height="plot.width" />
-    <g v-for="w in walls" :key="w.o.name" class="wall">
-      <line :x1="w.x1" :y1="w.y1" :x2="w.x2" :y2="w.y2">
-        <title>{{ w.o.name }}, {{ say(w.o.height, 'm') }} high</title>
-      </line>
-    </g>
+    <PlotObstacles :plot="plot" :obstacles="obstacles" :letter="letter" />
     <g
       v-for="d in now"
       :key="d.b.id"
@@ -163,24 +146,20 @@ const ghost = computed(() =>
       :width="ghost.w"
       :height="ghost.h"
     />
-    <PlotMarks :plot="plot" :letter="letter" />
+    <PlotMarks :plot="plot" :letter="letter" :below="pad - letter" />
   </svg>
 </template>
 
 <style scoped>
 .plot {
   width: 100%;
-  max-height: 62vh;
+  max-height: max(24rem, calc(100vh - 15rem));
   display: block;
 }
 .land {
   fill: none;
   stroke: var(--hair-2);
   stroke-width: 0.04;
-}
-.wall line {
-  stroke: var(--ink-2);
-  stroke-width: 0.5;
 }
 .bed {
   fill: var(--sheet);

@@ -3,7 +3,7 @@
 import { computed } from 'vue'
 import { useUnits } from '../../lib/units'
 
-const props = defineProps<{ plot: { length: number; width: number; bearing: number }; letter: number }>()
+const props = defineProps<{ plot: { length: number; width: number; bearing: number }; letter: number; below: number }>()
 const { shown } = useUnits()
 /** A bar of a round length, about a quarter of the plot. */
 const bar = computed(() => {
@@ -16,7 +16,7 @@ const bar = computed(() => {
 
 <template>
   <g>
-    <g :transform="`translate(0 ${plot.width + letter * 1.6})`" class="scale">
+    <g :transform="`translate(0 ${plot.width + below + letter * 1.2})`" class="scale">
       <path
         :d="`M0 ${-letter * 0.4}v${letter * 0.8}M0 0h${bar.length}M${bar.length} ${-letter * 0.4}v${letter * 0.8}`"
         :stroke-width="letter / 9"
@@ -24,7 +24,7 @@ const bar = computed(() => {
       <text :x="bar.length + letter * 0.5" y="0" :font-size="letter">{{ bar.words }}</text>
     </g>
     <g
-      :transform="`translate(${plot.length - letter * 2} ${plot.width + letter * 1.6}) rotate(${-plot.bearing})`"
+      :transform="`translate(${plot.length - letter * 2} ${plot.width + below + letter * 1.2}) rotate(${-plot.bearing})`"
       class="north"
     >
       <path
