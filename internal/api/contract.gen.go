@@ -1052,7 +1052,18 @@ type LeftOut = ground.Unplaced
 type Line struct {
 	// Climate where nobody lives yet: the climate to begin with, for the months of its seasons
 	Climate *string `json:"climate,omitempty"`
-	Text    string  `json:"text"`
+
+	// Pounds whether weights are offered in pounds
+	Pounds *bool  `json:"pounds,omitempty"`
+	Text   string `json:"text"`
+}
+
+// LineChoice defines model for LineChoice.
+type LineChoice struct {
+	// Line to be typed
+	Line  string `json:"line"`
+	Wish  Wish   `json:"wish"`
+	Words string `json:"words"`
 }
 
 // Lines defines model for Lines.
@@ -1819,6 +1830,9 @@ type PostHoldPlacesJSONRequestBody = HoldAsked
 // PostHouseholdFileReadJSONRequestBody defines body for PostHouseholdFileRead for application/json ContentType.
 type PostHouseholdFileReadJSONRequestBody = HouseholdFile
 
+// PostLineChoicesJSONRequestBody defines body for PostLineChoices for application/json ContentType.
+type PostLineChoicesJSONRequestBody = Line
+
 // PostLineJSONRequestBody defines body for PostLine for application/json ContentType.
 type PostLineJSONRequestBody = Line
 
@@ -1965,6 +1979,9 @@ type ServerInterface interface {
 	// GetLayout Where everything stands in the beds through the year, and what found no ground
 	// (GET /layout)
 	GetLayout(ctx *echo.Context) error
+	// PostLineChoices Whole lines to choose from, for a line that names a food and no amount
+	// (POST /line-choices)
+	PostLineChoices(ctx *echo.Context) error
 	// PostLine Understand a wish typed as one line, without changing anything
 	// (POST /lines)
 	PostLine(ctx *echo.Context) error
@@ -2546,6 +2563,15 @@ func (w *ServerInterfaceWrapper) GetLayout(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetLayout(ctx)
+	return err
+}
+
+// PostLineChoices converts echo context to params.
+func (w *ServerInterfaceWrapper) PostLineChoices(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.PostLineChoices(ctx)
 	return err
 }
 
@@ -3165,6 +3191,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/calendar/:secret/sowings.ics", wrapper.GetCalendarFeed, options.OperationMiddlewares["getCalendarFeed"]...)
 	router.POST(options.BaseURL+"/foresight", wrapper.PostForesight, options.OperationMiddlewares["postForesight"]...)
 	router.POST(options.BaseURL+"/lines", wrapper.PostLine, options.OperationMiddlewares["postLine"]...)
+	router.POST(options.BaseURL+"/line-choices", wrapper.PostLineChoices, options.OperationMiddlewares["postLineChoices"]...)
 	router.GET(options.BaseURL+"/reference", wrapper.GetReference, options.OperationMiddlewares["getReference"]...)
 	router.GET(options.BaseURL+"/household-file", wrapper.GetHouseholdFile, options.OperationMiddlewares["getHouseholdFile"]...)
 	router.POST(options.BaseURL+"/household-file-read", wrapper.PostHouseholdFileRead, options.OperationMiddlewares["postHouseholdFileRead"]...)

@@ -17,6 +17,7 @@ import (
 	"github.com/labstack/echo/v5/middleware"
 
 	"inventory/internal/app"
+	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/line"
 	"inventory/internal/core/place"
@@ -308,19 +309,9 @@ func (s *Server) PostLine(c *echo.Context) error {
 	if err := decode(c, &l); err != nil {
 		return err
 	}
-	b, h, err := s.app.Book(c.Request().Context())
+	b, at, err := s.whereRead(c, l)
 	if err != nil {
 		return err
-	}
-	at := line.Where{}
-	if h != nil {
-		at = line.At(h.Place)
-	} else if l.Climate != nil { // nobody lives here yet: the climate that is chosen to begin with
-		for _, x := range place.Examples() {
-			if x.ID == *l.Climate {
-				at = line.At(x.Place)
-			}
-		}
 	}
 	found, err := line.Wish(l.Text, b, at)
 	if err != nil {
@@ -330,6 +321,47 @@ func (s *Server) PostLine(c *echo.Context) error {
 	for i, r := range found {
 		r.Wish.Fill()
 		out[i] = Reading{Wish: r.Wish, Words: r.Words, Notes: append([]string{}, r.Notes...)}
+	}
+	return c.JSON(http.StatusOK, out)
+}
+
+// whereRead returns the book and the place that a line is read by.
+func (s *Server) whereRead(c *echo.Context, l Line) (*book.Book, line.Where, error) {
+	b, h, err := s.app.Book(c.Request().Context())
+	if err != nil {
+		return nil, line.Where{}, err
+	}
+	if h != nil {
+		return b, line.At(h.Place), nil
+	}
+	if l.Climate != nil { // nobody lives here yet: the climate that is chosen to begin with
+		for _, x := range place.Examples() {
+			if x.ID == *l.Climate {
+				return b, line.At(x.Place), nil
+			}
+		}
+	}
+	return b, line.Where{}, nil
+}
+
+// PostLineChoices offers whole lines for one that names a food alone, and changes nothing.
+func (s *Server) PostLineChoices(c *echo.Context) error {
+	var l Line
+	if err := decode(c, &l); err != nil {
+		return err
+	}
+	b, at, err := s.whereRead(c, l)
+	if err != nil {
+		return err
+	}
+	adults := 1.0
+	if now, err := s.app.Begun(c.Request().Context()); err == nil {
+		adults = now.Plan.AdultEquivalents
+	}
+	out := []LineChoice{}
+	for _, x := range line.Choices(l.Text, b, at, adults, l.Pounds != nil && *l.Pounds) {
+		x.Wish.Fill()
+		out = append(out, LineChoice{Line: x.Line, Wish: x.Wish, Words: x.Words})
 	}
 	return c.JSON(http.StatusOK, out)
 }

@@ -1,15 +1,19 @@
 // A wish typed as one line, understood by the binary as it is typed.
 import { watchDebounced } from '@vueuse/core'
 import { ref } from 'vue'
-import { answer, api, Refused, type Reading } from './api'
+import { answer, api, Refused, type LineChoice, type Reading } from './api'
 import { answers } from './ask'
 import { useHousehold } from './household'
+import { useUnits } from './units'
 
 export function useLine(climate?: () => string) {
   const text = ref('')
   const readings = ref<Reading[]>([])
   const chosen = ref(0)
   const wrong = ref('')
+  /** Whole lines to choose from, where only a food was typed. */
+  const choices = ref<LineChoice[]>([])
+  const { system } = useUnits()
   const store = useHousehold()
   let asked = 0
   let understood = ''
@@ -19,6 +23,7 @@ export function useLine(climate?: () => string) {
     const mine = ++asked
     if (line.trim() === '') {
       readings.value = []
+      choices.value = []
       wrong.value = ''
       understood = ''
       return
@@ -31,6 +36,7 @@ export function useLine(climate?: () => string) {
       })
       if (mine !== asked) return // a later key was faster
       readings.value = found
+      choices.value = []
       wrong.value = ''
       chosen.value = 0
     } catch (e) {
@@ -38,6 +44,9 @@ export function useLine(climate?: () => string) {
       if (mine !== asked) return
       readings.value = []
       wrong.value = e.problem.fields?.[0]?.allowed ?? e.problem.detail
+      const body = { text: line, pounds: system.value === 'us', ...(climate ? { climate: climate() } : {}) }
+      const offered = await answer(() => api.POST('/line-choices', { body })).catch(() => [])
+      if (mine === asked) choices.value = offered
     }
     understood = line
   }
@@ -58,9 +67,10 @@ export function useLine(climate?: () => string) {
     asked++
     text.value = ''
     readings.value = []
+    choices.value = []
     wrong.value = ''
     understood = ''
   }
 
-  return { text, readings, chosen, wrong, accept, clear }
+  return { text, readings, choices, chosen, wrong, accept, clear }
 }

@@ -1044,6 +1044,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/line-choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Whole lines to choose from, for a line that names a food and no amount */
+        post: operations["postLineChoices"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/reference": {
         parameters: {
             query?: never;
@@ -1262,8 +1279,16 @@ export interface components {
         };
         Line: {
             text: string;
+            /** @description whether weights are offered in pounds */
+            pounds?: boolean;
             /** @description where nobody lives yet: the climate to begin with, for the months of its seasons */
             climate?: string;
+        };
+        LineChoice: {
+            /** @description to be typed */
+            line: string;
+            wish: components["schemas"]["Wish"];
+            words: string;
         };
         Reading: {
             wish: components["schemas"]["Wish"];
@@ -5411,6 +5436,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Reading"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    postLineChoices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Line"];
+            };
+        };
+        responses: {
+            /** @description The lines; none for a line that is understood */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineChoice"][];
                 };
             };
             default: components["responses"]["Problem"];

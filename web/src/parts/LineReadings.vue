@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // What a typed line was understood as, before it is accepted.
 import { computed } from 'vue'
-import type { Reading } from '../lib/api'
+import type { LineChoice, Reading } from '../lib/api'
 
-const props = defineProps<{ readings: Reading[]; wrong: string }>()
+const props = defineProps<{ readings: Reading[]; wrong: string; choices?: LineChoice[] }>()
+defineEmits<{ take: [line: string] }>()
 const chosen = defineModel<number>('chosen', { required: true })
 /** What was taken for granted in the reading that is chosen. */
 const notes = computed(() => (props.wrong ? [] : (props.readings[chosen.value]?.notes ?? [])))
@@ -11,7 +12,13 @@ const notes = computed(() => (props.wrong ? [] : (props.readings[chosen.value]?.
 
 <template>
   <div class="readings small" aria-live="polite">
-    <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
+    <template v-if="choices?.length">
+      <span>How much? Choose one, or type your own amount:</span>
+      <button v-for="c in choices" :key="c.line" type="button" class="plain reading" @click="$emit('take', c.line)">
+        {{ c.words }}
+      </button>
+    </template>
+    <span v-else-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
     <template v-else-if="readings.length === 1"
       ><span class="quiet">Understood:</span> <strong>{{ readings[0]?.words }}</strong></template
     >

@@ -18,7 +18,7 @@ const store = useHousehold()
 const ground = useGround()
 const router = useRouter()
 const show = (bed: string, day: string) => void router.push({ path: '/ground', query: { free: bed, day } })
-const { text, readings, chosen, wrong } = useLine()
+const { text, readings, choices, chosen, wrong } = useLine()
 const wish = computed(() => readings.value[chosen.value]?.wish)
 
 /** Foods that are wished for come first: most questions are about them. */
@@ -69,7 +69,13 @@ const last = computed<Question | undefined>(() =>
           aria-label="How many plants for"
         />?
       </p>
-      <LineReadings v-model:chosen="chosen" :readings="readings" :wrong="wrong" />
+      <LineReadings
+        v-model:chosen="chosen"
+        :readings="readings"
+        :choices="choices"
+        :wrong="wrong"
+        @take="(l) => (text = l)"
+      />
       <WishPreview v-if="wish" :wish="wish" sowings />
     </li>
     <li data-question="needed">

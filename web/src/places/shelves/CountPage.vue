@@ -111,7 +111,7 @@ async function keep() {
     </template>
     <div v-if="sections.length" class="end">
       <ElButton class="keep" type="primary" :disabled="!counted.length || bad" @click="keep">
-        Save the count{{ counted.length ? ` of ${count(counted.length, 'lot')}` : '' }}
+        Save the count{{ counted.length ? ` of ${count(counted.length, 'item')}` : '' }}
       </ElButton>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </div>

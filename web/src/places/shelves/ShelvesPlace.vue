@@ -10,6 +10,7 @@ import { linesOf, otherErrors } from '../../lib/problems'
 import { sources, texture } from '../../lib/facts'
 import { provideRates, useLotName } from '../../lib/lots'
 import { count } from '../../lib/words'
+import LogLine from '../../parts/LogLine.vue'
 import FilePick from '../../parts/FilePick.vue'
 import WrongLines from '../../parts/WrongLines.vue'
 import LotForm from './LotForm.vue'
@@ -73,10 +74,13 @@ async function takeFile() {
         <a v-if="lots.length" class="link" href="/api/shelf-file" download="shelf.csv">Save as CSV</a>
       </span>
     </div>
+    <LogLine
+      hint="took 2 jars of sauce · put up 7 quarts of beans · 20 kg potatoes to storage · 1 jar of sauce spoiled"
+    />
     <LotForm v-if="adding" @done="adding = false" />
     <div v-if="read" class="read" role="status">
       <p>
-        <strong>{{ count(read.length, 'lot') }}</strong> in the file: {{ read.slice(0, 4).map(what).join(' · ')
+        <strong>{{ count(read.length, 'item') }}</strong> in the file: {{ read.slice(0, 4).map(what).join(' · ')
         }}{{ read.length > 4 ? ' …' : '' }}
       </p>
       <ElButton type="primary" @click="takeFile">Add all to shelf</ElButton>
@@ -96,7 +100,7 @@ async function takeFile() {
       <LotRow v-for="l in s.lots" :key="l.id" :lot="l" :scanned="l.id === scanned" />
     </template>
     <details v-if="used.length" class="used" :open="used.some((l) => l.id === scanned)">
-      <summary>{{ count(used.length, 'lot') }} used up</summary>
+      <summary>{{ count(used.length, 'item') }} used up</summary>
       <LotRow v-for="l in used" :key="l.id" :lot="l" :scanned="l.id === scanned" />
     </details>
 

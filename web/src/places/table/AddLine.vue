@@ -13,7 +13,7 @@ import WishPreview from '../../parts/WishPreview.vue'
 defineProps<{ alone?: boolean }>()
 const emit = defineEmits<{ controls: [wish?: Wish] }>()
 const store = useHousehold()
-const { text, readings, chosen, wrong, accept, clear } = useLine()
+const { text, readings, choices, chosen, wrong, accept, clear } = useLine()
 const input = ref<InstanceType<typeof ElInput>>()
 const refused = ref('')
 const preview = computed(() => (wrong.value ? undefined : readings.value[chosen.value]?.wish))
@@ -27,10 +27,16 @@ async function add() {
   else clear()
 }
 
-/** Opens the controls with what was typed in them; what is not understood stays in the line. */
+/** Takes a line that is offered for what was typed. */
+function take(line: string) {
+  text.value = line
+  input.value?.focus()
+}
+
+/** Opens the controls with what was typed in them, a food alone too; what is not understood stays in the line. */
 async function byControls() {
   const reading = text.value.trim() ? await accept() : undefined
-  emit('controls', (reading ?? readings.value[chosen.value])?.wish)
+  emit('controls', (reading ?? readings.value[chosen.value] ?? choices.value[0])?.wish)
 }
 
 defineExpose({ focus: () => input.value?.focus(), clear })
@@ -50,7 +56,13 @@ defineExpose({ focus: () => input.value?.focus(), clear })
       <ElButton native-type="submit" type="primary" :disabled="!text.trim()">Add</ElButton>
       <button v-if="!alone" type="button" class="link small" @click="byControls">Fill in a form</button>
     </div>
-    <LineReadings v-model:chosen="chosen" :readings="readings" :wrong="wrong || refused" />
+    <LineReadings
+      v-model:chosen="chosen"
+      :readings="readings"
+      :choices="refused ? [] : choices"
+      :wrong="wrong || refused"
+      @take="take"
+    />
     <WishPreview v-if="preview" :wish="preview" />
   </form>
 </template>

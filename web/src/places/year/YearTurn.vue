@@ -70,7 +70,7 @@ async function begin() {
             >
           </li>
           <li>
-            <strong>{{ count(turn.lots, 'lot') }}</strong> on the shelf
+            <strong>{{ count(turn.lots, 'item') }}</strong> on the shelf
           </li>
           <li>
             the plant families that grew in <strong>{{ count(turn.stood.length, 'bed') }}</strong>, for rotation: what

@@ -4,14 +4,15 @@
 import { refDebounced } from '@vueuse/core'
 import { ElButton, ElInput } from 'element-plus'
 import { computed, ref } from 'vue'
-import { api } from '../../lib/api'
-import { useAnswer } from '../../lib/ask'
-import { useHousehold } from '../../lib/household'
-import { fieldError } from '../../lib/problems'
-import { useUnits } from '../../lib/units'
-import PhotoPick from '../../parts/PhotoPick.vue'
-import PhotoStrip from '../../parts/PhotoStrip.vue'
+import { api } from '../lib/api'
+import { useAnswer } from '../lib/ask'
+import { useHousehold } from '../lib/household'
+import { fieldError } from '../lib/problems'
+import { useUnits } from '../lib/units'
+import PhotoPick from './PhotoPick.vue'
+import PhotoStrip from './PhotoStrip.vue'
 
+defineProps<{ hint?: string }>()
 const store = useHousehold()
 const { render } = useUnits()
 const text = ref('')
@@ -54,7 +55,7 @@ async function take() {
         size="large"
         maxlength="200"
         aria-label="What happened, as one line"
-        placeholder="What happened? 2.4 kg tomatoes · 3 kg beans, 1 to the neighbour · took 2 jars of sauce"
+        :placeholder="hint ?? 'What happened? 2.4 kg tomatoes · 3 kg beans, 1 to the neighbour · took 2 jars of sauce'"
         @input="refused = ''"
       />
       <PhotoPick class="photo" @sent="photos.push($event)" @wrong="refused = $event" />
