@@ -12,9 +12,10 @@ import (
 
 // places are the pages that everybody comes to, with what is on each once it is there.
 var places = []struct{ path, see string }{
-	{"/table", ".wish"}, {"/year", ".ledger"}, {"/year/20", ".side"}, {"/sowings", "[data-sowing]"}, {"/ground", "[data-plot-bed]"}, {"/ground/year", "[data-band]"},
+	{"/table", ".wish"}, {"/year", ".ledger"}, {"/year/20", ".side"}, {"/sowings", "[data-sowing]"}, {"/ground", "[data-plot-bed], .one .strip"}, {"/ground/year", "[data-band]"},
 	{"/ground/beds", "[data-bed]"}, {"/ground/care", ".care"}, {"/daybook", ".daybook"}, {"/daybook/record", ".record"}, {"/daybook/weigh", ".weigh"},
 	{"/shelves", ".shelves"}, {"/ask", "[data-question]"}, {"/house", ".chart"}, {"/house/book", "[data-book]"}, {"/begin", "[data-starter]"},
+	{"/daybook/work?crop=tomato-paste", "[data-step]"}, {"/paper", "dl"}, {"/paper/week", ".card h3"}, {"/paper/picking", ".paper h3"}, {"/paper/care", ".paper h2"}, {"/paper/shopping", ".paper td"},
 }
 
 // dark shows pages to a browser that prefers them dark.

@@ -146,7 +146,7 @@ func TestTheRotationIsBent(t *testing.T) {
 	p.shows(".in-hand", "Tomato, paste over Alder bed")
 	p.press(input.Escape)
 	p.gone(".in-hand")
-	p.shows(`.card [data-choice="b9"]`, "it needs 68.9 ft, the bed has 65.6 ft")
+	p.shows(`.card [data-choice="b9"]`, "it needs 68 ft 11 in, the bed has 65 ft 7 in")
 }
 
 // A planting dragged to another bed of the chart lies there, and stays.
@@ -317,7 +317,7 @@ func TestTheGroundIsCaredFor(t *testing.T) {
 	p.shows(".care .wrong", "above 0")
 	p.fill(`[aria-label="How deep"]`, "20")
 	p.clickNamed(`[aria-label="Fill and cover"] button`, "Add")
-	p.shows(`[data-order="Topsoil"]`, "72.00 m³")
+	p.shows(`[data-order="Topsoil"]`, "72 m³")
 	p.fill(`[aria-label="What you spread"]`, "Old manure")
 	p.fill(`[aria-label="How much of it"]`, "5")
 	p.fill(`[aria-label="Nitrogen in it"]`, "0.6")

@@ -113,6 +113,21 @@ func TestTypedNumbersAreRead(t *testing.T) {
 	}
 }
 
+// A day is read as people say it; one without a year is the nearest.
+func TestTypedDaysAreRead(t *testing.T) {
+	t.Parallel()
+	p := modules(t)
+	for text, want := range map[string]string{
+		"15 Jul 2027": "2027-07-15", "15 jul": "2027-07-15", "July 15": "2027-07-15", "jul 15, 2026": "2026-07-15", "3rd June": "2027-06-03", "1. Aug.": "2027-08-01",
+		"2 jan": "2028-01-02", "2027-06-01": "2027-06-01", "2027-6-1": "2027-06-01", "today": "2027-10-20", "Yesterday": "2027-10-19", "tomorrow": "2027-10-21",
+		"31 Feb": "", "32 May": "", "29 Feb 2028": "2028-02-29", "29 Feb 2027": "", "soon": "", "": "", "5": "", "7/15": "", "15 ju": "", "0 May": "", "2027-13-01": "",
+	} {
+		if got := p.eval(`t => m.readDay(t, '2027-10-20', '2027-10-20')`, text); got != want {
+			t.Errorf("%q is read as %q, want %q", text, got, want)
+		}
+	}
+}
+
 // draft is what the editor of a wish knows beside the wish, with metric units.
 const draft = `const facts = {
 	unitOf: kind => ({'kg-year': 'kg', 'kg-week': 'kg', volume: 'L'})[kind] ?? '',

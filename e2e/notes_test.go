@@ -159,7 +159,7 @@ func TestTheShelfIsCountedInOneGo(t *testing.T) {
 	p.until("it cannot be kept", `() => document.querySelector('.keep').disabled`)
 	p.must(p.see(`[aria-label^="Counted: Strawberry jam"]`).SelectAllText())
 	p.must(p.see(`[aria-label^="Counted: Strawberry jam"]`).Input("8"))
-	p.clickNamed("button", "Save the count of 3 lots")
+	p.clickNamed("button", "Save the count of 3 items")
 	beans := `[aria-label^="How many: Green beans"]`
 	is := func(n string) {
 		t.Helper()

@@ -127,7 +127,7 @@ func TestThreeCropsAreWeighed(t *testing.T) {
 	simulate(`{"gone": false, "kg": 1.25, "unit": "lb"}`)
 	p.shows("[data-scale]", "stable")
 	p.clickNamed(`[data-picking="kale"] button`, "Kale")
-	p.shows(".entries", "Kale: 0.90 kg came in")
+	p.shows(".entries", "Kale: 0.9 kg came in")
 
 	simulate(`{"kg": 20}`)
 	p.shows("[data-scale]", "too heavy for the scale")

@@ -178,7 +178,7 @@ func TestAWishByLineAndByControls(t *testing.T) {
 	p.must(p.see(line).Input("plums 2x week"))
 	p.shows(".readings .wrong", "“plums” is not understood")
 	p.fill(line, "lettuce")
-	p.shows(".readings .wrong", "Say how much")
+	p.shows(".readings", "How much? Choose one")
 	p.must(p.see(line).SelectAllText())
 	p.must(p.see(line).Input("carots 2x week in spring and autumn for the two of us"))
 	p.shows(".readings", "2 meals a week · Carrot · fresh, then from storage · March to May and September to November · for 2")

@@ -123,7 +123,7 @@ func TestTheShelfIsReadFromAFile(t *testing.T) {
 	p.shows(".shelves .wrong", "line 3, count")
 	p.shows(".shelves .wrong", "the name of one of your storage places")
 	p.must(p.see(`input[type="file"]`).SetFiles([]string{write("right.csv", head+"parsnip,cellar,,3,5,kg,2026-11-02,,Earth cellar,under straw\ntomato,juiced,tomato-juice,6,,,2026-09-01,,,\n")}))
-	p.shows(".read", "2 lots in the file")
+	p.shows(".read", "2 items in the file")
 	p.clickNamed(".read button", "Add all to shelf")
 	p.shows(".notice", "Added 2 items to the shelf")
 	p.shows(".shelves", "under straw")

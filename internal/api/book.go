@@ -10,6 +10,7 @@ import (
 	"inventory/internal/core/amount"
 	"inventory/internal/core/book"
 	"inventory/internal/core/caution"
+	"inventory/internal/core/plan"
 )
 
 // cropBook says a household's book: every crop and preparation with its figures,
@@ -64,6 +65,23 @@ func (s *Server) GetUsualCare(c *echo.Context, params GetUsualCareParams) error 
 		steps = b.CareFor(crop)
 	}
 	return c.JSON(http.StatusOK, steps)
+}
+
+// GetProtections says what may keep a pest off next year; nothing for a sighting that is gone.
+func (s *Server) GetProtections(c *echo.Context, params GetProtectionsParams) error {
+	now, err := s.app.Begun(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	out := []plan.Protection{}
+	for _, x := range now.Input.Household.Sightings {
+		if x.ID == params.Sighting {
+			if out, err = plan.Protections(now.Input, x); err != nil {
+				return err
+			}
+		}
+	}
+	return c.JSON(http.StatusOK, out)
 }
 
 // figure says one figure, or one choice, of a row of the book.

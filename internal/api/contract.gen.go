@@ -106,6 +106,7 @@ const (
 	EditCommandAddOwnCrop           EditCommand = "add-own-crop"
 	EditCommandAddOwnPreparation    EditCommand = "add-own-preparation"
 	EditCommandAddPatch             EditCommand = "add-patch"
+	EditCommandAddSighting          EditCommand = "add-sighting"
 	EditCommandAddStore             EditCommand = "add-store"
 	EditCommandAddWish              EditCommand = "add-wish"
 	EditCommandAgree                EditCommand = "agree"
@@ -122,6 +123,7 @@ const (
 	EditCommandChangeOwnCrop        EditCommand = "change-own-crop"
 	EditCommandChangeOwnPreparation EditCommand = "change-own-preparation"
 	EditCommandChangePatch          EditCommand = "change-patch"
+	EditCommandChangeSighting       EditCommand = "change-sighting"
 	EditCommandChangeStore          EditCommand = "change-store"
 	EditCommandChangeWish           EditCommand = "change-wish"
 	EditCommandDisagree             EditCommand = "disagree"
@@ -143,6 +145,7 @@ const (
 	EditCommandRemovePatch          EditCommand = "remove-patch"
 	EditCommandRemovePlacement      EditCommand = "remove-placement"
 	EditCommandRemovePlanting       EditCommand = "remove-planting"
+	EditCommandRemoveSighting       EditCommand = "remove-sighting"
 	EditCommandRemoveStore          EditCommand = "remove-store"
 	EditCommandRemoveUnknown        EditCommand = "remove-unknown"
 	EditCommandRemoveWish           EditCommand = "remove-wish"
@@ -181,6 +184,8 @@ func (e EditCommand) Valid() bool {
 		return true
 	case EditCommandAddPatch:
 		return true
+	case EditCommandAddSighting:
+		return true
 	case EditCommandAddStore:
 		return true
 	case EditCommandAddWish:
@@ -212,6 +217,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandChangeOwnPreparation:
 		return true
 	case EditCommandChangePatch:
+		return true
+	case EditCommandChangeSighting:
 		return true
 	case EditCommandChangeStore:
 		return true
@@ -254,6 +261,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandRemovePlacement:
 		return true
 	case EditCommandRemovePlanting:
+		return true
+	case EditCommandRemoveSighting:
 		return true
 	case EditCommandRemoveStore:
 		return true
@@ -780,6 +789,7 @@ type Edit struct {
 	// Revision the revision it was made against
 	Revision int       `json:"revision"`
 	Settings *Settings `json:"settings,omitempty"`
+	Sighting *Sighting `json:"sighting,omitempty"`
 	Store    *Store    `json:"store,omitempty"`
 
 	// Target the id of what is removed or moved
@@ -1279,6 +1289,9 @@ type Progress struct {
 	Of int `json:"of"`
 }
 
+// Protection defines model for Protection.
+type Protection = plan.Protection
+
 // Purpose defines model for Purpose.
 type Purpose = record.Purpose
 
@@ -1383,6 +1396,9 @@ type Shown struct {
 
 // ShownStyle how its numbers are written
 type ShownStyle string
+
+// Sighting defines model for Sighting.
+type Sighting = household.Sighting
 
 // SourceFacts defines model for SourceFacts.
 type SourceFacts = wish.SourceFacts
@@ -1725,6 +1741,11 @@ type GetPlotDrawingParams struct {
 	Day *string `form:"day,omitempty" json:"day,omitempty"`
 }
 
+// GetProtectionsParams defines parameters for GetProtections.
+type GetProtectionsParams struct {
+	Sighting string `form:"sighting" json:"sighting"`
+}
+
 // PostRedoParams defines parameters for PostRedo.
 type PostRedoParams struct {
 	// Since the revision that the client has; what has changed since is then told instead of the whole
@@ -2021,6 +2042,9 @@ type ServerInterface interface {
 	// PostPreview What one more wish would come to, without adding it
 	// (POST /preview)
 	PostPreview(ctx *echo.Context) error
+	// GetProtections What may keep a pest off next year, by the day on which it was first seen
+	// (GET /protections)
+	GetProtections(ctx *echo.Context, params GetProtectionsParams) error
 	// PostQuestion The answer to a plain question
 	// (POST /questions)
 	PostQuestion(ctx *echo.Context) error
@@ -2744,6 +2768,24 @@ func (w *ServerInterfaceWrapper) PostPreview(ctx *echo.Context) error {
 	return err
 }
 
+// GetProtections converts echo context to params.
+func (w *ServerInterfaceWrapper) GetProtections(ctx *echo.Context) error {
+	var err error
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params GetProtectionsParams
+	// ------------- Required query parameter "sighting" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "sighting", ctx.QueryParams(), &params.Sighting, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter sighting: %s", err))
+	}
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetProtections(ctx, params)
+	return err
+}
+
 // PostQuestion converts echo context to params.
 func (w *ServerInterfaceWrapper) PostQuestion(ctx *echo.Context) error {
 	var err error
@@ -3163,6 +3205,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/ground-free", wrapper.GetGroundFree, options.OperationMiddlewares["getGroundFree"]...)
 	router.GET(options.BaseURL+"/ground-needs", wrapper.GetGroundNeeds, options.OperationMiddlewares["getGroundNeeds"]...)
 	router.GET(options.BaseURL+"/bed-work", wrapper.GetBedWork, options.OperationMiddlewares["getBedWork"]...)
+	router.GET(options.BaseURL+"/protections", wrapper.GetProtections, options.OperationMiddlewares["getProtections"]...)
 	router.GET(options.BaseURL+"/shopping", wrapper.GetShopping, options.OperationMiddlewares["getShopping"]...)
 	router.GET(options.BaseURL+"/usual-care", wrapper.GetUsualCare, options.OperationMiddlewares["getUsualCare"]...)
 	router.POST(options.BaseURL+"/bed-beside", wrapper.PostBedBeside, options.OperationMiddlewares["postBedBeside"]...)

@@ -158,7 +158,7 @@ func carried(e Edit) store.Edit {
 	return store.Edit{
 		Client: e.Client, ID: e.ID, Revision: e.Revision, Command: string(e.Command), Follows: listOf(e.Follows),
 		Household: e.Household, Settings: e.Settings, Place: e.Place, Weather: listOf(e.Weather), Member: e.Member, Guest: e.Guest, Store: e.Store,
-		Wish: e.Wish, Wishes: listOf(e.Wishes), Remove: listOf(e.Remove), Overrule: e.Overrule, Habit: e.Habit, CareStep: e.CareStep, Chore: e.Chore,
+		Wish: e.Wish, Wishes: listOf(e.Wishes), Remove: listOf(e.Remove), Overrule: e.Overrule, Habit: e.Habit, CareStep: e.CareStep, Chore: e.Chore, Sighting: e.Sighting,
 		Lot: e.Lot, Lots: listOf(e.Lots), Patch: e.Patch, Measure: e.Measure, OwnCrop: e.OwnCrop, OwnPreparation: e.OwnPreparation,
 		Plot: e.Plot, Bed: e.Bed, Beds: listOf(e.Beds), Parts: number(e.Parts), Customs: e.Customs,
 		Call: e.Call, Target: text(e.Target), After: text(e.After),

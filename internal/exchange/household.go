@@ -195,6 +195,7 @@ func fill(h *household.Household) {
 	h.Members, h.Guests, h.Storage = listed(h.Members), listed(h.Guests), listed(h.Storage)
 	h.Wishes, h.Overrules = listed(h.Wishes), listed(h.Overrules)
 	h.Measures, h.Care, h.Chores = listed(h.Measures), listed(h.Care), listed(h.Chores)
+	h.Sightings = listed(h.Sightings)
 	h.Lots, h.Patches, h.OwnCrops, h.OwnPreparations = listed(h.Lots), listed(h.Patches), listed(h.OwnCrops), listed(h.OwnPreparations)
 	h.Habits, h.Plantings, h.Weather = listed(h.Habits), listed(h.Plantings), listed(h.Weather)
 	h.Beds, h.Placements = listed(h.Beds), listed(h.Placements)
@@ -245,6 +246,9 @@ func fill(h *household.Household) {
 	for i := range h.Chores {
 		number(&h.Chores[i].ID, "j", i)
 		h.Chores[i].Fill()
+	}
+	for i := range h.Sightings {
+		number(&h.Sightings[i].ID, "s", i)
 	}
 	for i := range h.Patches {
 		number(&h.Patches[i].ID, "p", i)

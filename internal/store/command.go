@@ -46,6 +46,7 @@ type Edit struct {
 	Habit          *household.Habit     // set-habit; an empty one forgets it
 	CareStep       *book.CareStep       // add-care-step, change-care-step
 	Chore          *household.Chore     // add-chore, change-chore
+	Sighting       *household.Sighting  // add-sighting, change-sighting
 	Planting       *record.Planting     // put-planting
 	Plantings      []record.Planting    // put-plantings; record: of which something is said beside the entries
 	Patches        []household.Patch    // put-plantings: perennials among them

@@ -321,3 +321,13 @@ ON CONFLICT (id) DO UPDATE SET position = excluded.position, body = excluded.bod
 
 -- name: DeleteChore :exec
 DELETE FROM chore WHERE id = ?;
+
+-- name: ListSightings :many
+SELECT * FROM sighting ORDER BY position, id;
+
+-- name: PutSighting :exec
+INSERT INTO sighting (id, position, body) VALUES (?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, body = excluded.body;
+
+-- name: DeleteSighting :exec
+DELETE FROM sighting WHERE id = ?;

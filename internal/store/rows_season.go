@@ -104,6 +104,19 @@ var choreKind = listed("chore", "chores", func(h *household.Household) *[]househ
 	return "the job “" + named(value, b) + "”"
 })
 
+var sightingKind = listed("sighting", "sightings", func(h *household.Household) *[]household.Sighting { return &h.Sightings }, func(x *household.Sighting) *string { return &x.ID }, func(e *Edit) *household.Sighting { return e.Sighting }).rowsOf(
+	documents((*rows.Queries).ListSightings, func(r rows.Sighting) (string, float64, string) { return r.ID, r.Position, r.Body }),
+	func(ctx context.Context, q *rows.Queries, at float64, id string, value json.RawMessage) error {
+		return q.PutSighting(ctx, rows.PutSightingParams{ID: id, Position: at, Body: string(value)})
+	},
+	by((*rows.Queries).DeleteSighting)).called(func(value json.RawMessage, b *book.Book) string {
+	var x household.Sighting
+	if json.Unmarshal(value, &x) != nil || b.Crop(x.Crop) == nil {
+		return ""
+	}
+	return "“" + x.Pest + "” on " + strings.ToLower(b.Crop(x.Crop).Short())
+})
+
 // A year that has ended is named after itself.
 var pastKind = listed("past-year", "past", func(h *household.Household) *[]household.PastYear { return &h.Past }, func(y *household.PastYear) *string { return &y.ID }, func(e *Edit) *household.PastYear { return e.Past }).saidOf().rowsOf(
 	documents((*rows.Queries).ListPastYears, func(r rows.PastYear) (string, float64, string) { return r.ID, r.Position, r.Body }),

@@ -45,6 +45,7 @@ type Household struct {
 	Plantings []record.Planting `json:"plantings"`        // sowings set by hand, and those really sown
 	Care      []book.CareStep   `json:"care"`             // what it does for its crops while they grow
 	Chores    []Chore           `json:"chores"`           // jobs of its own, that no sowing asks for
+	Sightings []Sighting        `json:"sightings"`        // when pests were first seen
 	Baseline  *record.Baseline  `json:"agreed,omitempty"`
 	Weather   []place.Day       `json:"weather"` // the days that have been
 
@@ -124,6 +125,7 @@ func (h Household) validate(b *book.Book) error {
 	validateList(c, "patches", h.Patches, func(x Patch) string { return x.ID }, func(x Patch, at invalid.Check) { x.Validate(at, b) })
 	validateList(c, "habits", h.Habits, func(x Habit) string { return x.Crop }, func(x Habit, at invalid.Check) { x.Validate(at, b) })
 	validateList(c, "care", h.Care, func(x book.CareStep) string { return x.ID }, func(x book.CareStep, at invalid.Check) { x.Validate(at, b) })
+	validateList(c, "sightings", h.Sightings, func(x Sighting) string { return x.ID }, func(x Sighting, at invalid.Check) { x.Validate(at, b) })
 	validateList(c, "chores", h.Chores, func(x Chore) string { return x.ID }, Chore.Validate)
 	validateList(c, "plantings", h.Plantings, func(x record.Planting) string { return x.ID }, func(x record.Planting, at invalid.Check) { x.Validate(at, b) })
 	place.ValidateDays(c, h.Weather)
@@ -159,7 +161,7 @@ func (h Household) validateLengths(c invalid.Check) bool {
 		name    string
 		n, most int
 	}{{"members", len(h.Members), MostWishes}, {"guests", len(h.Guests), MostWishes}, {"stores", len(h.Storage), MostWishes}, {"wishes", len(h.Wishes), MostWishes},
-		{"overrules", len(h.Overrules), MostWishes}, {"patches", len(h.Patches), MostWishes}, {"measures", len(h.Measures), MostWishes}, {"care", len(h.Care), MostWishes}, {"chores", len(h.Chores), MostWishes}, {"past", len(h.Past), MostYears}, {"own_crops", len(h.OwnCrops), MostWishes},
+		{"overrules", len(h.Overrules), MostWishes}, {"patches", len(h.Patches), MostWishes}, {"measures", len(h.Measures), MostWishes}, {"care", len(h.Care), MostWishes}, {"chores", len(h.Chores), MostWishes}, {"sightings", len(h.Sightings), MostWishes}, {"past", len(h.Past), MostYears}, {"own_crops", len(h.OwnCrops), MostWishes},
 		{"own_preparations", len(h.OwnPreparations), MostWishes}, {"habits", len(h.Habits), MostWishes}, {"plantings", len(h.Plantings), record.MostPlantings},
 		{"beds", len(h.Beds), bed.MostBeds}, {"placements", len(h.Placements), record.MostPlantings}, {"lots", len(h.Lots), stock.MostLots}, {"entries", len(h.Entries), record.MostEntries}} {
 		if l.n > l.most {
@@ -236,7 +238,7 @@ func (h Household) BaselineDays() record.BaselineDays {
 func Empty() *Household {
 	return &Household{
 		Members: []Member{}, Guests: []Guest{}, Storage: []stock.StoragePlace{}, Wishes: []wish.Wish{}, Overrules: []book.Overrule{},
-		Lots: []stock.Lot{}, Patches: []Patch{}, Measures: []Measure{}, Care: []book.CareStep{}, Chores: []Chore{}, OwnCrops: []book.OwnCrop{}, OwnPreparations: []book.OwnPreparation{},
+		Lots: []stock.Lot{}, Patches: []Patch{}, Measures: []Measure{}, Care: []book.CareStep{}, Chores: []Chore{}, Sightings: []Sighting{}, OwnCrops: []book.OwnCrop{}, OwnPreparations: []book.OwnPreparation{},
 		Habits: []Habit{}, Plantings: []record.Planting{}, Weather: []place.Day{}, Beds: []bed.Bed{}, Placements: []bed.Placement{},
 	}
 }

@@ -16,7 +16,7 @@ import (
 // allows: it was made with another version of the book. It is kept as it is and left
 // out of the plan until somebody mends it or removes it.
 type Unknown struct {
-	Kind    string `json:"kind"` // wish, lot, patch, habit, care-step, planting, overrule, own-crop, own-preparation, bed, customs
+	Kind    string `json:"kind"` // wish, lot, patch, habit, care-step, sighting, planting, overrule, own-crop, own-preparation, bed, customs
 	ID      string `json:"id"`
 	Words   string `json:"words"`   // what it is, such as: the sowing of kale on 3 May 2027
 	Of      string `json:"of"`      // what it names: crop, food or preparation; empty where it is something else
@@ -42,6 +42,7 @@ func (h Household) Fitting(usual *book.Book) (Household, []Unknown, error) {
 	h.Patches = sifted(s, h.Patches, "patch", func(p Patch) (string, string) { return p.ID, fmt.Sprintf("the patch of %d %s", p.Plants, p.Crop) }, func(c invalid.Check, p Patch) { p.Validate(c, b) })
 	h.Habits = sifted(s, h.Habits, "habit", func(x Habit) (string, string) { return x.Crop, "how you grow " + x.Crop }, func(c invalid.Check, x Habit) { x.Validate(c, b) })
 	h.Care = sifted(s, h.Care, "care-step", func(x book.CareStep) (string, string) { return x.ID, "“" + x.Do + "” for " + x.Crop }, func(c invalid.Check, x book.CareStep) { x.Validate(c, b) })
+	h.Sightings = sifted(s, h.Sightings, "sighting", func(x Sighting) (string, string) { return x.ID, x.Pest + " on " + x.Crop }, func(c invalid.Check, x Sighting) { x.Validate(c, b) })
 	h.Plantings = sifted(s, h.Plantings, "planting", func(p record.Planting) (string, string) {
 		return p.ID, "the sowing of " + p.Crop + " on " + p.Day.Words()
 	}, func(c invalid.Check, p record.Planting) { p.Validate(c, b) })
@@ -216,6 +217,10 @@ func (h *Household) CallIt(of, unknown, known string) {
 		swap("preparation", &h.Lots[i].Preparation)
 	}
 	h.Patches, h.Habits, h.Plantings, h.Care = slices.Clone(h.Patches), slices.Clone(h.Habits), slices.Clone(h.Plantings), slices.Clone(h.Care)
+	h.Sightings = slices.Clone(h.Sightings)
+	for i := range h.Sightings {
+		swap("crop", &h.Sightings[i].Crop)
+	}
 	for i := range h.Care {
 		swap("crop", &h.Care[i].Crop)
 	}

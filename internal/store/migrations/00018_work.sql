@@ -10,7 +10,14 @@ CREATE TABLE chore (
     position REAL NOT NULL,
     body     TEXT NOT NULL
 ) STRICT;
+-- When pests were first seen.
+CREATE TABLE sighting (
+    id       TEXT PRIMARY KEY,
+    position REAL NOT NULL,
+    body     TEXT NOT NULL
+) STRICT;
 
 -- +goose Down
+DROP TABLE sighting;
 DROP TABLE chore;
 DROP TABLE care_step;

@@ -13,6 +13,7 @@ import type {
   OwnPreparation,
   Patch,
   Problem,
+  Sighting,
   Store,
 } from './api'
 import { useHousehold } from './household'
@@ -28,6 +29,7 @@ interface Lists {
   measure: Measure
   'care-step': CareStep
   chore: Chore
+  sighting: Sighting
   'own-crop': OwnCrop
   'own-preparation': OwnPreparation
 }

@@ -568,6 +568,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/protections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What may keep a pest off next year, by the day on which it was first seen */
+        get: operations["getProtections"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/shopping": {
         parameters: {
             query?: never;
@@ -1204,7 +1221,7 @@ export interface components {
             /** @description the revision it was made against */
             revision: number;
             /** @enum {string} */
-            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "put-wishes" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-measure" | "change-measure" | "remove-measure" | "add-care-step" | "change-care-step" | "remove-care-step" | "add-chore" | "change-chore" | "remove-chore" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs" | "call-it" | "remove-unknown" | "remove-entry" | "set-scale";
+            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "put-wishes" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-measure" | "change-measure" | "remove-measure" | "add-care-step" | "change-care-step" | "remove-care-step" | "add-chore" | "change-chore" | "remove-chore" | "add-sighting" | "change-sighting" | "remove-sighting" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs" | "call-it" | "remove-unknown" | "remove-entry" | "set-scale";
             household?: components["schemas"]["Household"];
             settings?: components["schemas"]["Settings"];
             place?: components["schemas"]["Place"];
@@ -1223,6 +1240,7 @@ export interface components {
             measure?: components["schemas"]["Measure"];
             care_step?: components["schemas"]["CareStep"];
             chore?: components["schemas"]["Chore"];
+            sighting?: components["schemas"]["Sighting"];
             own_crop?: components["schemas"]["OwnCrop"];
             own_preparation?: components["schemas"]["OwnPreparation"];
             habit?: components["schemas"]["Habit"];
@@ -1318,6 +1336,7 @@ export interface components {
             measures: components["schemas"]["Measure"][];
             care: components["schemas"]["CareStep"][];
             chores: components["schemas"]["Chore"][];
+            sightings: components["schemas"]["Sighting"][];
             past?: components["schemas"]["PastYear"][];
             own_crops: components["schemas"]["OwnCrop"][];
             own_preparations: components["schemas"]["OwnPreparation"][];
@@ -1875,9 +1894,11 @@ export interface components {
         /** @description one thing decided otherwise */
         Change: {
             /** @enum {string} */
-            command: "overrule" | "set-habit" | "log-all" | "put-growing";
+            command: "overrule" | "set-habit" | "log-all" | "put-growing" | "put-wishes";
             events?: components["schemas"]["SowingEvent"][];
             growing?: components["schemas"]["Growing"][];
+            /** @description of put-wishes: each as it would be */
+            wishes?: components["schemas"]["Wish"][];
             overrule?: components["schemas"]["Overrule"];
             habit?: components["schemas"]["Habit"];
         };
@@ -3349,6 +3370,18 @@ export interface components {
             bed?: string;
             done: string[];
         };
+        Sighting: {
+            id: string;
+            pest: string;
+            crop: string;
+            bed?: string;
+            /** Format: date */
+            day: string;
+        };
+        Protection: {
+            words: string;
+            change: components["schemas"]["Change"];
+        };
         ChoreDue: {
             /** @description its id */
             chore: string;
@@ -4765,6 +4798,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BedWork"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getProtections: {
+        parameters: {
+            query: {
+                sighting: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The ways */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Protection"][];
                 };
             };
             default: components["responses"]["Problem"];

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Something was lost: how much of it, when and why. What follows, the weeks that then lack it
 // and what is sown again, is shown before it is put down.
-import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
+import { ElButton, ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Sowing, SowingEvent } from '../lib/api'
 import { useForesight } from '../lib/foresight'
@@ -10,6 +10,7 @@ import { wordsOf } from '../lib/problems'
 import { capital, count } from '../lib/words'
 import ForesightPanel from './ForesightPanel.vue'
 import NumberInput from './NumberInput.vue'
+import DateField from './DateField.vue'
 
 const props = defineProps<{ sowings: Sowing[] }>()
 const emit = defineEmits<{ done: []; leave: [] }>()
@@ -52,9 +53,7 @@ async function take() {
           <ElOption v-for="c in store.reference?.causes ?? []" :key="c.cause" :value="c.cause" :label="c.words" />
         </ElSelect>
       </label>
-      <label
-        ><span>On</span> <ElInput v-model="on" type="date" size="small" aria-label="On which day it was lost"
-      /></label>
+      <label><span>On</span> <DateField v-model="on" label="On which day it was lost" /></label>
     </p>
     <ForesightPanel
       v-if="change"

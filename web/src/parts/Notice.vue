@@ -3,11 +3,14 @@
 import { computed, ref, watch } from 'vue'
 import { useHousehold } from '../lib/household'
 import { useUnits } from '../lib/units'
+import { tallyChanges } from '../lib/tally'
 import { capital, count } from '../lib/words'
 import MoveList from './MoveList.vue'
 
 const store = useHousehold()
-const { render } = useUnits()
+const { render, say } = useUnits()
+/** What the last edit changed in the whole table. */
+const changes = computed(() => tallyChanges(store.before, store.plan?.tally, say))
 const open = ref(false)
 watch(
   () => store.state?.revision,
@@ -42,11 +45,22 @@ const words = computed(() => (store.notice ? capital(render(store.notice)) + '.'
         >{{ words
         }}<template v-if="store.moves.length">{{ ' ' + count(store.moves.length, 'sowing') }} changed.</template></span
       >
-      <button v-if="store.moves.length" type="button" class="link" :aria-expanded="open" @click="open = !open">
-        {{ open ? 'hide' : 'which' }}
+      <button
+        v-if="store.moves.length || changes.length"
+        type="button"
+        class="link"
+        :aria-expanded="open"
+        @click="open = !open"
+      >
+        {{ open ? 'hide' : 'what changed' }}
       </button>
       <button v-if="store.state?.undo" type="button" class="link" @click="store.undo()">Undo</button>
-      <MoveList v-if="open" :moves="store.moves" />
+      <template v-if="open">
+        <p v-if="changes.length" class="changes">
+          <span v-for="c in changes" :key="c.key">{{ c.text }}{{ c.side ? ` (${c.side})` : '' }}</span>
+        </p>
+        <MoveList v-if="store.moves.length" :moves="store.moves" />
+      </template>
     </div>
     <div v-if="store.refused.length" class="problem" role="alert" data-refused>
       <strong
@@ -78,6 +92,12 @@ const words = computed(() => (store.notice ? capital(render(store.notice)) + '.'
   padding: var(--space-3) var(--space-6);
   color: var(--ink-2);
   border-bottom: 1px solid var(--hair);
+}
+.changes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 var(--space-6);
+  margin: var(--space-2) 0 0;
 }
 .notice .link {
   margin-left: var(--space-4);

@@ -6,6 +6,7 @@ import { computed, shallowRef, watch } from 'vue'
 import { useGround } from '../lib/ground'
 import { useHousehold } from '../lib/household'
 import { useUnits } from '../lib/units'
+import { sideOf } from '../lib/tally'
 import { day } from '../lib/words'
 import Figure from './Figure.vue'
 
@@ -57,6 +58,7 @@ const figures = computed(() => {
       unit,
       label,
       figure,
+      side: Math.abs(change) < 1e-6 ? '' : sideOf(key, change),
       short: { weeks_fed: 'fed', plants: 'plants', area: 'bed space', jars: 'jars', freezer: '', sowings: '' }[key],
       change: Math.abs(change) < 1e-6 ? '' : (change > 0 ? '+' : '−') + say(Math.abs(change), unit),
       of:
@@ -99,7 +101,9 @@ const figures = computed(() => {
             of {{ f.of }}</span
           >
           <span v-if="f.pending" class="of" title="Finding room …">…</span>
-          <span v-if="f.change" class="change" role="status">{{ f.change }}</span>
+          <span v-if="f.change" class="change" :class="f.side" role="status"
+            >{{ f.change }}<span v-if="f.side" class="hidden-words">, {{ f.side }}</span></span
+          >
         </dd>
         <dt>
           <span class="long">{{ f.label }}</span><span class="short" aria-hidden="true">{{ f.short }}</span>
@@ -178,14 +182,28 @@ dt {
 .pending dd {
   color: var(--ink-2);
 }
+/* Better and worse are told apart by a sign before them, not by their colour alone. */
+.change.better::before {
+  content: '▲ ';
+}
+.change.worse::before {
+  content: '▼ ';
+}
 .change {
   font-size: var(--type-text);
   font-weight: 600;
-  color: var(--accent-ink);
-  background: var(--accent);
+  color: var(--paper);
+  background: var(--ink-2);
   padding: 0 var(--space-3);
   margin-left: var(--space-3);
   vertical-align: 0.15em;
+}
+.change.better {
+  background: var(--fresh-ink, var(--fresh));
+}
+.change.worse {
+  color: var(--accent-ink);
+  background: var(--accent);
 }
 .tally {
   container: tally / inline-size;

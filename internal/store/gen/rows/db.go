@@ -99,6 +99,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	if q.deletePlotStmt, err = db.PrepareContext(ctx, deletePlot); err != nil {
 		return nil, fmt.Errorf("error preparing query DeletePlot: %w", err)
 	}
+	if q.deleteSightingStmt, err = db.PrepareContext(ctx, deleteSighting); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteSighting: %w", err)
+	}
 	if q.deleteStoreStmt, err = db.PrepareContext(ctx, deleteStore); err != nil {
 		return nil, fmt.Errorf("error preparing query DeleteStore: %w", err)
 	}
@@ -207,6 +210,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	if q.listPlantingsStmt, err = db.PrepareContext(ctx, listPlantings); err != nil {
 		return nil, fmt.Errorf("error preparing query ListPlantings: %w", err)
 	}
+	if q.listSightingsStmt, err = db.PrepareContext(ctx, listSightings); err != nil {
+		return nil, fmt.Errorf("error preparing query ListSightings: %w", err)
+	}
 	if q.listStoresStmt, err = db.PrepareContext(ctx, listStores); err != nil {
 		return nil, fmt.Errorf("error preparing query ListStores: %w", err)
 	}
@@ -290,6 +296,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	}
 	if q.putPlotStmt, err = db.PrepareContext(ctx, putPlot); err != nil {
 		return nil, fmt.Errorf("error preparing query PutPlot: %w", err)
+	}
+	if q.putSightingStmt, err = db.PrepareContext(ctx, putSighting); err != nil {
+		return nil, fmt.Errorf("error preparing query PutSighting: %w", err)
 	}
 	if q.putStoreStmt, err = db.PrepareContext(ctx, putStore); err != nil {
 		return nil, fmt.Errorf("error preparing query PutStore: %w", err)
@@ -437,6 +446,11 @@ func (q *Queries) Close() error {
 	if q.deletePlotStmt != nil {
 		if cerr := q.deletePlotStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing deletePlotStmt: %w", cerr)
+		}
+	}
+	if q.deleteSightingStmt != nil {
+		if cerr := q.deleteSightingStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteSightingStmt: %w", cerr)
 		}
 	}
 	if q.deleteStoreStmt != nil {
@@ -619,6 +633,11 @@ func (q *Queries) Close() error {
 			err = fmt.Errorf("error closing listPlantingsStmt: %w", cerr)
 		}
 	}
+	if q.listSightingsStmt != nil {
+		if cerr := q.listSightingsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listSightingsStmt: %w", cerr)
+		}
+	}
 	if q.listStoresStmt != nil {
 		if cerr := q.listStoresStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing listStoresStmt: %w", cerr)
@@ -759,6 +778,11 @@ func (q *Queries) Close() error {
 			err = fmt.Errorf("error closing putPlotStmt: %w", cerr)
 		}
 	}
+	if q.putSightingStmt != nil {
+		if cerr := q.putSightingStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putSightingStmt: %w", cerr)
+		}
+	}
 	if q.putStoreStmt != nil {
 		if cerr := q.putStoreStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing putStoreStmt: %w", cerr)
@@ -853,6 +877,7 @@ type Queries struct {
 	deletePlacementStmt         *sql.Stmt
 	deletePlantingStmt          *sql.Stmt
 	deletePlotStmt              *sql.Stmt
+	deleteSightingStmt          *sql.Stmt
 	deleteStoreStmt             *sql.Stmt
 	deleteWeatherDaysStmt       *sql.Stmt
 	deleteWishStmt              *sql.Stmt
@@ -889,6 +914,7 @@ type Queries struct {
 	listPlaceMonthsStmt         *sql.Stmt
 	listPlacementsStmt          *sql.Stmt
 	listPlantingsStmt           *sql.Stmt
+	listSightingsStmt           *sql.Stmt
 	listStoresStmt              *sql.Stmt
 	listWeatherDaysStmt         *sql.Stmt
 	listWishFormsStmt           *sql.Stmt
@@ -917,6 +943,7 @@ type Queries struct {
 	putPlacementStmt            *sql.Stmt
 	putPlantingStmt             *sql.Stmt
 	putPlotStmt                 *sql.Stmt
+	putSightingStmt             *sql.Stmt
 	putStoreStmt                *sql.Stmt
 	putWeatherDayStmt           *sql.Stmt
 	putWishStmt                 *sql.Stmt
@@ -954,6 +981,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		deletePlacementStmt:         q.deletePlacementStmt,
 		deletePlantingStmt:          q.deletePlantingStmt,
 		deletePlotStmt:              q.deletePlotStmt,
+		deleteSightingStmt:          q.deleteSightingStmt,
 		deleteStoreStmt:             q.deleteStoreStmt,
 		deleteWeatherDaysStmt:       q.deleteWeatherDaysStmt,
 		deleteWishStmt:              q.deleteWishStmt,
@@ -990,6 +1018,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		listPlaceMonthsStmt:         q.listPlaceMonthsStmt,
 		listPlacementsStmt:          q.listPlacementsStmt,
 		listPlantingsStmt:           q.listPlantingsStmt,
+		listSightingsStmt:           q.listSightingsStmt,
 		listStoresStmt:              q.listStoresStmt,
 		listWeatherDaysStmt:         q.listWeatherDaysStmt,
 		listWishFormsStmt:           q.listWishFormsStmt,
@@ -1018,6 +1047,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		putPlacementStmt:            q.putPlacementStmt,
 		putPlantingStmt:             q.putPlantingStmt,
 		putPlotStmt:                 q.putPlotStmt,
+		putSightingStmt:             q.putSightingStmt,
 		putStoreStmt:                q.putStoreStmt,
 		putWeatherDayStmt:           q.putWeatherDayStmt,
 		putWishStmt:                 q.putWishStmt,

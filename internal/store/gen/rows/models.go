@@ -240,6 +240,12 @@ type Secret struct {
 	Value string
 }
 
+type Sighting struct {
+	ID       string
+	Position float64
+	Body     string
+}
+
 type Store struct {
 	ID          string
 	Position    float64

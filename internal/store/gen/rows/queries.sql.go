@@ -274,6 +274,15 @@ func (q *Queries) DeletePlot(ctx context.Context) error {
 	return err
 }
 
+const deleteSighting = `-- name: DeleteSighting :exec
+DELETE FROM sighting WHERE id = ?
+`
+
+func (q *Queries) DeleteSighting(ctx context.Context, id string) error {
+	_, err := q.exec(ctx, q.deleteSightingStmt, deleteSighting, id)
+	return err
+}
+
 const deleteStore = `-- name: DeleteStore :exec
 DELETE FROM store WHERE id = ?
 `
@@ -1232,6 +1241,33 @@ func (q *Queries) ListPlantings(ctx context.Context) ([]Planting, error) {
 	return items, nil
 }
 
+const listSightings = `-- name: ListSightings :many
+SELECT id, position, body FROM sighting ORDER BY position, id
+`
+
+func (q *Queries) ListSightings(ctx context.Context) ([]Sighting, error) {
+	rows, err := q.query(ctx, q.listSightingsStmt, listSightings)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []Sighting
+	for rows.Next() {
+		var i Sighting
+		if err := rows.Scan(&i.ID, &i.Position, &i.Body); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
 const listStores = `-- name: ListStores :many
 SELECT id, position, name, temperature, damp, room_kg FROM store ORDER BY position, id
 `
@@ -1925,6 +1961,22 @@ ON CONFLICT (id) DO UPDATE SET body = excluded.body
 
 func (q *Queries) PutPlot(ctx context.Context, body string) error {
 	_, err := q.exec(ctx, q.putPlotStmt, putPlot, body)
+	return err
+}
+
+const putSighting = `-- name: PutSighting :exec
+INSERT INTO sighting (id, position, body) VALUES (?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, body = excluded.body
+`
+
+type PutSightingParams struct {
+	ID       string
+	Position float64
+	Body     string
+}
+
+func (q *Queries) PutSighting(ctx context.Context, arg PutSightingParams) error {
+	_, err := q.exec(ctx, q.putSightingStmt, putSighting, arg.ID, arg.Position, arg.Body)
 	return err
 }
 

@@ -13,6 +13,7 @@ import NumberInput from '../../parts/NumberInput.vue'
 import WishPreview from '../../parts/WishPreview.vue'
 import FallsFree from '../ground/FallsFree.vue'
 import AnswerText from './AnswerText.vue'
+import DateField from '../../parts/DateField.vue'
 
 const store = useHousehold()
 const ground = useGround()
@@ -85,9 +86,9 @@ const last = computed<Question | undefined>(() =>
           <ElOption v-for="f in foods" :key="f" :value="f" :label="f" />
         </ElSelect>
         do we need from
-        <ElInput v-model="ask.need.from" class="day" size="small" type="date" aria-label="Needed from" />
+        <DateField v-model="ask.need.from" class="day" label="Needed from" />
         to
-        <ElInput v-model="ask.need.to" class="day" size="small" type="date" aria-label="Needed to" />?
+        <DateField v-model="ask.need.to" class="day" label="Needed to" />?
       </p>
       <AnswerText :question="needed" />
     </li>

@@ -62,6 +62,7 @@ async function begin() {
     measures: [],
     care: [],
     chores: [],
+    sightings: [],
     own_crops: [],
     own_preparations: [],
     habits: [],

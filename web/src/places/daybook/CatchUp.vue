@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Catch up: everything that the plan had to begin and that nobody has put down, by day, as
 // on the printed sheet. Many lines at a press; what follows is shown before it is taken.
-import { ElButton, ElCheckbox, ElInput } from 'element-plus'
+import { ElButton, ElCheckbox } from 'element-plus'
 import { computed, ref, watch } from 'vue'
 import type { SowingEvent } from '../../lib/api'
 import { undone, type Undone } from '../../lib/daybook'
@@ -13,6 +13,7 @@ import ChoiceButtons from '../../parts/ChoiceButtons.vue'
 import NumberInput from '../../parts/NumberInput.vue'
 import ForesightPanel from '../../parts/ForesightPanel.vue'
 import { useGroups } from './groups'
+import DateField from '../../parts/DateField.vue'
 
 const store = useHousehold()
 const { change, found, wrong, propose, drop } = useForesight()
@@ -100,7 +101,7 @@ async function take() {
         <span class="share small"><NumberInput v-model="share" label="How many of 100 plants" /> of 100 plants</span>
         <ElButton size="small" :disabled="!picked.length" @click="asPlanned">Done as planned</ElButton>
         <span class="on"
-          ><ElInput v-model="on" type="date" size="small" aria-label="Done on" /><ElButton
+          ><DateField v-model="on" label="Done on" /><ElButton
             size="small"
             :disabled="!picked.length || !on"
             @click="onDay"

@@ -7,6 +7,7 @@ import { useHousehold } from '../../lib/household'
 import { useRows } from '../../lib/rowedit'
 import { dated } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
+import DateField from '../../parts/DateField.vue'
 
 const store = useHousehold()
 const { rows, wrong, save, add, remove } = useRows('chore', () => store.household?.chores ?? [])
@@ -34,8 +35,7 @@ const due = (c: Chore) => {
       <li v-for="(r, i) in rows" :key="r.value.id" class="job">
         <ElInput v-model="r.value.name" size="small" maxlength="80" :aria-label="`Job ${i + 1}`" @change="save(i)" />
         <label class="field"
-          ><span>first on</span
-          ><ElInput v-model="r.value.day" type="date" size="small" aria-label="First day" @change="save(i)"
+          ><span>first on</span><DateField v-model="r.value.day" label="First day" @done="save(i)"
         /></label>
         <label class="field"
           ><span>then every</span
@@ -93,8 +93,7 @@ const due = (c: Chore) => {
         aria-label="What is the job?"
       />
       <label class="field"
-        ><span>first on</span
-        ><ElInput v-model="next.day" type="date" size="small" aria-label="First day of the new job"
+        ><span>first on</span><DateField v-model="next.day" label="First day of the new job"
       /></label>
       <label class="field"
         ><span>then every</span

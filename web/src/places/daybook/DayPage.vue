@@ -1,7 +1,6 @@
 <script setup lang="ts">
 // An earlier day, of any year: the weather, what was done, what came in and where it went, notes
 // and photographs; and more can be entered for it.
-import { ElInput } from 'element-plus'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { doneIn } from '../../lib/daybook'
@@ -11,6 +10,7 @@ import { useUnits } from '../../lib/units'
 import { dayNumber, fullDay, isoDay, weekday } from '../../lib/words'
 import DoneTasks from './DoneTasks.vue'
 import EntryList from './EntryList.vue'
+import DateField from '../../parts/DateField.vue'
 import './daybook.css'
 
 const store = useHousehold()
@@ -45,7 +45,7 @@ useKeys([
       <div class="tools no-print">
         <button type="button" class="plain step" aria-label="A week back" @click="by(-7)">«</button>
         <button type="button" class="plain step" aria-label="Previous day" @click="by(-1)">‹</button>
-        <ElInput :model-value="shown" type="date" size="small" :max="today" aria-label="Which day" @change="pick" />
+        <DateField :model-value="shown" :max="today" label="Which day" @update:model-value="pick" />
         <button type="button" class="plain step" aria-label="Next day" @click="by(1)">›</button>
         <button type="button" class="plain step" aria-label="A week forward" @click="by(7)">»</button>
         <RouterLink class="small" to="/daybook">today</RouterLink>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 // One thing that grows already: what, how much, where, since when, and how it looks.
-import { ElInput, ElOption, ElSelect } from 'element-plus'
+import { ElOption, ElSelect } from 'element-plus'
 import { computed, watch } from 'vue'
 import { looks, measures, weeksSince, daysAgo, type GrowsLine } from '../../lib/grows'
 import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { capital } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
+import DateField from '../../parts/DateField.vue'
 
 const props = defineProps<{ line: GrowsLine; wrong: string }>()
 const emit = defineEmits<{ enter: []; away: []; change: [] }>()
@@ -63,7 +64,7 @@ watch(l, () => emit('change'), { deep: true })
       <ElOption :value="true" label="planted out" />
     </ElSelect>
     <span v-else class="how small">planted</span>
-    <ElInput v-model="l.since" class="on" type="date" size="small" aria-label="On which day" :max="today" />
+    <DateField v-model="l.since" class="on" label="On which day" :max="today" />
     <span class="ago small"
       >or <NumberInput v-model="weeks" label="How many weeks ago" @keydown.enter="emit('enter')" /> weeks ago</span
     >

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One thing to do: done today with one press, or on another day, or less of it.
-import { ElButton, ElInput } from 'element-plus'
+import { ElButton } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Problem, Sowing, Task } from '../../lib/api'
 import { useTurns } from '../../lib/bedwork'
@@ -13,6 +13,7 @@ import { count as many, day, taskAmount, weekday } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
 import LessonLines from './LessonLines.vue'
 import TurnLines from './TurnLines.vue'
+import DateField from '../../parts/DateField.vue'
 
 const props = defineProps<{ line: Line; overdue?: boolean }>()
 const store = useHousehold()
@@ -123,9 +124,7 @@ async function done() {
     <LessonLines :line="line.key" />
     <TurnLines v-if="turns.length" :turns="turns" />
     <div v-if="open" class="form">
-      <label class="field"
-        ><span>Done on</span><ElInput v-model="on" type="date" size="small" aria-label="Done on"
-      /></label>
+      <label class="field"><span>Done on</span><DateField v-model="on" label="Done on" /></label>
       <template v-if="counted">
         <label v-for="p in line.parts" :key="p.sowing.id" class="field">
           <span

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-// The work around the plants: jobs of the household's own, and what it does for each crop.
+// The work around the plants: jobs of the household's own, what it does for each crop, and the pests that it saw.
 import CareLists from './CareLists.vue'
 import ChoreRows from './ChoreRows.vue'
+import SightingRows from './SightingRows.vue'
 import './daybook.css'
 </script>
 
@@ -17,6 +18,7 @@ import './daybook.css'
     </p>
     <ChoreRows />
     <CareLists />
+    <SightingRows />
   </section>
 </template>
 

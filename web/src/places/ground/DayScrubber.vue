@@ -1,11 +1,11 @@
 <script setup lang="ts">
 // The day of the ground that is shown, and how much of it is taken then.
-import { ElInput } from 'element-plus'
 import { computed } from 'vue'
 import type { Layout } from '../../lib/api'
 import { useUnits } from '../../lib/units'
 import { useHousehold } from '../../lib/household'
 import { dayNumber, fullDay } from '../../lib/words'
+import DateField from '../../parts/DateField.vue'
 
 const props = defineProps<{
   days: number
@@ -33,13 +33,7 @@ function show(day: string) {
     <button type="button" class="link" aria-label="A week forward" @click="$emit('step', 7)">›</button>
     <b class="when">{{ fullDay(day) }}</b>
     <span class="to no-print">
-      <ElInput
-        :model-value="day"
-        type="date"
-        size="small"
-        aria-label="Show the day"
-        @update:model-value="(d: string) => show(d)"
-      />
+      <DateField :model-value="day" label="Show the day" @update:model-value="(d: string) => show(d)" />
       <button type="button" class="link small" :disabled="day === today" @click="show(today)">Today</button>
     </span>
     <span v-if="week && owned" class="quiet small taken"

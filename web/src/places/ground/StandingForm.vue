@@ -1,11 +1,12 @@
 <script setup lang="ts">
 // What stands in a bed now: a crop of the book or anything else, its stretch, and
 // when it is expected to be cleared.
-import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus'
+import { ElButton, ElOption, ElSelect } from 'element-plus'
 import { computed, reactive } from 'vue'
 import type { Bed, StandingCrop } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
 import NumberInput from '../../parts/NumberInput.vue'
+import DateField from '../../parts/DateField.vue'
 
 const props = defineProps<{ bed: Bed }>()
 const emit = defineEmits<{ add: [s: StandingCrop]; leave: [] }>()
@@ -40,9 +41,7 @@ function add() {
     <label class="field"
       ><span>long</span><NumberInput v-model="draft.length" unit="m" suffix label="Length of bed"
     /></label>
-    <label class="field"
-      ><span>until</span><ElInput v-model="draft.until" type="date" size="small" aria-label="Growing until"
-    /></label>
+    <label class="field"><span>until</span><DateField v-model="draft.until" label="Growing until" /></label>
     <ElButton native-type="submit" size="small" :disabled="!draft.name.trim() || !draft.until">Save</ElButton>
     <button type="button" class="link small" @click="emit('leave')">Cancel</button>
   </form>

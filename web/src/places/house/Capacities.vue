@@ -3,7 +3,9 @@
 import { computed, ref } from 'vue'
 import { useHousehold } from '../../lib/household'
 import { otherErrors } from '../../lib/problems'
+import { settingWords } from '../../lib/settings'
 import NumberInput from '../../parts/NumberInput.vue'
+import WhatIs from '../../parts/WhatIs.vue'
 
 const store = useHousehold()
 const wrong = ref('')
@@ -34,7 +36,7 @@ async function set(field: string, value: number | undefined) {
     <h3>{{ title }}</h3>
     <div class="rows kitchen">
       <template v-for="r in rows" :key="r.field">
-        <span :class="{ mine: r.own }">{{ r.name }}</span>
+        <span :class="{ mine: r.own }">{{ r.name }} <WhatIs :of="r.name" :words="settingWords[r.field]" /></span>
         <NumberInput
           :model-value="r.value || (openEnded(r.field) ? undefined : r.value)"
           :unit="r.unit"

@@ -6,6 +6,7 @@ import type { Problem, Settings } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
 import { fieldError, otherErrors } from '../../lib/problems'
 import NumberInput from '../../parts/NumberInput.vue'
+import WhatIs from '../../parts/WhatIs.vue'
 import UnitsChoice from '../../parts/UnitsChoice.vue'
 
 const store = useHousehold()
@@ -48,12 +49,22 @@ async function save() {
         <span v-if="fieldError(problem, 'name')" class="wrong" role="alert">{{ fieldError(problem, 'name') }}</span>
       </label>
       <label class="field">
-        <span>The food year begins in</span>
+        <span
+          >The food year begins in
+          <WhatIs
+            of="The food year"
+            words="The year whose harvest you plan. It runs from one spring to the next, so that what you pick in autumn feeds the winter after it."
+        /></span>
         <NumberInput v-model="draft.year" label="The food year begins in" @done="save" />
         <span v-if="fieldError(problem, 'year')" class="wrong" role="alert">{{ fieldError(problem, 'year') }}</span>
       </label>
       <label class="field">
-        <span>How much frost risk do you take?</span>
+        <span
+          >How much frost risk do you take?
+          <WhatIs
+            of="Frost risk"
+            words="It moves the dates of crops that frost harms, and how much warmth they must get before autumn. Hardy crops stay as they are."
+        /></span>
         <ElSelect v-model="draft.risk" size="small" aria-label="How much frost risk do you take?" @change="save">
           <ElOption value="careful" label="Less: a week later in spring, a week earlier in autumn" />
           <ElOption value="usual" label="Usual: by the usual frost dates" />
@@ -61,7 +72,12 @@ async function save() {
         </ElSelect>
       </label>
       <label class="field">
-        <span>First sowing dates set by</span>
+        <span
+          >First sowing dates set by
+          <WhatIs
+            of="First sowing dates"
+            words="By the frost: so many weeks before or after the last one. By the temperature: when nights are warm enough. Places without frost always go by the temperature."
+        /></span>
         <ElSelect
           v-model="draft.school"
           size="small"

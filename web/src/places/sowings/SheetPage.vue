@@ -73,8 +73,11 @@ const deep = (e: Entry) => {
 }
 /** The date between which and the next something should be up. */
 const up = (s: Sowing) => (s.up_by ? day(s.up_by) : '')
+/** So many lines a row has: the bed and how young plants are set may need more than one. */
+const lines = (e: Entry) =>
+  raising.value ? 1 : Math.max(1, Math.ceil(place(e.s).length / 16), Math.ceil(deep(e).length / 13))
 /** So many points of type that a month fits its page. */
-const size = (n: number) => Math.min(8.8, 340 / n).toFixed(1)
+const size = (all: Entry[]) => Math.min(8.8, 340 / all.reduce((n, e) => n + lines(e), 0)).toFixed(1)
 </script>
 
 <template>
@@ -85,7 +88,7 @@ const size = (n: number) => Math.min(8.8, 340 / n).toFixed(1)
       <PaperChoice v-model="paper" words="print, a page a month" />
     </div>
     <TrayLoad v-if="raising && store.plan && months.length" class="no-print" />
-    <article v-for="m in months" :key="m.month" class="sheet" :style="{ '--pt': size(m.entries.length) }">
+    <article v-for="m in months" :key="m.month" class="sheet" :style="{ '--pt': size(m.entries) }">
       <h3>
         {{ m.month }} <span>{{ raising ? 'sown indoors' : 'to sow and plant' }} · {{ store.household?.name }}</span>
       </h3>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // One sowing opened: why it lies where it does, its dated work, and what may be
 // set by hand. The rest of the plan is reckoned around what is set.
-import { ElInput, ElOption, ElSelect } from 'element-plus'
+import { ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import { api, type Problem, type Sowing, type SowingEvent } from '../../lib/api'
 import { useAnswer } from '../../lib/ask'
@@ -14,6 +14,7 @@ import MonthScale from '../../parts/MonthScale.vue'
 import NotesOf from '../../parts/NotesOf.vue'
 import NumberInput from '../../parts/NumberInput.vue'
 import Ribbon from '../../parts/Ribbon.vue'
+import DateField from '../../parts/DateField.vue'
 
 const props = defineProps<{ sowing: Sowing; ribbon?: boolean }>()
 const store = useHousehold()
@@ -111,13 +112,7 @@ const sources = computed(() => {
     <div v-if="!fixed" class="hand no-print">
       <label class="field"
         ><span>Start date</span
-        ><ElInput
-          :model-value="s.date"
-          type="date"
-          size="small"
-          :disabled="s.begun"
-          aria-label="Start date"
-          @change="move"
+        ><DateField :model-value="s.date" :disabled="s.begun" label="Start date" @update:model-value="move"
       /></label>
       <label v-if="s.plants" class="field"
         ><span>Plants</span

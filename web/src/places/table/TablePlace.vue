@@ -14,6 +14,7 @@ import AddLine from './AddLine.vue'
 import OverList from './OverList.vue'
 import { useRowsInOrder, type Order } from './order'
 import WishEditor from './WishEditor.vue'
+import WhatIs from '../../parts/WhatIs.vue'
 import WishRow from './WishRow.vue'
 
 const store = useHousehold()
@@ -122,12 +123,12 @@ useKeys([
       <div class="row-grid heads">
         <div></div>
         <MonthScale />
-        <div class="head">gap<br />weeks</div>
-        <div class="head">harvest<br />needed</div>
+        <div class="head">gap<br />weeks<WhatIs of="Gap" /></div>
+        <div class="head">harvest<br />needed<WhatIs of="Harvest needed" /></div>
         <div class="head">plants</div>
-        <div class="head">bed<br />space</div>
-        <div class="head">sow-<br />ings</div>
-        <div class="head">left over,<br />average year</div>
+        <div class="head">bed<br />space<WhatIs of="Bed space" /></div>
+        <div class="head">sow-<br />ings<WhatIs of="Sowing" /></div>
+        <div class="head">left over,<br />average year<WhatIs of="Left over, too few" /></div>
       </div>
       <!-- Made anew only where one of these changed: an edit changes few rows. -->
       <div v-for="r in rows" :key="r.wish.id" v-memo="[r.wish, r.plan, open === r.wish.id]">

@@ -1,0 +1,20 @@
+// What the settings of a household do, one sentence each: said beside them.
+export const settingWords: Record<string, string> = {
+  evenings: 'On how many evenings a week you can, freeze or dry. Weeks that need more are marked in Year.',
+  batches: 'How many loads fit in one such evening. Amounts to put up are spread so that no week has more.',
+  freezer: 'How much fits in your freezers. Leave it empty if you do not want it checked.',
+  goal_jars: 'A goal for all jars together. It changes no amount; Year tells how near you come.',
+  goal_green: 'In how many weeks something green should be on the table. It changes no amount.',
+  goal_energy: 'Which part of your calories should come from the garden. It changes no amount.',
+  goal_protein: 'Which part of your protein should come from the garden. It changes no amount.',
+  garden_hours: 'How many hours a week you have for the garden. Weeks that need more are marked.',
+  trays: 'How many trays fit where young plants grow. Sowings tells when more are needed.',
+  tray_cells: 'How many cells a tray has. From this come the trays you need.',
+  minutes_cell: 'From this come the hours of sowing indoors and of moving plants to bigger pots.',
+  minutes_plant: 'From this come the hours of planting out, staking and tying up.',
+  minutes_sow: 'From this come the hours of sowing in the bed.',
+  minutes_thin: 'From this come the hours of thinning and hilling.',
+  minutes_weed: 'From this come the hours of weeding. Water is told apart, by bed.',
+  minutes_pick: 'From this come the hours of picking and lifting.',
+  minutes_clear: 'From this come the hours of clearing a bed and making it ready again.',
+}
