@@ -189,7 +189,7 @@ func (a *app) open(path string, size ...int) *page {
 	if len(size) == 2 {
 		width, height = size[0], size[1]
 	}
-	pg := &page{Page: p.Timeout(3 * patience), t: a.t}
+	pg := &page{Page: p.Timeout(6 * patience), t: a.t}
 	pg.must(pg.SetViewport(&proto.EmulationSetDeviceMetricsOverride{Width: width, Height: height, DeviceScaleFactor: 1, Mobile: width < 600}))
 	pg.must(pg.Navigate(a.url + path))
 	return pg

@@ -69,6 +69,7 @@ func TestGuestsAndTimesAway(t *testing.T) {
 	p.fill(`[aria-label="Guests, from, day"]`, "45")
 	p.shows(`[aria-label="Guests"] .wrong`, "a day such as 08-01")
 	p.fill(`[aria-label="Guests, from, day"]`, "23")
+	p.gone(`[aria-label="Guests"] .wrong`)
 	p.shows(".notice", "Changed Guests")
 	p.click(`[aria-label="Remove Guests"]`)
 	p.shows(".notice", "Removed Guests")

@@ -216,27 +216,14 @@ func (h *Household) CallIt(of, unknown, known string) {
 		swap("food", &h.Lots[i].Food)
 		swap("preparation", &h.Lots[i].Preparation)
 	}
-	h.Patches, h.Habits, h.Plantings, h.Care = slices.Clone(h.Patches), slices.Clone(h.Habits), slices.Clone(h.Plantings), slices.Clone(h.Care)
-	h.Sightings = slices.Clone(h.Sightings)
-	for i := range h.Sightings {
-		swap("crop", &h.Sightings[i].Crop)
-	}
-	for i := range h.Care {
-		swap("crop", &h.Care[i].Crop)
-	}
-	for i := range h.Patches {
-		swap("crop", &h.Patches[i].Crop)
-	}
-	for i := range h.Habits {
-		swap("crop", &h.Habits[i].Crop)
-	}
-	for i := range h.Plantings {
-		swap("crop", &h.Plantings[i].Crop)
-	}
-	h.OwnCrops, h.OwnPreparations = slices.Clone(h.OwnCrops), slices.Clone(h.OwnPreparations)
-	for i := range h.OwnCrops {
-		swap("crop", &h.OwnCrops[i].From)
-	}
+	crop := func(name *string) { swap("crop", name) }
+	h.Patches = renamed(h.Patches, crop, func(x *Patch) *string { return &x.Crop })
+	h.Habits = renamed(h.Habits, crop, func(x *Habit) *string { return &x.Crop })
+	h.Care = renamed(h.Care, crop, func(x *book.CareStep) *string { return &x.Crop })
+	h.Sightings = renamed(h.Sightings, crop, func(x *Sighting) *string { return &x.Crop })
+	h.Plantings = renamed(h.Plantings, crop, func(x *record.Planting) *string { return &x.Crop })
+	h.OwnCrops = renamed(h.OwnCrops, crop, func(x *book.OwnCrop) *string { return &x.From })
+	h.OwnPreparations = slices.Clone(h.OwnPreparations)
 	for i := range h.OwnPreparations {
 		o := &h.OwnPreparations[i]
 		swap("preparation", &o.From)
@@ -251,4 +238,13 @@ func (h *Household) CallIt(of, unknown, known string) {
 			o.Subject = of + "/" + known
 		}
 	}
+}
+
+// renamed returns a list in which what each entry names is swapped.
+func renamed[T any](list []T, swap func(*string), name func(*T) *string) []T {
+	list = slices.Clone(list)
+	for i := range list {
+		swap(name(&list[i]))
+	}
+	return list
 }

@@ -238,18 +238,24 @@ func ticked(s *sown, tasks []work.Task, today civil.Date) []work.Task {
 // thing done, and each time of a step of care whose next time is due. Care that was done says
 // nothing of the rest.
 func leftUndone(tasks []work.Task, today civil.Date) {
-	last := -1
+	last, started := -1, -1
 	for i, t := range tasks {
 		if t.Done != 0 && t.CareOf() == "" {
 			last = i
+			if t.Starts() {
+				started = i
+			}
 		}
 	}
 	for k := range tasks {
-		t := &tasks[k]
+		t, after := &tasks[k], last
+		if t.CareOf() != "" {
+			after = started
+		}
 		if t.Done != 0 {
 			continue
 		}
-		if k < last && t.Day <= tasks[last].Day && (t.CareOf() == "" || tasks[last].Starts()) {
+		if k < after && t.Day <= tasks[after].Day {
 			t.State = work.Skipped
 		}
 		if of := t.CareOf(); of != "" && slices.ContainsFunc(tasks[k+1:], func(next work.Task) bool {

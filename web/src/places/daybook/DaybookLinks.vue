@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The pages of the daybook on which what came in is weighed, put up and looked up; and the sheets to print.
+import { light } from '../../lib/light'
 </script>
 
 <template>
@@ -10,6 +11,14 @@
     <RouterLink to="/daybook/work">Jobs and care</RouterLink>
     <RouterLink to="/paper/week">Week card</RouterLink>
     <RouterLink to="/paper">Sheets</RouterLink>
+    <button
+      type="button"
+      class="link"
+      :aria-pressed="light === 'sun'"
+      @click="light = light === 'sun' ? 'usual' : 'sun'"
+    >
+      Bright sun
+    </button>
   </span>
 </template>
 

@@ -7,6 +7,7 @@ import { useHousehold } from '../../lib/household'
 import { fieldError, otherErrors } from '../../lib/problems'
 import NumberInput from '../../parts/NumberInput.vue'
 import WhatIs from '../../parts/WhatIs.vue'
+import SunChoice from '../../parts/SunChoice.vue'
 import UnitsChoice from '../../parts/UnitsChoice.vue'
 
 const store = useHousehold()
@@ -94,6 +95,7 @@ async function save() {
       {{ otherErrors(problem, 'name', 'year') }}
     </p>
     <UnitsChoice class="units" label="Units on this device" us="US customary" />
+    <SunChoice class="units" />
   </section>
 </template>
 

@@ -74,7 +74,7 @@ const ground = computed(() => {
       <table>
         <thead>
           <tr>
-            <th></th>
+            <th><span class="hidden-words">have it</span></th>
             <th>variety</th>
             <th class="n">seeds</th>
             <th class="n">weight</th>
