@@ -9,6 +9,7 @@ import { usePaper } from '../../lib/paper'
 import { useUnits } from '../../lib/units'
 import { fullDay, isoDay, day } from '../../lib/words'
 import PaperChoice from '../../parts/PaperChoice.vue'
+import WeekChoice from '../../parts/WeekChoice.vue'
 import './paper.css'
 
 const store = useHousehold()
@@ -34,11 +35,7 @@ const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
     <div class="bar no-print">
       <h2 tabindex="-1">Picking sheet</h2>
       <RouterLink to="/paper">All sheets</RouterLink>
-      <span class="choice" role="group" aria-label="Which week">
-        <button type="button" class="plain" aria-label="Previous week" :disabled="!ahead" @click="ahead--">‹</button>
-        <button type="button" class="plain" :aria-pressed="!ahead" @click="ahead = 0">this week</button>
-        <button type="button" class="plain" aria-label="Next week" :disabled="ahead > 51" @click="ahead++">›</button>
-      </span>
+      <WeekChoice v-model="ahead" />
       <PaperChoice v-model="paper" words="print" />
     </div>
     <article>
@@ -81,9 +78,6 @@ const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 </template>
 
 <style scoped>
-.choice button {
-  padding: var(--space-1) var(--space-4);
-}
 .crop small {
   display: block;
   font-weight: 400;

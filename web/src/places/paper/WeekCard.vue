@@ -13,6 +13,7 @@ import { saveText } from '../../lib/savetext'
 import { useUnits } from '../../lib/units'
 import { day, dayNumber, fullDay, isoDay, taskAmount, weekday } from '../../lib/words'
 import PaperChoice from '../../parts/PaperChoice.vue'
+import WeekChoice from '../../parts/WeekChoice.vue'
 import './paper.css'
 
 const store = useHousehold()
@@ -91,11 +92,7 @@ const { share, isSupported } = useShare()
     <div class="bar no-print">
       <h2 tabindex="-1">Week card</h2>
       <RouterLink to="/paper">All sheets</RouterLink>
-      <span class="choice" role="group" aria-label="Which week">
-        <button type="button" class="plain" aria-label="Previous week" :disabled="!ahead" @click="ahead--">‹</button>
-        <button type="button" class="plain" :aria-pressed="!ahead" @click="ahead = 0">this week</button>
-        <button type="button" class="plain" aria-label="Next week" :disabled="ahead > 51" @click="ahead++">›</button>
-      </span>
+      <WeekChoice v-model="ahead" />
       <PaperChoice v-model="paper" words="print" />
       <button v-if="isSupported" type="button" class="link" @click="share({ title, text })">share</button>
       <button type="button" class="link" @click="saveText('week.txt', text)">keep as text</button>
@@ -136,9 +133,6 @@ const { share, isSupported } = useShare()
 <style scoped>
 .card {
   font-size: var(--type-large);
-}
-.choice button {
-  padding: var(--space-1) var(--space-4);
 }
 h4 {
   margin: var(--space-4) 0 0;
