@@ -47,16 +47,16 @@ bin/inventory: web/dist/index.html $(GO_SOURCES)
 # The checks first, since they are quick, then the tests: the browser's, which drive
 # bin/inventory in Chromium and mostly wait, beside the rest, which runs under the race
 # detector. The fit of the ground runs on one core and shares nothing; under the detector
-# its tests, and all that fit beds, take thirty times as long, so they run without it. Of the plan and the API
-# only what works on shared data at once runs under the detector. All have time enough on a
+# its tests, and all that fit beds, take thirty times as long, so they run without it. Of the plan, the API and the files
+# only what works on shared data at once runs under the detector; seasons are never changed once made. All have time enough on a
 # loaded machine.
-UNSHARED = inventory/internal/core/ground inventory/internal/core/backwards inventory/internal/core/questions inventory/internal/golden inventory/internal/core/plan inventory/internal/api inventory/internal/words inventory/demo
-SHARED = TestAMemoryChangesNothing|TestPlansAtOnceShareOneMemory|TestManyEditAtOnce
+UNSHARED = inventory/internal/core/ground inventory/internal/core/backwards inventory/internal/core/questions inventory/internal/golden inventory/internal/core/plan inventory/internal/api inventory/internal/words inventory/internal/exchange inventory/internal/core/season inventory/demo
+SHARED = TestAMemoryChangesNothing|TestPlansAtOnceShareOneMemory|TestManyEditAtOnce|Photograph
 test: check chromium compiler build web/modules/modules.js
 	@set -e; log=$$(mktemp); trap 'rm -f $$log' EXIT; \
 	go test -count=1 -timeout 30m -parallel 3 ./e2e >$$log 2>&1 & browser=$$!; \
 	go test -count=1 -timeout 30m -race $$(go list ./internal/... ./cmd/... ./demo/... ./api/... ./web | grep -vxF $(UNSHARED:%=-e %)) || failed=1; \
-	go test -count=1 -timeout 30m -race -run '$(SHARED)' ./internal/core/plan ./internal/api || failed=1; \
+	go test -count=1 -timeout 30m -race -run '$(SHARED)' ./internal/core/plan ./internal/api ./internal/exchange || failed=1; \
 	go test -count=1 -timeout 30m $(UNSHARED) || failed=1; \
 	wait $$browser || failed=1; cat $$log; \
 	[ -z "$$failed" ] || { echo "some tests failed"; exit 1; }

@@ -7,11 +7,13 @@ import { useForesight } from '../../lib/foresight'
 import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
-import { capital, count, day, years } from '../../lib/words'
+import { capital, count, dated, years } from '../../lib/words'
 import ForesightPanel from '../../parts/ForesightPanel.vue'
 
 const props = defineProps<{ gives: Gives; have?: Have }>()
 const { say } = useUnits()
+const store = useHousehold()
+const today = computed(() => store.plan?.as_of)
 
 const begins: Record<string, string> = {
   direct: 'sow',
@@ -53,7 +55,6 @@ const jars = computed(() =>
     ),
 )
 // To plan it so: what follows is shown before it is taken.
-const store = useHousehold()
 const { change, found, wrong, propose, drop } = useForesight()
 const refused = ref('')
 const planned = computed<Growing>(() => ({
@@ -91,10 +92,10 @@ async function take() {
     </div>
     <div class="when">
       <template v-if="g.again"
-        ><span class="warn">Too late for this year</span>, again from {{ day(g.again) }}: {{ begin }}
-        {{ day(g.begin) }}</template
-      ><template v-else>{{ begin }} {{ day(g.begin) }}</template
-      >, pick {{ day(g.first) }}<template v-if="g.last > g.first"> to {{ day(g.last) }}</template
+        ><span class="warn">Too late for this year</span>, again from {{ dated(g.again, today) }}: {{ begin }}
+        {{ dated(g.begin, today) }}</template
+      ><template v-else>{{ begin }} {{ dated(g.begin, today) }}</template
+      >, pick {{ dated(g.first, today) }}<template v-if="g.last > g.first"> to {{ dated(g.last, g.first) }}</template
       ><template v-if="g.in_time !== null && g.in_time !== undefined"
         >; ready before the first frost <span :class="{ warn: g.in_time < 0.8 }">{{ years(g.in_time) }}</span></template
       >; fails completely {{ years(g.lost) }}
@@ -105,7 +106,7 @@ async function take() {
     <ForesightPanel
       v-if="change"
       :found="found"
-      :what="`What changes if this is planned: ${count(g.plants, 'plant')}, ${begin} ${day(g.begin)}`"
+      :what="`What changes if this is planned: ${count(g.plants, 'plant')}, ${begin} ${dated(g.begin, today)}`"
       @take="take"
       @leave="drop"
     />

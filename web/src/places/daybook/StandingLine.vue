@@ -7,7 +7,7 @@ import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 import { useOutlook } from '../../lib/outlooks'
 import { useUnits } from '../../lib/units'
-import { count, day } from '../../lib/words'
+import { count, dated, day } from '../../lib/words'
 import LossForm from '../../parts/LossForm.vue'
 import StandCount from './StandCount.vue'
 
@@ -29,10 +29,11 @@ const picking = computed(() => !!s.value.first_pick && s.value.first_pick <= tod
 
 const state = computed(() => {
   const x = s.value
-  if (picking.value) return x.last_pick && x.last_pick > today.value ? `ready, until ${day(x.last_pick)}` : 'ready'
+  if (picking.value)
+    return x.last_pick && x.last_pick > today.value ? `ready, until ${dated(x.last_pick, today.value)}` : 'ready'
   if (x.up_by && !up.value && x.method !== 'stock')
     return x.up_by < today.value ? `no seedlings by ${day(x.up_by)}` : `up by ${day(x.up_by)}`
-  return x.first_pick ? `ready about ${day(x.first_pick)}` : `clear on ${day(x.clear)}`
+  return x.first_pick ? `ready about ${dated(x.first_pick, today.value)}` : `clear on ${dated(x.clear, today.value)}`
 })
 
 /** Open where one should look: it should be up, or is ready. */
@@ -53,7 +54,7 @@ async function say_(event: { what: 'share' | 'behind' | 'done' | 'ready'; count?
       <span class="crop">{{ s.crop_name }}</span>
       <span class="more small"
         >{{ s.method === 'raised' || s.method === 'direct' || s.method === 'tray' ? 'sown' : 'planted' }}
-        {{ day(s.date) }}, {{ s.plants ? count(s.plants, 'plant') : say(s.area, 'm²')
+        {{ dated(s.date, today) }}, {{ s.plants ? count(s.plants, 'plant') : say(s.area, 'm²')
         }}{{ s.wants > s.plants ? ` of ${s.wants} wanted` : ''
         }}{{ s.behind > 0 ? `, ${count(s.behind, 'day')} behind` : '' }}{{ place ? `; ${place}` : '' }}</span
       >

@@ -2,7 +2,7 @@
 // A bed's turn as one job: what is done between the crop that is cleared and the one that follows.
 import type { BedTurn } from '../../lib/api'
 import { useUnits } from '../../lib/units'
-import { count, day } from '../../lib/words'
+import { count, dated } from '../../lib/words'
 import { fixed } from '../../lib/numbers'
 
 defineProps<{ turns: BedTurn[] }>()
@@ -24,7 +24,7 @@ const where = (p: Part) => (p.length ? `${say(p.at ?? 0, 'm')} to ${say((p.at ??
     <ol>
       <li v-for="(p, i) in t.parts" :key="i">
         {{ p.do }} <b v-if="much(p)">{{ much(p) }}</b> <span class="quiet">{{ where(p) }}</span>
-        <span class="when">{{ day(p.day) }}</span>
+        <span class="when">{{ dated(p.day, t.day) }}</span>
       </li>
     </ol>
   </details>

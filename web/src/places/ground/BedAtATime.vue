@@ -88,7 +88,7 @@ const percent = (m: number) => `${(100 * m) / (bed.value?.length || 1)}%`
             <b>{{ name }}</b>
             <span class="small">{{ say(p.at, 'm') }} to {{ say(p.at + p.length, 'm') }}</span>
             <span class="small quiet"
-              >{{ words(p.from) }} to {{ words(p.to)
+              >{{ dated(p.from, day) }} to {{ dated(p.to, day)
               }}{{ p.to > day && task(p.planting) ? `; ${task(p.planting)}` : '' }}</span
             >
           </button>

@@ -8,13 +8,14 @@ import { useGround, useLook, useMoving } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
-import { count, day, serves } from '../../lib/words'
+import { count, dated, serves } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
 import NotesOf from '../../parts/NotesOf.vue'
 
 const props = defineProps<{ sowing: string; pieces: Piece[] }>()
 const emit = defineEmits<{ close: [] }>()
 const store = useHousehold()
+const today = computed(() => store.plan?.as_of)
 const ground = useGround()
 const moving = useMoving()
 const { say, render } = useUnits()
@@ -84,15 +85,16 @@ const base = computed(() => `sowing/${props.sowing}`)
     </h3>
     <p class="small">
       <Figure :value="s.plants" :figure="base + '/plants'" label="plants" /> plants for {{ serves(s).toLowerCase() }};
-      {{ s.method === 'raised' ? 'sown indoors' : 'started' }} {{ day(s.date)
-      }}<template v-if="s.plant_out && s.plant_out !== s.date">, out {{ day(s.plant_out) }}</template
-      ><template v-if="s.first_pick">, picked {{ day(s.first_pick) }} to {{ day(s.last_pick) }}</template
+      {{ s.method === 'raised' ? 'sown indoors' : 'started' }} {{ dated(s.date, today)
+      }}<template v-if="s.plant_out && s.plant_out !== s.date">, out {{ dated(s.plant_out, today) }}</template
+      ><template v-if="s.first_pick"
+        >, picked {{ dated(s.first_pick, today) }} to {{ dated(s.last_pick, today) }}</template
       >.
     </p>
     <ul v-if="mine.length" class="where">
       <li v-for="p in mine" :key="p.bed + p.at">
-        <b>{{ ground.bedName(p.bed) }}</b>, {{ say(p.length, 'm') }} from {{ say(p.at, 'm') }} on, {{ day(p.from) }} to
-        {{ day(p.to) }};
+        <b>{{ ground.bedName(p.bed) }}</b>, {{ say(p.length, 'm') }} from {{ say(p.at, 'm') }} on,
+        {{ dated(p.from, today) }} to {{ dated(p.to, today) }};
         {{
           p.across
             ? `rows ${say(p.line * 100, 'cm')} apart, across`
@@ -108,13 +110,13 @@ const base = computed(() => `sowing/${props.sowing}`)
     <p v-else class="warn">There is no room for it.</p>
     <p class="quiet small">
       <template v-if="beside.before"
-        >Before it: {{ ground.names.get(beside.before.planting) }}, until {{ day(beside.before.to) }}.
+        >Before it: {{ ground.names.get(beside.before.planting) }}, until {{ dated(beside.before.to, today) }}.
       </template>
       <template v-else-if="beside.stands"
-        >Before it: {{ beside.stands.name }}, until {{ day(beside.stands.until) }}.
+        >Before it: {{ beside.stands.name }}, until {{ dated(beside.stands.until, today) }}.
       </template>
       <template v-if="beside.after"
-        >Next: {{ ground.names.get(beside.after.planting) }}, from {{ day(beside.after.from) }}.</template
+        >Next: {{ ground.names.get(beside.after.planting) }}, from {{ dated(beside.after.from, today) }}.</template
       >
     </p>
     <p v-if="problem && !wanted" class="wrong" role="alert">{{ wordsOf(problem) }}</p>

@@ -4,7 +4,7 @@
 import { ElInput, ElOption, ElSelect } from 'element-plus'
 import { until } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
-import { api, type BookCrop, type BookPreparation } from '../../lib/api'
+import { api, type BookCrop } from '../../lib/api'
 import { useAnswer } from '../../lib/ask'
 import { useFind } from '../../lib/find'
 import { useHousehold } from '../../lib/household'
@@ -16,10 +16,11 @@ import ChoiceButtons from '../../parts/ChoiceButtons.vue'
 import BookChanges from './BookChanges.vue'
 import BookEntry from './BookEntry.vue'
 import BookFigures from './BookFigures.vue'
+import { changed, holds, orders, sunOf } from './bookorder'
 import OwnForm from './OwnForm.vue'
 
 const store = useHousehold()
-const { render } = useUnits()
+const { render, say } = useUnits()
 const { data: book, wrong: missing } = useAnswer(
   'book',
   () => true,
@@ -36,18 +37,26 @@ const finder = ref<InstanceType<typeof ElInput>>()
 
 /** Crops of one season are sown; patches and shoots are not grown by such rules. */
 const seasonal = (c: BookCrop) => c.figures.some((f) => f.field === 'winter')
-const changed = (x: BookCrop | BookPreparation) => x.figures.filter((f) => f.set).length
-const has = (...texts: string[]) => {
-  const words = find.value.trim().toLowerCase().split(/\s+/)
-  const all = texts.join(' ').toLowerCase()
-  return words.every((w) => all.includes(w))
-}
+const has = (...texts: string[]) => holds(find.value, texts)
+const depth = (c: BookCrop) => (c.depth_cm ? `${say(c.depth_cm, 'cm')} deep` : '')
+const sort = ref('book')
 const crops = computed(() =>
-  (book.value?.crops ?? []).filter(
-    (c) =>
-      has(c.name, c.food, c.botanical, c.family, familyName(store.crops, c.family), c.group) &&
-      (only.value === 'all' || c.own || changed(c) > 0),
-  ),
+  (book.value?.crops ?? [])
+    .filter(
+      (c) =>
+        has(
+          c.name,
+          c.food,
+          c.botanical,
+          c.family,
+          familyName(store.crops, c.family),
+          c.group,
+          sunOf[c.sun],
+          depth(c),
+        ) &&
+        (only.value === 'all' || c.own || changed(c) > 0),
+    )
+    .sort(orders.find((o) => o.value === sort.value)?.by),
 )
 const preparations = computed(() =>
   (book.value?.preparations ?? []).filter(
@@ -107,6 +116,9 @@ useKeys([{ keys: 'f', does: 'find in the book', run: () => finder.value?.focus()
         <ElOption value="all" label="all entries" />
         <ElOption value="own" label="mine and changed" />
       </ElSelect>
+      <ElSelect v-if="which === 'crops'" v-model="sort" size="small" aria-label="Sorted by">
+        <ElOption v-for="o in orders" :key="o.value" :value="o.value" :label="o.words" />
+      </ElSelect>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="book && !shown" class="empty">Nothing in the book has “{{ find }}” in it.</p>
@@ -118,7 +130,7 @@ useKeys([{ keys: 'f', does: 'find in the book', run: () => finder.value?.focus()
         :key="c.id"
         :name="c.name"
         :latin="c.botanical"
-        :group="`${familyName(store.crops, c.family)} · ${c.family}`"
+        :group="[familyName(store.crops, c.family), sunOf[c.sun], depth(c)].filter(Boolean).join(' · ')"
         :own="c.own ? 'mine' : ''"
         :overruled="changed(c)"
         :basis="c.basis"

@@ -4,7 +4,7 @@ import type { Sowing } from '../../lib/api'
 import { useChances } from '../../lib/chances'
 import { useWhere } from '../../lib/ground'
 import { useUnits } from '../../lib/units'
-import { count, day, serves, coverSaid, years } from '../../lib/words'
+import { count, dated, day, serves, coverSaid, years } from '../../lib/words'
 import Figure from '../../parts/Figure.vue'
 import Ribbon from '../../parts/Ribbon.vue'
 import SowingCounts from './SowingCounts.vue'
@@ -77,22 +77,22 @@ const spacing = computed(() => {
       <span v-if="whereIs(s.id)" class="for spacing">{{ whereIs(s.id) }}</span>
     </div>
     <div class="dates">
-      <span v-if="s.up_by"><span class="tag">up by </span>{{ day(s.up_by) }}</span
+      <span v-if="s.up_by"><span class="tag">up by </span>{{ dated(s.up_by, s.date) }}</span
       ><span v-else>–</span>
       <span class="for"
         ><template v-if="s.plant_out && s.method === 'raised'"
-          ><span class="tag">plant out </span>{{ day(s.plant_out) }}</template
+          ><span class="tag">plant out </span>{{ dated(s.plant_out, s.date) }}</template
         ></span
       >
     </div>
     <div class="dates picked">
       <span v-if="s.first_pick"
-        ><span class="tag">pick </span>{{ day(s.first_pick)
-        }}{{ s.last_pick !== s.first_pick ? ' – ' + day(s.last_pick) : '' }}</span
+        ><span class="tag">pick </span>{{ dated(s.first_pick, s.date)
+        }}{{ s.last_pick !== s.first_pick ? ' – ' + dated(s.last_pick, s.first_pick) : '' }}</span
       ><span v-else>–</span>
       <span class="for"
         ><template v-if="s.method === 'patch'">stays for years</template
-        ><template v-else><span class="tag">clear </span>{{ day(s.clear) }}</template></span
+        ><template v-else><span class="tag">clear </span>{{ dated(s.clear, s.date) }}</template></span
       >
       <span v-if="chance !== undefined" class="for" :class="{ warn: chance < 0.8 }" data-chance
         >ready before frost {{ years(chance) }}</span

@@ -1,36 +1,26 @@
 <script setup lang="ts">
 // Sowings: every sowing by its date, with all its counts.
 import { useMediaQuery } from '@vueuse/core'
-import { ElInput, ElOption, ElSelect } from 'element-plus'
+import { ElOption, ElSelect } from 'element-plus'
 import { computed, ref, watch } from 'vue'
 import { provideChances } from '../../lib/chances'
 import { useFind } from '../../lib/find'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
 import { useLate } from '../../lib/late'
-import { useUnits } from '../../lib/units'
 import { byMonth, monthYear, serves } from '../../lib/words'
-import ChoiceButtons from '../../parts/ChoiceButtons.vue'
 import AgreeBar from './AgreeBar.vue'
 import ShelfLine from './ShelfLine.vue'
 import SowingLine from './SowingLine.vue'
+import SowingsHead from './SowingsHead.vue'
 import TimeField from './TimeField.vue'
 
 const store = useHousehold()
 provideChances()
-const { system } = useUnits()
 const find = useFind()
-const finder = ref<InstanceType<typeof ElInput>>()
+const head = ref<InstanceType<typeof SowingsHead>>()
 const only = ref('')
 const view = ref('list') // or time
-
-const methods = [
-  { value: '', label: 'all' },
-  { value: 'raised', label: 'sown indoors' },
-  { value: 'direct', label: 'sown in the bed' },
-  { value: 'stock', label: 'planted (sets, tubers, cloves, young plants)' },
-  { value: 'other', label: 'patches and trays' },
-]
 
 const shown = computed(() => {
   const wanted = find.value.trim().toLowerCase()
@@ -43,8 +33,6 @@ const shown = computed(() => {
         (only.value === 'other' && (s.method === 'patch' || s.method === 'tray'))),
   )
 })
-
-const feed = computed(() => `${location.origin}/api${store.state?.calendar ?? ''}?units=${system.value}`)
 
 // A screen of rows is painted at once, the rest when the browser has time.
 const late = useLate(() => shown.value.length, 10, 12)
@@ -64,55 +52,12 @@ watch(
   },
   { immediate: true },
 )
-useKeys([{ keys: 'f', does: 'find a sowing', run: () => finder.value?.focus() }])
+useKeys([{ keys: 'f', does: 'find a sowing', run: () => head.value?.focus() }])
 </script>
 
 <template>
   <section>
-    <div class="place-bar">
-      <h2 tabindex="-1">Sowings</h2>
-      <p class="quiet small basis">
-        {{ store.household?.school === 'temperature' ? 'First dates set by temperature' : 'First dates set by frost' }},
-        warm soil and the heat each crop needs.
-      </p>
-      <div class="tools no-print">
-        <ChoiceButtons
-          v-model="view"
-          label="How they are shown"
-          :options="[
-            { value: 'list', words: 'by date' },
-            { value: 'time', words: 'over the year' },
-          ]"
-        />
-        <div class="only" role="group" aria-label="Which sowings">
-          <button
-            v-for="m in methods"
-            :key="m.value"
-            type="button"
-            class="plain"
-            :aria-pressed="only === m.value"
-            @click="only = m.value"
-          >
-            {{ m.label }}
-          </button>
-        </div>
-        <ElInput
-          ref="finder"
-          v-model="find"
-          size="small"
-          placeholder="find"
-          aria-label="Find a sowing"
-          clearable
-          @keydown.esc="find = ''"
-        />
-      </div>
-    </div>
-    <p class="no-print outs small">
-      <RouterLink to="/sowings/sheet/sowing">Sowing sheet</RouterLink>
-      <RouterLink to="/sowings/sheet/raising">Indoor sowing sheet</RouterLink>
-      <a :href="`/api/calendar?units=${system}`" download="sowings.ics">Calendar file</a>
-      <a :href="feed" title="Address for your calendar app">Calendar address</a>
-    </p>
+    <SowingsHead ref="head" v-model:view="view" v-model:only="only" v-model:find="find" />
     <AgreeBar v-if="store.plan?.sowings.length" />
     <ShelfLine />
     <TimeField v-if="shown.length && view === 'time'" :sowings="shown" />
@@ -159,37 +104,6 @@ useKeys([{ keys: 'f', does: 'find a sowing', run: () => finder.value?.focus() }]
 .turn button {
   min-height: 44px;
   font-size: var(--type-title);
-}
-.basis {
-  flex: 1;
-}
-.outs {
-  margin-bottom: var(--space-2);
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 var(--space-5);
-}
-.tools {
-  display: flex;
-  flex-wrap: wrap;
-  gap: var(--space-4) var(--space-5);
-  align-items: center;
-}
-.tools .el-input {
-  width: 8rem;
-}
-.only {
-  display: flex;
-  flex-wrap: wrap;
-  font-size: var(--type-small);
-  border: 1px solid var(--hair-2);
-}
-.only button {
-  padding: var(--space-1) var(--space-4);
-}
-.only button[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--paper);
 }
 .heads {
   font-size: var(--type-tiny);
