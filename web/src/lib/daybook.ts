@@ -90,12 +90,14 @@ export function greenTasks(plan: Plan, from: string, to: string): { green: Green
     .sort((a, b) => a.task.day.localeCompare(b.task.day))
 }
 
-/** How many lines are overdue and how many fall in what is left of this week. */
+/** How many lines, the household's own jobs among them, are overdue and how many fall in what is left of this week. */
 export function dueOf(plan: Plan): { overdue: number; week: number } {
-  const lines = linesUntil(plan, monday(plan.as_of) + 6)
+  const last = monday(plan.as_of) + 6
+  const chores = plan.chores.filter((c) => (c.state === 'open' || c.state === 'overdue') && dayNumber(c.day) <= last)
+  const days = [...linesUntil(plan, last), ...chores].map((x) => x.day)
   return {
-    overdue: lines.filter((l) => l.day < plan.as_of).length,
-    week: lines.filter((l) => l.day >= plan.as_of).length,
+    overdue: days.filter((d) => d < plan.as_of).length,
+    week: days.filter((d) => d >= plan.as_of).length,
   }
 }
 

@@ -182,13 +182,6 @@ dt {
 .pending dd {
   color: var(--ink-2);
 }
-/* Better and worse are told apart by a sign before them, not by their colour alone. */
-.change.better::before {
-  content: '▲ ';
-}
-.change.worse::before {
-  content: '▼ ';
-}
 .change {
   font-size: var(--type-text);
   font-weight: 600;
@@ -197,13 +190,6 @@ dt {
   padding: 0 var(--space-3);
   margin-left: var(--space-3);
   vertical-align: 0.15em;
-}
-.change.better {
-  background: var(--fresh-ink, var(--fresh));
-}
-.change.worse {
-  color: var(--accent-ink);
-  background: var(--accent);
 }
 .tally {
   container: tally / inline-size;

@@ -152,9 +152,6 @@ const size = (all: Entry[]) => Math.min(8.8, 340 / all.reduce((n, e) => n + line
   align-items: baseline;
   margin-bottom: var(--space-5);
 }
-.choice button {
-  padding: var(--space-1) var(--space-4);
-}
 .sheet {
   max-width: 54rem;
   margin-bottom: var(--space-7);
