@@ -68,7 +68,7 @@ func (a Amendment) For(bed string) bool { return len(a.Beds) == 0 || slices.Cont
 
 // UsualCustoms are what holds where a household has said nothing.
 func UsualCustoms() Customs {
-	return Customs{Exceptions: []string{}, Pairs: []string{}, Materials: []Material{}, Recipe: []Amendment{}, Emitters: 0.3, Posts: 2.5}
+	return Customs{Exceptions: []string{}, Pairs: []string{}, Materials: []Material{}, Recipe: []Amendment{}, Emitters: 0.3, Flow: usualFlow, Posts: 2.5}
 }
 
 // usualFlow is what most drip emitters give, litres an hour.

@@ -45,7 +45,10 @@ export function useLine(climate?: () => string) {
       readings.value = []
       wrong.value = e.problem.fields?.[0]?.allowed ?? e.problem.detail
       const body = { text: line, pounds: system.value === 'us', ...(climate ? { climate: climate() } : {}) }
-      const offered = await answer(() => api.POST('/line-choices', { body })).catch(() => [])
+      const offered = await answer(() => api.POST('/line-choices', { body })).catch((e: unknown) => {
+        if (!(e instanceof Refused)) throw e
+        return [] // without choices the refusal of the line itself stands
+      })
       if (mine === asked) choices.value = offered
     }
     understood = line

@@ -61,7 +61,15 @@ const instead = [
         @update:model-value="(n) => set({ every: n ?? 0 })"
     /></span>
     <span v-if="step.every" class="part"
-      >until
+      >at most
+      <NumberInput
+        :model-value="step.times || undefined"
+        class="n"
+        blank
+        placeholder="any"
+        :label="`How often at most, ${step.do}`"
+        @update:model-value="(n) => set({ times: n ?? 0 })" />
+      times, until
       <ElSelect
         :model-value="step.until ?? ''"
         size="small"

@@ -2,6 +2,7 @@
 // What the crops need after the rain, and what the barrels have of it.
 import type { Needs } from '../../lib/api'
 import { useCustoms } from '../../lib/customs'
+import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import NumberInput from '../../parts/NumberInput.vue'
 import { useBedWork } from '../../lib/bedwork'
@@ -11,6 +12,7 @@ import WaterStrip from './WaterStrip.vue'
 defineProps<{ needs: Needs }>()
 const { customs, set, refused } = useCustoms()
 const { say } = useUnits()
+const store = useHousehold()
 const { water } = useBedWork()
 </script>
 
@@ -41,7 +43,7 @@ const { water } = useBedWork()
       <label class="field"
         ><span>an emitter gives, an hour</span
         ><NumberInput
-          :model-value="customs.flow || 2"
+          :model-value="customs.flow || store.reference?.customs.flow"
           unit="L"
           suffix
           label="An emitter gives in an hour"

@@ -88,7 +88,7 @@ const ground = computed(() => {
             <td><span class="box" aria-hidden="true"></span></td>
             <td class="crop">{{ b.name }}</td>
             <td class="n">{{ b.seeds ? fixed(b.seeds, 0) : '' }}</td>
-            <td class="n">{{ b.gram ? say(b.gram, 'g') : '' }}</td>
+            <td class="n">{{ (b.gram ?? 0) >= 0.05 ? say(b.gram ?? 0, 'g') : b.gram ? 'a pinch' : '' }}</td>
             <td class="n">{{ b.sowings }}</td>
             <td class="date">{{ dated(b.by, today) }}</td>
             <td class="write"></td>
