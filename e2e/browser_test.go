@@ -292,6 +292,20 @@ const resting = `() => new Promise(r => {
 	look()
 })`
 
+// awaitPress notes on the page whether the next press of the pointer meets an element.
+const awaitPress = `() => {
+	window.pressed = ''
+	const to = this
+	window.addEventListener('pointerdown', e => window.pressed = e.composedPath().includes(to) ? 'met' : 'missed', { capture: true, once: true })
+}`
+
+// missed tells whether a press met another element than the one meant: the page has moved between
+// the look for the place and the press. On a page that the press has left, it has met.
+func (p *page) missed() bool {
+	now, err := p.Eval(`() => window.pressed`)
+	return err == nil && now.Value.Str() == "missed"
+}
+
 // hit clicks an element. One that cannot be reached, since the page or a list is moving, is found
 // and tried again in the next frames.
 func (p *page) hit(find func() *rod.Element) {
@@ -303,7 +317,11 @@ func (p *page) hit(find func() *rod.Element) {
 		if err := el.ScrollIntoView(); err == nil { // else it is gone: the click tells so
 			_, _ = el.Evaluate(rod.Eval(resting).ByPromise())
 		}
+		_, _ = el.Eval(awaitPress)
 		err := el.Click(proto.InputMouseButtonLeft, 1)
+		if err == nil && n < tries && p.missed() {
+			continue
+		}
 		var hidden *rod.InvisibleShapeError
 		var covered *rod.CoveredError
 		if n == tries || !errors.As(err, &hidden) && !errors.As(err, &covered) {

@@ -41,10 +41,9 @@ const words = computed(() => (store.notice ? capital(render(store.notice)) + '.'
       <button type="button" class="link" @click="store.problem = undefined">Close</button>
     </div>
     <div v-else-if="words" class="notice small">
-      <span role="status"
-        >{{ words
-        }}<template v-if="store.moves.length">{{ ' ' + count(store.moves.length, 'sowing') }} changed.</template></span
-      >
+      <span role="status">{{ words }}</span>
+      <!-- Undo stands before what comes later, so that it does not move under the hand. -->
+      <button v-if="store.state?.undo" type="button" class="link" @click="store.undo()">Undo</button>
       <button
         v-if="store.moves.length || changes.length"
         type="button"
@@ -52,9 +51,8 @@ const words = computed(() => (store.notice ? capital(render(store.notice)) + '.'
         :aria-expanded="open"
         @click="open = !open"
       >
-        {{ open ? 'hide' : 'what changed' }}
+        {{ open ? 'hide' : 'what changed' }}{{ store.moves.length ? ` (${count(store.moves.length, 'sowing')})` : '' }}
       </button>
-      <button v-if="store.state?.undo" type="button" class="link" @click="store.undo()">Undo</button>
       <template v-if="open">
         <p v-if="changes.length" class="changes">
           <span v-for="c in changes" :key="c.key">{{ c.text }}{{ c.side ? ` (${c.side})` : '' }}</span>

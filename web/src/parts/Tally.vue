@@ -204,6 +204,7 @@ dt {
 }
 .steps {
   display: flex;
+  align-self: flex-start; /* where the figures take a second line, it stays under the hand */
   gap: var(--space-5);
   white-space: nowrap;
 }
