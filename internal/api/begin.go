@@ -50,7 +50,7 @@ func (s *Server) PostBedLine(c *echo.Context) error {
 	var plot *bed.Plot
 	var have []bed.Bed
 	if h != nil {
-		plot, have = h.Plot, h.Beds
+		plot, have = h.Plot, bed.OnPlot(h.Beds, "")
 	}
 	whole, laid := bed.LayOut(plot, have, beds)
 	for i := range laid {

@@ -84,6 +84,19 @@ func (s *Server) GetProtections(c *echo.Context, params GetProtectionsParams) er
 	return c.JSON(http.StatusOK, out)
 }
 
+// GetSites compares the plots as places to grow.
+func (s *Server) GetSites(c *echo.Context) error {
+	now, err := s.app.Begun(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	sites, err := plan.Sites(now.Input)
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, sites)
+}
+
 // figure says one figure, or one choice, of a row of the book.
 func figure(a book.Assumed) BookFigure {
 	f := BookFigure{Field: a.Field, Name: a.Name, Part: a.Part, Set: a.Set, Unit: string(a.Unit), Known: a.Known, NoUsual: a.NoUsual,

@@ -98,6 +98,7 @@ const (
 	EditCommandAddBeds              EditCommand = "add-beds"
 	EditCommandAddCareStep          EditCommand = "add-care-step"
 	EditCommandAddChore             EditCommand = "add-chore"
+	EditCommandAddFurtherPlot       EditCommand = "add-further-plot"
 	EditCommandAddGuest             EditCommand = "add-guest"
 	EditCommandAddLot               EditCommand = "add-lot"
 	EditCommandAddLots              EditCommand = "add-lots"
@@ -116,6 +117,7 @@ const (
 	EditCommandChangeBeds           EditCommand = "change-beds"
 	EditCommandChangeCareStep       EditCommand = "change-care-step"
 	EditCommandChangeChore          EditCommand = "change-chore"
+	EditCommandChangeFurtherPlot    EditCommand = "change-further-plot"
 	EditCommandChangeGuest          EditCommand = "change-guest"
 	EditCommandChangeLot            EditCommand = "change-lot"
 	EditCommandChangeMeasure        EditCommand = "change-measure"
@@ -136,6 +138,7 @@ const (
 	EditCommandRemoveCareStep       EditCommand = "remove-care-step"
 	EditCommandRemoveChore          EditCommand = "remove-chore"
 	EditCommandRemoveEntry          EditCommand = "remove-entry"
+	EditCommandRemoveFurtherPlot    EditCommand = "remove-further-plot"
 	EditCommandRemoveGuest          EditCommand = "remove-guest"
 	EditCommandRemoveLot            EditCommand = "remove-lot"
 	EditCommandRemoveMeasure        EditCommand = "remove-measure"
@@ -167,6 +170,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandAddCareStep:
 		return true
 	case EditCommandAddChore:
+		return true
+	case EditCommandAddFurtherPlot:
 		return true
 	case EditCommandAddGuest:
 		return true
@@ -203,6 +208,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandChangeCareStep:
 		return true
 	case EditCommandChangeChore:
+		return true
+	case EditCommandChangeFurtherPlot:
 		return true
 	case EditCommandChangeGuest:
 		return true
@@ -243,6 +250,8 @@ func (e EditCommand) Valid() bool {
 	case EditCommandRemoveChore:
 		return true
 	case EditCommandRemoveEntry:
+		return true
+	case EditCommandRemoveFurtherPlot:
 		return true
 	case EditCommandRemoveGuest:
 		return true
@@ -1400,6 +1409,12 @@ type ShownStyle string
 // Sighting defines model for Sighting.
 type Sighting = household.Sighting
 
+// Site defines model for Site.
+type Site = plan.Site
+
+// SiteCrop defines model for SiteCrop.
+type SiteCrop = plan.SiteCrop
+
 // SourceFacts defines model for SourceFacts.
 type SourceFacts = wish.SourceFacts
 
@@ -2078,6 +2093,9 @@ type ServerInterface interface {
 	// GetShopping The seed, planting stock and young plants that are to be got, by the day they are needed
 	// (GET /shopping)
 	GetShopping(ctx *echo.Context) error
+	// GetSites The plots compared as places to grow, those without beds too
+	// (GET /sites)
+	GetSites(ctx *echo.Context) error
 	// GetSowingChances The chance that a sowing is ready before the first autumn frost, on its day and ten days earlier or later
 	// (GET /sowing-chances)
 	GetSowingChances(ctx *echo.Context, params GetSowingChancesParams) error
@@ -2924,6 +2942,15 @@ func (w *ServerInterfaceWrapper) GetShopping(ctx *echo.Context) error {
 	return err
 }
 
+// GetSites converts echo context to params.
+func (w *ServerInterfaceWrapper) GetSites(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetSites(ctx)
+	return err
+}
+
 // GetSowingChances converts echo context to params.
 func (w *ServerInterfaceWrapper) GetSowingChances(ctx *echo.Context) error {
 	var err error
@@ -3206,6 +3233,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/ground-needs", wrapper.GetGroundNeeds, options.OperationMiddlewares["getGroundNeeds"]...)
 	router.GET(options.BaseURL+"/bed-work", wrapper.GetBedWork, options.OperationMiddlewares["getBedWork"]...)
 	router.GET(options.BaseURL+"/protections", wrapper.GetProtections, options.OperationMiddlewares["getProtections"]...)
+	router.GET(options.BaseURL+"/sites", wrapper.GetSites, options.OperationMiddlewares["getSites"]...)
 	router.GET(options.BaseURL+"/shopping", wrapper.GetShopping, options.OperationMiddlewares["getShopping"]...)
 	router.GET(options.BaseURL+"/usual-care", wrapper.GetUsualCare, options.OperationMiddlewares["getUsualCare"]...)
 	router.POST(options.BaseURL+"/bed-beside", wrapper.PostBedBeside, options.OperationMiddlewares["postBedBeside"]...)

@@ -38,10 +38,10 @@ func (s *Server) GetLayout(c *echo.Context) error {
 	}
 	l, h := f.Layout, f.Of.Snapshot.Household
 	out := Layout{Revision: f.Of.Snapshot.Revision, Pieces: l.Pieces, Left: l.Unplaced, Need: l.Need, Placed: l.Placed, Most: l.Most, Short: l.Short, Owned: l.Owned, Weeks: l.Weeks, Suns: []BedSun{}, Fed: f.Fed, Held: ground.Held(f.Of.Input), InSeason: ground.InSeason(f.Of.Plan), Frees: ground.FallsFree(l, f.Of.Input.AsOf)}
-	for i, b := range f.Input.Beds {
+	for _, b := range f.Input.Beds {
 		sun := BedSun{Bed: b.ID, Class: b.Sun}
-		if h.Plot != nil && len(h.Plot.Obstacles) > 0 {
-			hours := bed.SunHours(h.Place.Latitude, *h.Plot, f.Input.Beds[i])
+		if plot := h.PlotOf(&b); len(plot.Obstacles) > 0 {
+			hours := bed.SunHours(h.Place.Latitude, *plot, b)
 			list := hours[:]
 			sun.Hours = &list
 		}

@@ -21,7 +21,7 @@ type Part struct {
 // names finds the name of a thing by the key that its list goes by in JSON.
 var names = map[string]string{
 	"household.members": "id", "household.guests": "id", "household.stores": "id", "household.wishes": "id", "household.lots": "id",
-	"household.patches": "id", "household.own_crops": "id", "household.own_preparations": "id", "household.habits": "crop", "household.care": "id", "household.chores": "id", "household.sightings": "id",
+	"household.patches": "id", "household.own_crops": "id", "household.own_preparations": "id", "household.habits": "crop", "household.care": "id", "household.chores": "id", "household.sightings": "id", "household.plots": "id",
 	"household.plantings": "id", "household.beds": "id", "household.placements": "sowing",
 	"plan.wishes": "id", "plan.sowings": "id",
 }

@@ -250,6 +250,9 @@ func fill(h *household.Household) {
 	for i := range h.Sightings {
 		number(&h.Sightings[i].ID, "s", i)
 	}
+	for i := range h.Plots {
+		number(&h.Plots[i].ID, "plot", i)
+	}
 	for i := range h.Patches {
 		number(&h.Patches[i].ID, "p", i)
 	}

@@ -54,7 +54,7 @@ type Edit struct {
 	Entries        []record.Entry       // record: what happened; with an id that is there, in its place
 	Agreement      *record.Baseline     // agree
 	Weather        []place.Day          // set-weather, with or without a place
-	Plot           *bed.Plot            // add-beds: the land they lie on, where it changes
+	Plot           *bed.Plot            // add-beds: the land they lie on, where it changes; add-further-plot, change-further-plot
 	Bed            *bed.Bed             // add-bed, change-bed
 	Beds           []bed.Bed            // add-beds
 	Placement      *bed.Placement       // put-placement; put-planting: where it then stands

@@ -52,7 +52,7 @@ var commands = withPlain([]command{
 })
 
 // plain are the kinds with an add, a change and a remove command of their own.
-var plain = []*kind{memberKind, guestKind, storeKind, wishKind, lotKind, patchKind, measureKind, careKind, choreKind, sightingKind, ownCropKind, ownPrepKind, bedKind}
+var plain = []*kind{memberKind, guestKind, storeKind, wishKind, lotKind, patchKind, measureKind, careKind, choreKind, sightingKind, ownCropKind, ownPrepKind, furtherPlotKind, bedKind}
 
 func withPlain(all []command) []command {
 	for _, k := range plain {

@@ -47,9 +47,14 @@ func (d *drafter) addBeds(plot *bed.Plot, beds []bed.Bed) error {
 		return missing("beds")
 	}
 	if plot != nil {
-		if err := d.set(plotKind, "", 0, plot); err != nil {
+		of, about := plotKind, key{Kind: plotKind.name}
+		if plot.ID != "" {
+			of, about = furtherPlotKind, key{furtherPlotKind.name, plot.ID}
+		}
+		if err := d.set(of, plot.ID, 0, plot); err != nil {
 			return err
 		}
+		d.about = about
 	}
 	for i := range beds {
 		if beds[i] = beds[i].Filled(); beds[i].ID == "" {
@@ -66,7 +71,6 @@ func (d *drafter) addBeds(plot *bed.Plot, beds []bed.Bed) error {
 	d.words = fmt.Sprintf("laid out %d beds", len(beds))
 	if len(beds) == 0 {
 		d.words = "changed the plot"
-		d.about = key{Kind: plotKind.name}
 	} else if len(beds) > 1 {
 		d.about = key{}
 	}

@@ -48,6 +48,9 @@ func TestTheGroundLiesInTheFile(t *testing.T) {
 		return snap
 	}
 	do(Edit{Command: "add-beds", Plot: &plot})
+	do(Edit{Command: "add-further-plot", Plot: &bed.Plot{ID: "road", Name: "By the road", Length: 9, Width: 6, Warmth: place.Warmth{Earlier: -8}, Water: bed.ByCan}})
+	wider := bed.Plot{ID: "road", Name: "By the road", Length: 9, Width: 7, Warmth: place.Warmth{Earlier: -8}, Water: bed.ByCan}
+	do(Edit{Command: "add-beds", Plot: &wider, Beds: []bed.Bed{{Name: "Roadside", Length: 8, Width: 1.2, Plot: "road", Warmth: place.Warmth{Warmer: 1}}}})
 	do(Edit{Command: "add-bed", Bed: &full})
 	do(Edit{Command: "add-bed", Bed: &pots})
 	do(Edit{Command: "set-customs", Customs: &customs})
@@ -66,6 +69,9 @@ func TestTheGroundLiesInTheFile(t *testing.T) {
 		t.Errorf("read again, the household is\n%s\nnot\n%s", z, a)
 	}
 	h := after.Household
+	if len(h.Plots) != 1 || h.Plots[0].Width != 7 || h.Plots[0].Earlier != -8 || h.Beds[slices.IndexFunc(h.Beds, func(b bed.Bed) bool { return b.Plot == "road" })].Warmer != 1 {
+		t.Errorf("the plots are %+v", h.Plots)
+	}
 	i := slices.IndexFunc(h.Beds, func(b bed.Bed) bool { return b.ID == "full" })
 	want, _ := json.Marshal(full)
 	if got, _ := json.Marshal(h.Beds[i]); string(got) != string(want) || h.Beds[i+1].Width != 0.342 || h.Customs.Recipe[0].ID != "a1" || len(h.Plot.Obstacles) != 1 {

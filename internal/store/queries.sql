@@ -331,3 +331,13 @@ ON CONFLICT (id) DO UPDATE SET position = excluded.position, body = excluded.bod
 
 -- name: DeleteSighting :exec
 DELETE FROM sighting WHERE id = ?;
+
+-- name: ListFurtherPlots :many
+SELECT * FROM further_plot ORDER BY position, id;
+
+-- name: PutFurtherPlot :exec
+INSERT INTO further_plot (id, position, body) VALUES (?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, body = excluded.body;
+
+-- name: DeleteFurtherPlot :exec
+DELETE FROM further_plot WHERE id = ?;

@@ -242,6 +242,15 @@ var plotKind = single("plot", "plot", func(h *household.Household) **bed.Plot { 
 	},
 	without((*rows.Queries).DeletePlot))
 
+var furtherPlotKind = listed("further-plot", "plots", func(h *household.Household) *[]bed.Plot { return &h.Plots }, func(p *bed.Plot) *string { return &p.ID }, func(e *Edit) *bed.Plot { return e.Plot }).rowsOf(
+	documents((*rows.Queries).ListFurtherPlots, func(r rows.FurtherPlot) (string, float64, string) { return r.ID, r.Position, r.Body }),
+	func(ctx context.Context, q *rows.Queries, at float64, id string, value json.RawMessage) error {
+		return q.PutFurtherPlot(ctx, rows.PutFurtherPlotParams{ID: id, Position: at, Body: string(value)})
+	},
+	by((*rows.Queries).DeleteFurtherPlot)).called(func(value json.RawMessage, b *book.Book) string {
+	return "the plot “" + named(value, b) + "”"
+})
+
 var bedKind = listed("bed", "beds", func(h *household.Household) *[]bed.Bed { return &h.Beds }, func(b *bed.Bed) *string { return &b.ID }, func(e *Edit) *bed.Bed { return e.Bed }).rowsOf(
 	documents((*rows.Queries).ListBeds, func(r rows.Bed) (string, float64, string) { return r.ID, r.Position, r.Body }),
 	func(ctx context.Context, q *rows.Queries, at float64, id string, value json.RawMessage) error {

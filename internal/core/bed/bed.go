@@ -14,14 +14,31 @@ import (
 )
 
 // Plot is the piece of land that the beds lie on: a rectangle. Places in it are
-// counted from its left front corner, x along its length and y along its width.
+// counted from its left front corner, x along its length and y along its width. A household
+// may have several: behind the house, by the road. One without beds may be a site that it
+// thinks of.
 type Plot struct {
-	Length  float64 `json:"length"`  // m
-	Width   float64 `json:"width"`   // m
-	Bearing float64 `json:"bearing"` // degrees clockwise from north, to which y points
+	ID      string  `json:"id,omitempty"`   // empty: the first plot
+	Name    string  `json:"name,omitempty"` // the first may have none
+	Length  float64 `json:"length"`         // m
+	Width   float64 `json:"width"`          // m
+	Bearing float64 `json:"bearing"`        // degrees clockwise from north, to which y points
 
 	Obstacles []Obstacle `json:"obstacles,omitempty"` // what throws shadows on it
+
+	place.Warmth
+	Sun   string `json:"sun,omitempty"`   // full, part, shade: of its beds, where no obstacles are measured; empty: full
+	Water string `json:"water,omitempty"` // how its beds are watered; empty: as the household does
 }
+
+// How the beds of a plot are watered, where there is no tap for drip lines.
+const (
+	ByCan   = "can"  // carried there
+	NoWater = "none" // rain alone
+)
+
+// CanLitres is what a usual watering can holds, litres.
+const CanLitres = 10
 
 // Bed is one bed.
 type Bed struct {
@@ -32,6 +49,7 @@ type Bed struct {
 	Length  float64 `json:"length"`            // m
 	Width   float64 `json:"width"`             // m
 	Turned  bool    `json:"turned"`            // its length runs along y, not along x
+	Plot    string  `json:"plot,omitempty"`    // on which it lies; empty: the first
 	Soil    float64 `json:"soil,omitempty"`    // m deep; 0: not measured
 	Texture string  `json:"texture,omitempty"` // of its soil: sand, loam, clay; empty: not said
 	Sun     string  `json:"sun,omitempty"`     // full, part, shade; empty: as the obstacles let it, full where there are none
@@ -47,6 +65,8 @@ type Bed struct {
 	Cover    place.Cover `json:"cover,omitempty"`    // that stands over it
 	Stands   []Standing  `json:"stands,omitempty"`   // what stands in it now
 	Green    []Green     `json:"green,omitempty"`    // green manures, sown and to be sown
+
+	place.Warmth // than the plot
 }
 
 // The textures of soil.
@@ -113,8 +133,11 @@ func (p Placement) Validate(c invalid.Check) {
 	}
 }
 
-// MostBeds bounds the beds of a household.
-const MostBeds = 500
+// MostBeds and MostPlots bound the beds and the further plots of a household.
+const (
+	MostBeds  = 500
+	MostPlots = 20
+)
 
 // Across returns the extent of a bed along the plot's length and width, m.
 func (b Bed) Across() (x, y float64) {
@@ -131,8 +154,11 @@ func (b Bed) Area() float64 { return b.Length * b.Width }
 const crumb = 0.001
 
 // Overlap returns how far two beds lie over each other, m each way; 0 where they
-// do not.
+// do not, as on two plots.
 func Overlap(a, b Bed) (x, y float64) {
+	if a.Plot != b.Plot {
+		return 0, 0
+	}
 	ax, ay := a.Across()
 	bx, by := b.Across()
 	x = math.Min(a.X+ax, b.X+bx) - math.Max(a.X, b.X)
@@ -148,6 +174,12 @@ func (p Plot) Validate(c invalid.Check) {
 	c.Positive("length", p.Length, 2000)
 	c.Positive("width", p.Width, 2000)
 	c.Number("bearing", p.Bearing, 0, 360)
+	if p.ID != "" {
+		c.Text("name", p.Name, 60)
+	}
+	c.OneOf("sun", p.Sun, "", "full", "part", "shade")
+	c.OneOf("water", p.Water, "", ByCan, NoWater)
+	p.Warmth.Validate(c)
 	if len(p.Obstacles) > 40 {
 		c.Add("obstacles", fmt.Sprint(len(p.Obstacles)), "at most 40")
 		return
@@ -170,6 +202,7 @@ func (b Bed) Validate(c invalid.Check, families []string) {
 	c.OneOf("sun", b.Sun, "", "full", "part", "shade")
 	c.OneOf("kind", string(b.Kind), string(Raised), string(Open), string(Containers))
 	place.ValidateCover(c, "cover", b.Cover)
+	b.Warmth.Validate(c)
 	c.Number("settles", b.Settles, 0, 0.5)
 	c.Number("edge", b.Edge, 0, 0.6)
 	if b.Measured != 0 {
@@ -222,11 +255,15 @@ func (b Bed) validateStanding(c invalid.Check, families []string) {
 	}
 }
 
-// ValidateAll looks at how beds lie: on the plot, where there is one, and not
+// ValidateAll looks at how beds lie: each on its plot, where that is measured, and not
 // over each other. The first bed that lies wrong is told with how far.
-func ValidateAll(c invalid.Check, plot *Plot, beds []Bed) {
+func ValidateAll(c invalid.Check, first *Plot, others []Plot, beds []Bed) {
 	for i, b := range beds {
 		at := c.Index("beds", i)
+		plot := PlotOf(first, others, b.Plot)
+		if plot == nil && b.Plot != "" {
+			at.Add("plot", b.Plot, "Choose one of your plots. This one may have been removed.")
+		}
 		if x, y := b.Across(); plot != nil && (b.X+x > plot.Length+crumb || b.Y+y > plot.Width+crumb) {
 			at.Add("x", fmt.Sprintf("%.2f, %.2f", b.X, b.Y), fmt.Sprintf("a place on the plot: the bed is %.2f × %.2f m, the plot %.2f × %.2f m", x, y, plot.Length, plot.Width))
 		}
@@ -236,6 +273,24 @@ func ValidateAll(c invalid.Check, plot *Plot, beds []Bed) {
 			}
 		}
 	}
+}
+
+// PlotOf returns the plot of an id; nil where it is not measured, or there is none.
+func PlotOf(first *Plot, others []Plot, id string) *Plot {
+	if id == "" {
+		return first
+	}
+	for i := range others {
+		if others[i].ID == id {
+			return &others[i]
+		}
+	}
+	return nil
+}
+
+// OnPlot returns the beds that lie on a plot; an empty id is the first.
+func OnPlot(beds []Bed, id string) []Bed {
+	return slices.DeleteFunc(slices.Clone(beds), func(b Bed) bool { return b.Plot != id })
 }
 
 // Beside returns a bed laid so far, m, from another one: right of it, left of it,

@@ -23,7 +23,7 @@ func TestBedsThatOverlapAreRefused(t *testing.T) {
 		{"off the plot", Bed{Name: "b", X: 8, Y: 3, Length: 6, Width: 1.2}, "a place on the plot"},
 	} {
 		check := invalid.NewCheck()
-		ValidateAll(check, plot, []Bed{a, c.b})
+		ValidateAll(check, plot, nil, []Bed{a, c.b})
 		err := check.Err()
 		if (err == nil) != (c.want == "") || err != nil && !strings.Contains(err.Error(), c.want) {
 			t.Errorf("%s: %v, want %q", c.name, err, c.want)
@@ -57,7 +57,7 @@ func TestDivide(t *testing.T) {
 			shares := Divide(p, WidestBed, 0.9, margin)
 			for k, s := range shares {
 				check := invalid.NewCheck()
-				ValidateAll(check, &p, s.Beds)
+				ValidateAll(check, &p, nil, s.Beds)
 				if check.Err() != nil || len(s.Beds) == 0 {
 					t.Fatalf("%+v: %v", p, check.Err())
 				}

@@ -294,3 +294,35 @@ func FuzzDivide(f *testing.F) {
 		}
 	})
 }
+
+// Beds lie on their own plot: they may have the same place on two plots, and must fit theirs.
+func TestBedsOfSeveralPlots(t *testing.T) {
+	first, others := &Plot{Length: 10, Width: 5}, []Plot{{ID: "road", Name: "By the road", Length: 4, Width: 4, Sun: "part"}}
+	here, there := Bed{ID: "a", Name: "A", Length: 4, Width: 1.2}, Bed{ID: "b", Name: "B", Length: 4, Width: 1.2, Plot: "road"}
+	for _, c := range []struct {
+		name string
+		bed  func(Bed) Bed
+		ok   bool
+	}{
+		{"at the same place of another plot", func(b Bed) Bed { return b }, true},
+		{"too long for its plot", func(b Bed) Bed { b.Length = 5; return b }, false},
+		{"on a plot that is not there", func(b Bed) Bed { b.Plot = "gone"; return b }, false},
+		{"over the other one", func(b Bed) Bed { b.Plot = ""; return b }, false},
+	} {
+		check := invalid.NewCheck()
+		ValidateAll(check, first, others, []Bed{here, c.bed(there)})
+		if err := check.Err(); (err == nil) != c.ok {
+			t.Errorf("%s: %v", c.name, err)
+		}
+	}
+	if got := SunClass(47.5, &others[0], there); got != "part" {
+		t.Errorf("a bed of a plot in part sun has %s sun", got)
+	}
+	there.Sun = "full"
+	if got := SunClass(47.5, &others[0], there); got != "full" {
+		t.Errorf("what is said of the bed goes before the plot: %s", got)
+	}
+	if got := OnPlot([]Bed{here, there}, "road"); len(got) != 1 || got[0].ID != "b" {
+		t.Errorf("by the road lie %v", got)
+	}
+}

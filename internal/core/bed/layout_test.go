@@ -23,7 +23,7 @@ func TestLayOutFindsAPlaceForEveryBed(t *testing.T) {
 	}
 	check := invalid.NewCheck()
 	plot.Validate(check)
-	ValidateAll(check, &plot, all)
+	ValidateAll(check, &plot, nil, all)
 	if err := check.Err(); err != nil {
 		t.Error(err)
 	}

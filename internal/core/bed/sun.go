@@ -1,6 +1,7 @@
 package bed
 
 import (
+	"cmp"
 	"math"
 
 	"inventory/internal/core/invalid"
@@ -101,13 +102,15 @@ const (
 
 // SunClass returns what of the sun a bed gets: what is set by hand, or what
 // follows from the obstacles: full from 6 h in the mean of the growing half of the
-// year, part from 4 h, shade below.
+// year, part from 4 h, shade below; else what is said of its plot.
 func SunClass(latitude float64, p *Plot, b Bed) string {
-	if b.Sun != "" || p == nil || len(p.Obstacles) == 0 {
-		if b.Sun == "" {
-			return "full"
-		}
+	switch {
+	case b.Sun != "":
 		return b.Sun
+	case p == nil:
+		return "full"
+	case len(p.Obstacles) == 0:
+		return cmp.Or(p.Sun, "full")
 	}
 	hours, mean := SunHours(latitude, *p, b), 0.0
 	for m := range 6 {

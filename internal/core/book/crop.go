@@ -2,6 +2,8 @@ package book
 
 import (
 	"strings"
+
+	"inventory/internal/core/say"
 )
 
 // Maybe is a figure that the book may not have.
@@ -126,6 +128,18 @@ func (c *Crop) Spaced() bool { return c.spacedFrom > 0 }
 func (c *Crop) Short() string {
 	short, _, _ := strings.Cut(c.Name, " (")
 	return short
+}
+
+// LacksIn says what a crop lacks in ground of a class of sun: full, part or shade; nothing where
+// it has enough.
+func (c *Crop) LacksIn(sun string) say.Note {
+	switch {
+	case sun == "shade":
+		return say.That(say.LittleSun)
+	case sun == "part" && c.Sun == FullSun:
+		return say.That(say.WantsFullSun)
+	}
+	return say.Note{}
 }
 
 // Perennial reports whether the crop stands as a patch for years.

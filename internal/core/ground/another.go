@@ -30,10 +30,11 @@ func (w *shortage) moreGround() {
 // reports whether there is one.
 func (w *shortage) anotherBed(b bed.Bed) bool {
 	h := w.in.Household
-	for _, y := range steps(h.Plot, h.Beds, false) {
-		for _, x := range steps(h.Plot, h.Beds, true) {
+	beds := bed.OnPlot(h.Beds, "")
+	for _, y := range steps(h.Plot, beds, false) {
+		for _, x := range steps(h.Plot, beds, true) {
 			b.X, b.Y = x, y
-			if !fitsOn(h.Plot, h.Beds, b) {
+			if !fitsOn(h.Plot, beds, b) {
 				continue
 			}
 			give := b

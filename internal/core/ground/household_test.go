@@ -17,6 +17,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/ground"
 	"inventory/internal/core/household"
+	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/wish"
 	"inventory/internal/exchange"
@@ -303,5 +304,23 @@ func TestSearchingOnFindsABetterLayout(t *testing.T) {
 	l.Short = 0
 	if found, err := ground.Better(context.Background(), in, fit, l); err != nil || len(found) != 0 {
 		t.Errorf("nothing is short, but it finds %v (%v)", found, err)
+	}
+}
+
+// A bed in a hollow has frost longer: what is planted out there before that is out of season,
+// and the fit puts it in another bed where one is free.
+func TestAColdBedIsNotForWhatIsPlantedEarly(t *testing.T) {
+	_, _, fit, l := mill(t, func(h *household.Household) {
+		w := wish.Wish{ID: "t", Food: "tomato", Variety: "tomato-slicing", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Plants, Number: 6}}
+		w.Fill()
+		h.Wishes, h.Plantings, h.Placements, h.Patches, h.Baseline, h.Plot = []wish.Wish{w}, nil, nil, nil, nil, nil
+		h.Beds = []bed.Bed{{ID: "hollow", Name: "Hollow", Length: 8, Width: 1.2, Climb: true, Warmth: place.Warmth{Warmer: -3}}, {ID: "high", Name: "High", Y: 3, Length: 8, Width: 1.2, Climb: true}}
+	})
+	if len(l.Pieces) != 1 || l.Pieces[0].Bed != "high" || len(l.Pieces[0].Drawbacks) > 0 {
+		t.Fatalf("tomatoes stand in %+v", l.Pieces)
+	}
+	fit.Placed = []bed.Placement{{Sowing: l.Pieces[0].Planting, Bed: "hollow"}}
+	if got := ground.Fit(fit).Pieces[0]; len(got.Drawbacks) != 1 || !strings.Contains(got.Drawbacks[0].String(), "frost") {
+		t.Errorf("put in the hollow: %v", got.Drawbacks)
 	}
 }

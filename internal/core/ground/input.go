@@ -9,6 +9,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/say"
 	"inventory/internal/core/season"
 	"inventory/internal/core/wish"
 )
@@ -24,23 +25,25 @@ type Planting struct {
 	First    civil.Date // the first picking, or the one gathering; zero: none
 	Last     civil.Date // the last picking; zero: none
 	Priority int        // 0 must, 1 want, 2 nice to have
+
+	OutOfSeason map[string]say.Note // by beds that are warmer or colder than the place: why it is out of season there
 }
 
 // Input is all that a layout follows from.
 type Input struct {
 	Plantings  []Planting
-	Beds       []bed.Bed       // their Sun settled: full, part or shade
-	Plot       *bed.Plot       // nil: y points north
-	South      bool            // of the equator
-	Placed     []bed.Placement // by hand: they stay where they are
-	Baseline   []bed.Laid      // where things were agreed to stand; a bed of no name: nowhere
-	Exceptions []string        // families whose rotation is not kept
-	Pairs      []book.Pairing  // interplantings that are admitted
-	Edge       float64         // m, kept free at each edge of a bed
-	Clear      civil.Date      // days to clear and refill after what stands now
-	Year       int             // whose seasons the plantings are of, for the rotation
-	Steps      int             // of improvement; 0: as many as the work allows
-	Work       float64         // so many times the usual work; 0: once
+	Beds       []bed.Bed          // their Sun settled: full, part or shade
+	Bearing    map[string]float64 // to which y points on each plot, degrees clockwise from north; none: north
+	South      bool               // of the equator
+	Placed     []bed.Placement    // by hand: they stay where they are
+	Baseline   []bed.Laid         // where things were agreed to stand; a bed of no name: nowhere
+	Exceptions []string           // families whose rotation is not kept
+	Pairs      []book.Pairing     // interplantings that are admitted
+	Edge       float64            // m, kept free at each edge of a bed
+	Clear      civil.Date         // days to clear and refill after what stands now
+	Year       int                // whose seasons the plantings are of, for the rotation
+	Steps      int                // of improvement; 0: as many as the work allows
+	Work       float64            // so many times the usual work; 0: once
 	Seed       uint64
 }
 
@@ -52,12 +55,13 @@ func InputOf(in plan.Input, p plan.Plan) (Input, error) {
 		return Input{}, err
 	}
 	out := Input{
-		Plantings: PlantingsOf(p, b, h.Wishes), Beds: slices.Clone(h.Beds), Plot: h.Plot, South: h.Place.Latitude < 0,
+		Plantings: PlantingsOf(p, b, h.Wishes), Beds: slices.Clone(h.Beds), Bearing: bearings(h), South: h.Place.Latitude < 0,
 		Placed: h.Placements, Edge: rules.Edge, Clear: civil.Date(rules.ClearDays), Year: h.Year,
 	}
 	for k := range out.Beds {
-		out.Beds[k].Sun = bed.SunClass(h.Place.Latitude, h.Plot, out.Beds[k])
+		out.Beds[k].Sun = bed.SunClass(h.Place.Latitude, h.PlotOf(&out.Beds[k]), out.Beds[k])
 	}
+	outOfSeason(in, p, out.Plantings, out.Beds)
 	if h.Baseline != nil && h.Baseline.Year == h.Year {
 		out.Baseline = h.Baseline.Laid
 	}
@@ -115,7 +119,7 @@ func PlantingsOf(p plan.Plan, b *book.Book, wishes []wish.Wish) (out []Planting)
 func Same(a, b Input) bool {
 	same := func(p, q Planting) bool {
 		return p.ID == q.ID && (p.Crop == q.Crop || reflect.DeepEqual(*p.Crop, *q.Crop)) && p.Layout == q.Layout && p.Cover == q.Cover &&
-			p.Planted == q.Planted && p.From == q.From && p.To == q.To && p.Last == q.Last && p.Priority == q.Priority
+			p.Planted == q.Planted && p.From == q.From && p.To == q.To && p.Last == q.Last && p.Priority == q.Priority && reflect.DeepEqual(p.OutOfSeason, q.OutOfSeason)
 	}
 	if !slices.EqualFunc(a.Plantings, b.Plantings, same) {
 		return false

@@ -244,12 +244,12 @@ func TestTallOnesTowardsThePole(t *testing.T) {
 		south bool
 		want  string
 	}{{bed.Plot{}, false, "back"}, {bed.Plot{Bearing: 180}, false, "front"}, {bed.Plot{}, true, "front"}} {
-		in.Plot, in.South = &c.plot, c.south
+		in.Bearing, in.South = map[string]float64{"": c.plot.Bearing}, c.south
 		if got := where(in, "tall"); got.Bed != c.want || len(got.Drawbacks) > 0 {
 			t.Errorf("%+v, south %v: it stands in %s, %v", c.plot, c.south, got.Bed, got.Drawbacks)
 		}
 	}
-	in.Plot, in.South = nil, false
+	in.Bearing, in.South = nil, false
 	in.Plantings = append(in.Plantings, Planting{ID: "low", Crop: low, Planted: 80, From: spring, To: spring + 90})
 	in.Placed = []bed.Placement{{Sowing: "tall", Bed: "mid"}, {Sowing: "low", Bed: "back"}}
 	if got := where(in, "tall"); !slices.Contains(got.Drawbacks, say.That(say.Shades{Bed: "Back"})) {

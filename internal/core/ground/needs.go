@@ -48,9 +48,7 @@ func NeedsOf(h household.Household, p plan.Plan, fit Input, l Layout) Needs {
 	for _, b := range h.Beds {
 		n.BedArea += b.Area()
 	}
-	if h.Plot != nil {
-		n.PathArea = math.Max(0, h.Plot.Length*h.Plot.Width-n.BedArea)
-	}
+	n.PathArea = pathsOf(h)
 	for _, m := range u.Materials {
 		o := supply.Fill(map[string]float64{"beds": n.BedArea, "paths": n.PathArea}[m.Over], m)
 		n.Orders = append(n.Orders, o)
@@ -60,14 +58,14 @@ func NeedsOf(h household.Household, p plan.Plan, fit Input, l Layout) Needs {
 			n.Cost += o.BagCost
 		}
 	}
-	n.perBed(fit, l, u)
+	n.perBed(h, fit, l, u)
 	n.water(h, p, fit, l, u)
 	n.Cautions = cautionsOf(u, n)
 	return n
 }
 
 // perBed reckons what each bed is fed, and the lines laid in it.
-func (n *Needs) perBed(fit Input, l Layout, u bed.Customs) {
+func (n *Needs) perBed(h household.Household, fit Input, l Layout, u bed.Customs) {
 	n.Dose = make([]supply.Dose, len(u.Recipe))
 	for i, a := range u.Recipe {
 		n.Dose[i].Name = a.Name
@@ -87,6 +85,9 @@ func (n *Needs) perBed(fit Input, l Layout, u bed.Customs) {
 		}
 		n.Fed = append(n.Fed, fed)
 		lines := fit.lines(b, mine, crops, u)
+		if h.PlotOf(&b).Water != "" { // there is no tap for drip lines
+			lines.Drip, lines.Emitters = 0, 0
+		}
 		n.Lines = append(n.Lines, lines)
 		n.Drip, n.Emitters = n.Drip+lines.Drip, n.Emitters+lines.Emitters
 		n.Trellis, n.Posts, n.Stakes, n.Cages = n.Trellis+lines.Trellis, n.Posts+lines.Posts, n.Stakes+lines.Stakes, n.Cages+lines.Cages

@@ -59,7 +59,8 @@ func StillGoes(in plan.Input, p plan.Plan, fit Input, l Layout, bedID string, da
 		return nil, err
 	}
 	day = max(day, in.AsOf)
-	year := place.Build(h.Place, place.ThisYear(h.Place, h.Weather, in.AsOf)...).Under(fit.Beds[k].Cover)
+	year := place.Build(h.Place, place.ThisYear(h.Place, h.Weather, in.AsOf)...)
+	year = year.In(h.AirOf(year, &fit.Beds[k]))
 	greens := h.Customs.GreenManures(own)
 	out := []FreeStretch{}
 	for _, free := range freeOn(fit, l, k, day) {

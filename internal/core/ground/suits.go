@@ -132,11 +132,8 @@ func (f *site) badly(i, k int) (n int) {
 // drawbacks says what of a bed is not ideal for a planting.
 func drawbacks(p *Planting, b *bed.Bed, year int) (out []say.Note) {
 	c := p.Crop
-	switch {
-	case b.Sun == "shade":
-		out = append(out, say.That(say.LittleSun))
-	case b.Sun == "part" && c.Sun == book.FullSun:
-		out = append(out, say.That(say.WantsFullSun))
+	if lacks := c.LacksIn(b.Sun); !lacks.IsZero() {
+		out = append(out, lacks)
 	}
 	if c.Support == book.Trellis && !b.Climb {
 		out = append(out, say.That(say.NothingToClimb))
@@ -147,15 +144,15 @@ func drawbacks(p *Planting, b *bed.Bed, year int) (out []say.Note) {
 	if kind := p.Cover.Kind(); (kind == place.Tunnel || kind == place.Frame) && b.Cover.Kind() != kind {
 		out = append(out, say.That(say.NoCoverThere{Cover: string(kind)}))
 	}
+	if why, is := p.OutOfSeason[b.ID]; is {
+		out = append(out, why)
+	}
 	return out
 }
 
-// pole returns the way to the pole on the plot: where the shadows of noon fall.
-func (f *site) pole() (x, y float64) {
-	bearing := 0.0
-	if f.in.Plot != nil {
-		bearing = f.in.Plot.Bearing
-	}
+// pole returns the way to the pole on a plot: where the shadows of noon fall.
+func (f *site) pole(plot string) (x, y float64) {
+	bearing := f.in.Bearing[plot]
 	if f.in.South {
 		bearing += 180
 	}
@@ -167,13 +164,13 @@ func (f *site) pole() (x, y float64) {
 func (f *site) lie() {
 	n := len(f.in.Beds)
 	f.shades, f.end = make([][]int, n), make([]int, n)
-	px, py := f.pole()
 	extent := func(b bed.Bed, dx, dy float64) (least, most float64) {
 		w, h := b.Across()
 		x, y := (b.X+w/2)*dx+(b.Y+h/2)*dy, (math.Abs(w*dx)+math.Abs(h*dy))/2
 		return x - y, x + y
 	}
 	for k, b := range f.in.Beds {
+		px, py := f.pole(b.Plot)
 		if along := map[bool]float64{true: py, false: px}[b.Turned]; math.Abs(along) > 0.5 {
 			f.end[k] = int(math.Copysign(1, along))
 		}
@@ -182,7 +179,7 @@ func (f *site) lie() {
 		for j, o := range f.in.Beds {
 			from, _ := extent(o, px, py)
 			l, r := extent(o, -py, px)
-			if gap := from - edge; j != k && gap > -0.05 && gap < behind && math.Min(right, r)-math.Max(left, l) > 0.2 {
+			if gap := from - edge; j != k && o.Plot == b.Plot && gap > -0.05 && gap < behind && math.Min(right, r)-math.Max(left, l) > 0.2 {
 				f.shades[k] = append(f.shades[k], j)
 			}
 		}

@@ -3,6 +3,7 @@ package household
 import (
 	"slices"
 
+	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/invalid"
@@ -93,20 +94,34 @@ func (h Household) MayCross(crop string) bool {
 	return slices.ContainsFunc(h.Habits, func(x Habit) bool { return x.Crop == crop && x.Crosses })
 }
 
-// CoverOver returns the cover of the bed that a sowing was put in by hand, or stands in:
-// the default of what is placed there.
-func (h Household) CoverOver(sowing string) place.Cover {
+// PlotOf returns the plot that a bed lies on; one of which nothing is said where none is measured.
+func (h Household) PlotOf(b *bed.Bed) *bed.Plot {
+	if p := bed.PlotOf(h.Plot, h.Plots, b.Plot); p != nil {
+		return p
+	}
+	return &bed.Plot{}
+}
+
+// AirOver returns the air over the bed that a sowing was put in by hand, or stands in: the
+// default of what is placed there. The daily tables are those of the place.
+func (h Household) AirOver(year *place.Year, sowing string) place.Air {
 	for _, p := range h.Placements {
 		if p.Sowing != sowing {
 			continue
 		}
-		for _, b := range h.Beds {
-			if b.ID == p.Bed {
-				return b.Cover
+		for i := range h.Beds {
+			if h.Beds[i].ID == p.Bed {
+				return h.AirOf(year, &h.Beds[i])
 			}
 		}
 	}
-	return place.NoCover
+	return place.Air{}
+}
+
+// AirOf returns the air over a bed: its cover, and by how much it and its plot are warmer than
+// the place, of which the daily tables are.
+func (h Household) AirOf(year *place.Year, b *bed.Bed) place.Air {
+	return place.Air{Cover: b.Cover, Warmer: year.Degrees(h.PlotOf(b).Warmth, b.Warmth)}
 }
 
 // CareOf returns what the household does for a crop while it grows.

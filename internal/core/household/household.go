@@ -51,8 +51,9 @@ type Household struct {
 
 	Past []PastYear `json:"past,omitempty"` // the years that have ended
 
-	Plot *bed.Plot `json:"plot,omitempty"` // the land the beds lie on
-	Beds []bed.Bed `json:"beds"`
+	Plot  *bed.Plot  `json:"plot,omitempty"`  // the land the beds lie on
+	Plots []bed.Plot `json:"plots,omitempty"` // further pieces of land, and sites that are thought of
+	Beds  []bed.Bed  `json:"beds"`
 
 	Placements []bed.Placement `json:"placements"`        // sowings put in a bed by hand
 	Customs    *bed.Customs    `json:"customs,omitempty"` // how the ground is kept; nil: nothing said
@@ -132,6 +133,7 @@ func (h Household) validate(b *book.Book) error {
 	if h.Plot != nil {
 		h.Plot.Validate(c.At("plot"))
 	}
+	validateList(c, "plots", h.Plots, func(x bed.Plot) string { return x.ID }, bed.Plot.Validate)
 	validateList(c, "beds", h.Beds, func(x bed.Bed) string { return x.ID }, func(x bed.Bed, at invalid.Check) { x.Validate(at, families) })
 	if h.Customs != nil {
 		pairs := make([]string, len(b.Pairings))
@@ -140,7 +142,7 @@ func (h Household) validate(b *book.Book) error {
 		}
 		h.Customs.Validate(c.At("customs"), families, pairs)
 	}
-	bed.ValidateAll(c, h.Plot, h.Beds)
+	bed.ValidateAll(c, h.Plot, h.Plots, h.Beds)
 	validateList(c, "placements", h.Placements, func(x bed.Placement) string { return x.Sowing }, bed.Placement.Validate)
 	validateList(c, "entries", h.Entries, func(x record.Entry) string { return x.ID }, func(x record.Entry, at invalid.Check) { x.Validate(at, b) })
 	validateList(c, "lots", h.Lots, func(x stock.Lot) string { return x.ID }, func(x stock.Lot, at invalid.Check) { stock.ValidateLot(at, x, b) })
@@ -163,7 +165,7 @@ func (h Household) validateLengths(c invalid.Check) bool {
 	}{{"members", len(h.Members), MostWishes}, {"guests", len(h.Guests), MostWishes}, {"stores", len(h.Storage), MostWishes}, {"wishes", len(h.Wishes), MostWishes},
 		{"overrules", len(h.Overrules), MostWishes}, {"patches", len(h.Patches), MostWishes}, {"measures", len(h.Measures), MostWishes}, {"care", len(h.Care), MostWishes}, {"chores", len(h.Chores), MostWishes}, {"sightings", len(h.Sightings), MostWishes}, {"past", len(h.Past), MostYears}, {"own_crops", len(h.OwnCrops), MostWishes},
 		{"own_preparations", len(h.OwnPreparations), MostWishes}, {"habits", len(h.Habits), MostWishes}, {"plantings", len(h.Plantings), record.MostPlantings},
-		{"beds", len(h.Beds), bed.MostBeds}, {"placements", len(h.Placements), record.MostPlantings}, {"lots", len(h.Lots), stock.MostLots}, {"entries", len(h.Entries), record.MostEntries}} {
+		{"beds", len(h.Beds), bed.MostBeds}, {"plots", len(h.Plots), bed.MostPlots}, {"placements", len(h.Placements), record.MostPlantings}, {"lots", len(h.Lots), stock.MostLots}, {"entries", len(h.Entries), record.MostEntries}} {
 		if l.n > l.most {
 			c.Add(l.name, fmt.Sprint(l.n), fmt.Sprintf("at most %d", l.most))
 			return false

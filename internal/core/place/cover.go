@@ -123,7 +123,7 @@ func (y *Year) Under(cover Cover) *Year {
 		return lying.OnDay(d, !rising)
 	}
 	out := *y
-	out.heat, out.sums, out.hot = nil, nil, nil
+	out.heat, out.sums, out.hot, out.growth = nil, nil, nil, nil
 	for d := range Days {
 		if warm := y.Max[d] > OpenAbove; warm == (c.Max > 0) || !lies(d) {
 			continue

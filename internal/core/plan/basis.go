@@ -33,15 +33,15 @@ type air struct {
 	memory  *Memory
 	of      remembered
 	been    []place.Day // days of this year that replace the averages
-	seasons map[under]*season.Season
-	left    map[under]*season.Season // those of them that may still be begun
+	seasons map[grownIn]*season.Season
+	left    map[grownIn]*season.Season // those of them that may still be begun
 }
 
-// under names a crop under a cover; the household's rules for it are always the same in
+// grownIn names a crop in an air; the household's rules for it are always the same in
 // one plan.
-type under struct {
-	crop  *book.Crop
-	cover place.Cover
+type grownIn struct {
+	crop *book.Crop
+	air  place.Air
 }
 
 // basisOf works out what every step reads, of an input that was fitted to the book.
@@ -60,18 +60,18 @@ func basisOf(in Input, rec *working.Recorder) (*basis, error) {
 		trying: &reckon.Desk{Book: own, Rules: rules, UsualRules: usualRules},
 	}
 	been := place.ThisYear(h.Place, h.Weather, in.AsOf)
-	b.air = air{in.Memory, remembered{h.Place, apart(been), b.start.YearDay()}, been, map[under]*season.Season{}, map[under]*season.Season{}}
+	b.air = air{in.Memory, remembered{h.Place, apart(been), b.start.YearDay()}, been, map[grownIn]*season.Season{}, map[grownIn]*season.Season{}}
 	b.year = in.Memory.recall(b.air.of, been)
 	return b, nil
 }
 
-// season returns what of a crop's season here under a cover may still be begun.
+// season returns what of a crop's season here in the open or under a cover may still be begun.
 func (b *basis) season(crop *book.Crop, cover place.Cover) *season.Season {
-	s := b.wholeSeason(crop, cover)
+	s := b.wholeSeason(crop, place.Air{Cover: cover})
 	if !b.today {
 		return s
 	}
-	at := under{crop, cover}
+	at := grownIn{crop, place.Air{Cover: cover}}
 	left := b.air.left[at]
 	if left == nil {
 		left = s.From(b.dayOf(b.in.AsOf))
@@ -80,12 +80,17 @@ func (b *basis) season(crop *book.Crop, cover place.Cover) *season.Season {
 	return left
 }
 
-// wholeSeason returns a crop's season here under a cover, as if nothing were past.
-func (b *basis) wholeSeason(crop *book.Crop, cover place.Cover) *season.Season {
-	at := under{crop, cover}
+// seasonUnder returns a crop's season under a cover, as if nothing were past.
+func (b *basis) seasonUnder(crop *book.Crop, cover place.Cover) *season.Season {
+	return b.wholeSeason(crop, place.Air{Cover: cover})
+}
+
+// wholeSeason returns a crop's season here in an air, as if nothing were past.
+func (b *basis) wholeSeason(crop *book.Crop, in place.Air) *season.Season {
+	at := grownIn{crop, in}
 	s := b.air.seasons[at]
 	if s == nil {
-		s = b.air.memory.season(b.air.of, b.air.been, seasonKey{crop, cover, b.in.Household.Rules(crop.ID)})
+		s = b.air.memory.season(b.air.of, b.air.been, seasonKey{crop, in, b.in.Household.Rules(crop.ID)})
 		b.air.seasons[at] = s
 	}
 	return s
@@ -94,12 +99,12 @@ func (b *basis) wholeSeason(crop *book.Crop, cover place.Cover) *season.Season {
 // begin returns the start of a crop that takes the ground on a day, counted from the
 // start of the table year, by a method: UsualWay is that of the household. The text says
 // why the day is outside the crop's season; it is empty where it is not.
-func (b *basis) begin(crop *book.Crop, cover place.Cover, way season.Method, day int) (season.Start, say.Note) {
+func (b *basis) begin(crop *book.Crop, in place.Air, way season.Method, day int) (season.Start, say.Note) {
 	rules := b.in.Household.Rules(crop.ID)
 	if way != season.UsualMethod {
 		rules.Method = way
 	}
-	return b.air.memory.begin(b.air.of, b.air.been, seasonKey{crop, cover, rules}, day)
+	return b.air.memory.begin(b.air.of, b.air.been, seasonKey{crop, in, rules}, day)
 }
 
 // date returns the date of a day of the table year.

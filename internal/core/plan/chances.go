@@ -2,7 +2,6 @@ package plan
 
 import (
 	"inventory/internal/core/invalid"
-	"inventory/internal/core/place"
 	"inventory/internal/core/season"
 )
 
@@ -59,7 +58,7 @@ func (c *computed) chance(s *Sowing, later int) *float64 {
 	if crop == nil || !s.Method.OneYear() {
 		return nil
 	}
-	st, why := c.begin(crop, place.Cover(s.Cover), s.Choice, c.dayOf(s.Day)+later)
+	st, why := c.begin(crop, s.air(), s.Choice, c.dayOf(s.Day)+later)
 	if later != 0 && (!why.IsZero() || c.date(st.Sow) < c.in.AsOf) {
 		return nil
 	}

@@ -6,6 +6,7 @@ import (
 	"testing"
 
 	"inventory/internal/core/bed"
+	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
@@ -155,3 +156,65 @@ func TestABedsCoverLiesOverWhatStandsInIt(t *testing.T) {
 }
 
 func placementOf(sowing, in string) bed.Placement { return bed.Placement{Sowing: sowing, Bed: in} }
+
+// What stands in a bed that is warmer than the place is ready earlier, in a hollow later; a
+// night of frost counts there as it is.
+func TestABedsWarmthMovesWhatStandsInIt(t *testing.T) {
+	in := demoInput(t)
+	w := wish.Wish{ID: "c", Food: "tomato", Variety: "tomato-slicing", Forms: []wish.Form{wish.Fresh}, Amount: wish.Amount{Kind: wish.Meals, Number: 3}, Season: wish.Season{Kind: wish.While}}
+	w.Fill()
+	in.Household.Wishes = []wish.Wish{w}
+	out := civil.Of(2027, 5, 20)
+	in.Household.Plantings = []record.Planting{{ID: "27-c-fresh-1", Crop: "tomato-slicing", Day: out, Out: &out, Plants: 12, Asked: 12, For: []record.Purpose{{Wish: "c", Form: wish.Fresh}}}}
+	in.Household.Placements = []bed.Placement{placementOf("27-c-fresh-1", in.Household.Beds[0].ID)}
+	in.AsOf = civil.Of(2027, 6, 1)
+	find := func(own place.Warmth, plot place.Warmth) (plan.Plan, plan.Sowing) {
+		in.Household.Beds[0].Warmth, in.Household.Plot.Warmth = own, plot
+		p, err := plan.Compute(in)
+		if err != nil || p.Sowing("27-c-fresh-1") == nil {
+			t.Fatal(err)
+		}
+		return p, *p.Sowing("27-c-fresh-1")
+	}
+	_, usual := find(place.Warmth{}, place.Warmth{})
+	_, wall := find(place.Warmth{Warmer: 2}, place.Warmth{})
+	cold, hollow := find(place.Warmth{Warmer: -1}, place.Warmth{Warmer: -1})
+	if *wall.FirstPick >= *usual.FirstPick || *hollow.FirstPick <= *usual.FirstPick || hollow.Warmer != -2 {
+		t.Errorf("first picked at the wall %s, usually %s, in the hollow %s (%+g °C)", wall.FirstPick, usual.FirstPick, hollow.FirstPick, hollow.Warmer)
+	}
+	nights := []place.Night{{Date: in.AsOf, Min: 3}} // 1 °C at the plants, and -1 °C in the hollow
+	if got := plan.FrostNights(cold, book.Usual(), nights); len(got) != 1 {
+		t.Errorf("a night of 3 °C in the hollow: %v", got)
+	}
+	usualPlan, _ := find(place.Warmth{}, place.Warmth{})
+	if got := plan.FrostNights(usualPlan, book.Usual(), nights); len(got) != 0 {
+		t.Errorf("a night of 3 °C in the open: %v", got)
+	}
+}
+
+// Two plots compared: the hollow has fewer days without frost, and what wants warmth is picked
+// later there or not at all; what has no beds yet is taken as it is usually divided.
+func TestSitesAreCompared(t *testing.T) {
+	in := demoInput(t)
+	in.Household.Plots = []bed.Plot{{ID: "road", Name: "By the road", Length: 20, Width: 10, Warmth: place.Warmth{Warmer: -3}, Sun: "part", Water: bed.ByCan}}
+	sites, err := plan.Sites(in)
+	if err != nil || len(sites) != 2 {
+		t.Fatalf("%d sites, %v", len(sites), err)
+	}
+	home, road := sites[0], sites[1]
+	if home.Beds != len(in.Household.Beds) || home.Planned || !road.Planned || road.Beds < 4 || road.BedArea > road.Land || road.Land != 200 {
+		t.Errorf("at home %d beds, by the road %d on %g of %g m²", home.Beds, road.Beds, road.BedArea, road.Land)
+	}
+	if home.FrostFree < 150 || road.FrostFree > home.FrostFree-25 || road.Sun != "part" || road.Water != bed.ByCan {
+		t.Errorf("without frost %d and %d days; %s, %s", home.FrostFree, road.FrostFree, road.Sun, road.Water)
+	}
+	for i, x := range home.Crops {
+		y := road.Crops[i]
+		if y.Crop != x.Crop || x.First == nil {
+			t.Fatalf("%s beside %s", x.Crop, y.Crop)
+		}
+		if x.Crop == "tomato-paste" && y.First != nil && (*y.First <= *x.First || y.Why.IsZero()) {
+			t.Errorf("paste tomatoes from %s at home, by the road from %s, %q", x.First, y.First, y.Why)
+		}
+	}
+}

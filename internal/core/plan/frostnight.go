@@ -29,7 +29,7 @@ const NearGround = 2
 
 // FrostNights returns the nights in which frost may kill something that stands in a bed of a
 // plan today, with what that is, the most plants first. A cover that lies over it then shields it
-// from as many degrees as it does.
+// from as many degrees as it does, and ground that is warmer than the place, or colder, counts as it is.
 func FrostNights(p Plan, b *book.Book, nights []place.Night) []FrostNight {
 	out := []FrostNight{}
 	for _, n := range nights {
@@ -40,7 +40,7 @@ func FrostNights(p Plan, b *book.Book, nights []place.Night) []FrostNight {
 			if crop == nil || !s.InBed || s.Over || s.Method == season.Patch {
 				continue
 			}
-			if n.Min-NearGround+s.shielded(n.Date) <= crop.FrostKill {
+			if n.Min-NearGround+s.Warmer+s.shielded(n.Date) <= crop.FrostKill {
 				at.AtRisk = append(at.AtRisk, AtRisk{s.ID, s.CropName, s.Plants})
 			}
 		}

@@ -209,7 +209,7 @@ func (c *computed) recordOf(crop *book.Crop, g Growing, plants int) record.Plant
 		p.Method = season.Indoors
 	}
 	if p.Method == season.Indoors { // it goes out when it has been raised
-		st, _ := c.begin(crop, p.Cover, p.Method, c.dayOf(since))
+		st, _ := c.begin(crop, place.Air{Cover: p.Cover}, p.Method, c.dayOf(since))
 		p.Day = since + civil.Date(st.Day-st.Sow)
 		if out := p.Day; out <= c.in.AsOf && !g.Ahead {
 			p.Out = &out

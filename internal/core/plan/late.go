@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"inventory/internal/core/civil"
+	"inventory/internal/core/place"
 	"inventory/internal/core/record"
 	"inventory/internal/core/say"
 	"inventory/internal/core/season"
@@ -153,7 +154,7 @@ func (b *basis) presumed(w weeks, r *row) *table.RecordedSowing {
 			p.For = append(p.For, to)
 		}
 	}
-	return &table.RecordedSowing{Planting: p, Under: r.key.cover, Start: st, Presumed: true}
+	return &table.RecordedSowing{Planting: p, Air: place.Air{Cover: r.key.cover}, Start: st, Presumed: true}
 }
 
 // told lists the missed sowings by date.

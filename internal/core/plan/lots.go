@@ -99,7 +99,7 @@ func (g *group) leftWithout(weeks season.Weeks, said *notes) (out []unfed) {
 // wasToGive returns the share of a group's lots that a sowing which is let be was to give.
 func (g *group) wasToGive(h *table.RecordedSowing) float64 {
 	was := *h
-	was.Start, _ = g.begin(g.demands[0].crop, h.Under, h.Method, g.dayOf(h.Day))
+	was.Start, _ = g.begin(g.demands[0].crop, h.Air, h.Method, g.dayOf(h.Day))
 	s := g.demands[0].use.Season
 	return g.givesOf(&was, s.Share(was.Start, was.Start.Ready, was.Start.End))
 }

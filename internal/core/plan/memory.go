@@ -22,7 +22,7 @@ type Memory struct {
 	mu      sync.Mutex
 	of      remembered
 	year    *place.Year
-	under   map[place.Cover]*place.Year
+	in      map[place.Air]*place.Year
 	seasons map[seasonKey]*season.Season
 	own     map[ownKey]*season.Season
 	warned  map[caution.Setting][]string
@@ -32,15 +32,15 @@ type Memory struct {
 // anew, so it is found by its name and kept while its figures stay.
 type ownKey struct {
 	id    string
-	cover place.Cover
+	air   place.Air
 	rules season.Rules
 }
 
-// seasonKey names a season at one place: a crop, its cover and the rules that it is grown
+// seasonKey names a season at one place: a crop, its air and the rules that it is grown
 // by.
 type seasonKey struct {
 	crop  *book.Crop
-	cover place.Cover
+	air   place.Air
 	rules season.Rules
 }
 
@@ -62,13 +62,13 @@ func (m *Memory) recall(of remembered, been []place.Day) *place.Year {
 func (m *Memory) tables(of remembered, been []place.Day) *place.Year {
 	if m.year == nil || m.of != of {
 		m.of, m.year = of, place.Build(of.place, been...)
-		m.under = map[place.Cover]*place.Year{place.NoCover: m.year}
+		m.in = map[place.Air]*place.Year{{}: m.year}
 		m.seasons, m.own = map[seasonKey]*season.Season{}, map[ownKey]*season.Season{}
 	}
 	return m.year
 }
 
-// season returns the season of a crop under a cover. Of a crop with the household's
+// season returns the season of a crop in an air. Of a crop with the household's
 // own figures it keeps the last.
 func (m *Memory) season(of remembered, been []place.Day, key seasonKey) *season.Season {
 	m.mu.Lock()
@@ -78,14 +78,14 @@ func (m *Memory) season(of remembered, been []place.Day, key seasonKey) *season.
 		return s
 	}
 	if book.Usual().Crop(key.crop.ID) == key.crop {
-		s := season.Of(key.crop, m.air(key.cover), key.rules, of.start)
+		s := season.Of(key.crop, m.tablesIn(key.air), key.rules, of.start)
 		m.seasons[key] = s
 		return s
 	}
-	own := ownKey{key.crop.ID, key.cover, key.rules}
+	own := ownKey{key.crop.ID, key.air, key.rules}
 	s := m.own[own]
 	if s == nil || !reflect.DeepEqual(s.Crop, key.crop) {
-		s = season.Of(key.crop, m.air(key.cover), key.rules, of.start)
+		s = season.Of(key.crop, m.tablesIn(key.air), key.rules, of.start)
 		m.own[own] = s
 	}
 	return s
@@ -107,12 +107,12 @@ func (m *Memory) cautions(of *book.Book, s caution.Setting) []string {
 	return ids
 }
 
-// air returns the tables of the place under a cover. The memory must be locked.
-func (m *Memory) air(cover place.Cover) *place.Year {
-	year := m.under[cover]
+// tablesIn returns the tables of the place in an air. The memory must be locked.
+func (m *Memory) tablesIn(air place.Air) *place.Year {
+	year := m.in[air]
 	if year == nil {
-		year = m.year.Under(cover)
-		m.under[cover] = year
+		year = m.year.In(air)
+		m.in[air] = year
 	}
 	return year
 }
@@ -123,7 +123,7 @@ func (m *Memory) begin(of remembered, been []place.Day, key seasonKey, day int) 
 	m.mu.Lock()
 	defer m.mu.Unlock()
 	m.tables(of, been)
-	return season.Begin(key.crop, m.air(key.cover), key.rules, of.start, day)
+	return season.Begin(key.crop, m.tablesIn(key.air), key.rules, of.start, day)
 }
 
 // apart returns a mark of the days of a weather record: two records with other days have

@@ -73,11 +73,11 @@ func (b *basis) standsStill(h *table.RecordedSowing) bool {
 // recordedSowing returns a sowing with its start, harvest and end, computed from its
 // recorded dates and delay.
 func (b *basis) recordedSowing(p *record.Planting, crop *book.Crop) *table.RecordedSowing {
-	h := &table.RecordedSowing{Planting: p, Under: p.Cover}
-	if h.Under == place.NoCover {
-		h.Under = b.in.Household.CoverOver(p.ID)
+	h := &table.RecordedSowing{Planting: p, Air: b.in.Household.AirOver(b.year, p.ID)}
+	if p.Cover != place.NoCover { // its own goes before that of the bed
+		h.Air.Cover = p.Cover
 	}
-	h.Start, h.Why = b.begin(crop, h.Under, p.Method, b.dayOf(p.Day))
+	h.Start, h.Why = b.begin(crop, h.Air, p.Method, b.dayOf(p.Day))
 	st := &h.Start
 	if p.Sown != nil {
 		st.Sow = b.dayOf(*p.Sown)
@@ -120,7 +120,7 @@ func (b *basis) bound(s *season.Season, hands []*table.RecordedSowing) (weeks se
 		if h.Sown != nil { // the planned days indoors, whatever they became
 			indoors = int(h.Day - *h.Sown)
 		}
-		st, _ := b.begin(s.Crop, h.Cover, h.Method, b.dayOf(*h.Planned)+indoors)
+		st, _ := b.begin(s.Crop, place.Air{Cover: h.Cover, Warmer: h.Air.Warmer}, h.Method, b.dayOf(*h.Planned)+indoors)
 		if st.Ready >= 0 && st.Ready < place.Days {
 			weeks |= s.FedBy(st)
 		}

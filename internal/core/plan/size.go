@@ -227,7 +227,8 @@ func (z *sizer) add(r *row, size reckon.Size, id string, figures []string, stand
 	x := &z.weeks.wishes[first.d.wish].Wish
 	sw.ID, sw.Wish, sw.WishTitle, sw.Stands, sw.Merged = id, x.ID, z.title(first.d.wish), stands, r.merged
 	if sw.Cover = string(r.key.cover); r.hand != nil {
-		sw.Cover = string(r.hand.Under)
+		sw.Cover = string(r.hand.Air.Cover)
+		sw.Warmer = r.hand.Air.Warmer
 	}
 	sw.FirstWhy, sw.LastWhy = edges(sw.season, first.s.Start.Sow)
 	sw.fill(size, r.crop)
@@ -269,7 +270,7 @@ func (z *sizer) unwanted(h *table.RecordedSowing) {
 	size := z.desk.Count("sowing/"+h.ID, crop, "", reckon.Ask{Raised: h.Start.Raised, Bought: h.Start.Bought}, wish.Wish{Amount: wish.Amount{Kind: wish.Plants, Number: float64(n)}}, 1)
 	dates := z.dates(crop, "", sowing.Sowing{Start: h.Start, Of: 1, Part: 1, Hand: h})
 	sw := &sown{Sowing: dates.Sowing, ground: dates.ground, hand: h}
-	sw.ID, sw.Cover, sw.For, sw.Feeds = h.ID, string(h.Planting.Cover), []Served{}, []int{}
+	sw.ID, sw.Cover, sw.Warmer, sw.For, sw.Feeds = h.ID, string(h.Planting.Cover), h.Air.Warmer, []Served{}, []int{}
 	sw.fill(size, crop)
 	z.out.sown = append(z.out.sown, sw)
 }

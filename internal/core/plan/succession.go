@@ -199,7 +199,7 @@ func (b *basis) startLike(crop *book.Crop, cover place.Cover, like season.Start,
 	case like.Raised:
 		way = season.Indoors
 	}
-	st, _ := b.begin(crop, cover, way, day)
+	st, _ := b.begin(crop, place.Air{Cover: cover}, way, day)
 	return st
 }
 

@@ -184,7 +184,8 @@ type Sowing struct {
 	FirstWhy  say.Note      `json:"first_why"`   // why not earlier
 	LastWhy   say.Note      `json:"last_why"`    // why not later
 	Cover     string        `json:"cover,omitempty"`
-	Stands    bool          `json:"stands"` // a patch that stands already
+	Warmer    float64       `json:"warmer,omitempty"` // °C than the place, where it stands
+	Stands    bool          `json:"stands"`           // a patch that stands already
 	Choice    season.Method `json:"way,omitempty"`
 	Early     bool          `json:"early"`            // a row risked before the season: nothing is counted on it
 	Merged    say.Note      `json:"merged,omitzero"`  // what was sown with it, being too small for itself

@@ -22,7 +22,7 @@ type weeks struct {
 func sourcesOfWeeks(b *basis, rec recorded) weeks {
 	h, rules := b.in.Household, b.desk.Rules
 	out := weeks{&table.Resolver{
-		Household: h, Today: b.in.AsOf, Book: b.desk.Book, AdultEquivalents: b.eaters, Seasons: b.season, Whole: b.wholeSeason, Before: b.before, Recorded: rec.byCrop, BaselineDays: h.BaselineDays(),
+		Household: h, Today: b.in.AsOf, Book: b.desk.Book, AdultEquivalents: b.eaters, Seasons: b.season, Whole: b.seasonUnder, Before: b.before, Recorded: rec.byCrop, BaselineDays: h.BaselineDays(),
 		Batches: rules.Evenings * rules.Batches, Cull: rules.Cull, Spoil: rules.Spoil,
 		StandOf: b.stand,
 	}, make([]*table.Resolved, len(h.Wishes)), make([]string, len(h.Wishes))}

@@ -6,11 +6,12 @@ import (
 	"inventory/internal/core/say"
 )
 
-// Field is when a crop may be begun here: runs of days with the reason at each
+// CropWindows is when a crop may be begun here: runs of days with the reason at each
 // edge.
 type CropWindows struct {
 	Crop    string   `json:"crop"`
 	Cover   string   `json:"cover,omitempty"`
+	Warmer  float64  `json:"warmer,omitempty"` // °C than the place
 	Windows []Window `json:"windows"`
 }
 
@@ -24,19 +25,22 @@ type Window struct {
 	Until    civil.Date `json:"until"`  // the end of the last one's picking
 }
 
-// fieldsOf returns when each crop of the sowings can be started, in the order in which
+// air returns the air that a sowing grows in.
+func (s *Sowing) air() place.Air { return place.Air{Cover: place.Cover(s.Cover), Warmer: s.Warmer} }
+
+// windowsOf returns when each crop of the sowings can be started, in the order in which
 // they first are.
 func windowsOf(b *basis, all []*sown) []CropWindows {
 	out := []CropWindows{}
-	seen := map[under]bool{}
+	seen := map[grownIn]bool{}
 	for _, s := range all {
-		key := under{b.desk.Book.Crop(s.Crop), place.Cover(s.Cover)}
+		key := grownIn{b.desk.Book.Crop(s.Crop), s.air()}
 		if seen[key] || !s.Method.OneYear() {
 			continue
 		}
 		seen[key] = true
-		f := CropWindows{Crop: s.Crop, Cover: s.Cover, Windows: []Window{}}
-		for _, w := range b.wholeSeason(key.crop, key.cover).Windows {
+		f := CropWindows{Crop: s.Crop, Cover: s.Cover, Warmer: s.Warmer, Windows: []Window{}}
+		for _, w := range b.wholeSeason(key.crop, key.air).Windows {
 			first, last := w.First, w.Last
 			if last.Sow < first.Sow { // it runs on past the end of the table year
 				last.Sow, last.End = last.Sow+place.Days, last.End+place.Days

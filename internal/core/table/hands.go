@@ -14,7 +14,7 @@ import (
 // Hand is a planting of this table year with what follows from it.
 type RecordedSowing struct {
 	*record.Planting
-	Under place.Cover  // what lies over it: its own cover, else that of the bed it was put in
+	Air   place.Air    // over it: its own cover, else that of the bed it was put in; how much warmer it is there
 	Start season.Start // counted from the start of the table year
 	Why   say.Note     // why it may not be started then; empty where it may
 

@@ -5,6 +5,7 @@ import (
 	"slices"
 	"testing"
 
+	"inventory/internal/core/bed"
 	"inventory/internal/core/book"
 	"inventory/internal/core/civil"
 	"inventory/internal/core/place"
@@ -21,8 +22,9 @@ func TestWaterOfABed(t *testing.T) {
 	here.Rain[5] = 30 // June: a millimetre a day
 	three := 3.0
 	weather := []place.Day{{Date: monday, Rain: &three}, {Date: monday + 1, Rain: &three}, {Date: monday + 2, Rain: &three}, {Date: monday + 3}}
+	by := "" // how it is watered
 	of := func(texture string) BedWeek {
-		return WaterBeds([]civil.Date{monday}, []Drinking{{ID: "b", Name: "Mill bed", Texture: texture,
+		return WaterBeds([]civil.Date{monday}, []Drinking{{ID: "b", Name: "Mill bed", Texture: texture, By: by,
 			Crops:  []Thirst{{Crop: bean, Name: "Bush bean", Area: 10, From: monday - 20, To: monday + 50, First: monday + 30}, {Crop: bean, Name: "Late bean", Area: 1, From: monday + 2, To: monday + 60, Sown: true, Up: monday + 10}},
 			Hourly: func(civil.Date) float64 { return 80 }}}, here, weather, monday+2)[0].Weeks[0]
 	}
@@ -40,5 +42,12 @@ func TestWaterOfABed(t *testing.T) {
 		if got := of(texture).Goes; got != goes {
 			t.Errorf("%q is watered in %d goes, wanted %d", texture, got, goes)
 		}
+	}
+	litres := w.Litres
+	if by = bed.ByCan; of("").Cans != int(math.Ceil(litres/10)) || of("").Minutes != 0 {
+		t.Errorf("%g litres are %d cans of 10 litres, %g minutes", litres, of("").Cans, of("").Minutes)
+	}
+	if by = bed.NoWater; of("").Cans != 0 || of("").Minutes != 0 || of("").Litres != litres {
+		t.Errorf("without water there: %+v", of(""))
 	}
 }

@@ -585,6 +585,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sites": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The plots compared as places to grow, those without beds too */
+        get: operations["getSites"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/shopping": {
         parameters: {
             query?: never;
@@ -1221,7 +1238,7 @@ export interface components {
             /** @description the revision it was made against */
             revision: number;
             /** @enum {string} */
-            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "put-wishes" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-measure" | "change-measure" | "remove-measure" | "add-care-step" | "change-care-step" | "remove-care-step" | "add-chore" | "change-chore" | "remove-chore" | "add-sighting" | "change-sighting" | "remove-sighting" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs" | "call-it" | "remove-unknown" | "remove-entry" | "set-scale";
+            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "put-wishes" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-measure" | "change-measure" | "remove-measure" | "add-care-step" | "change-care-step" | "remove-care-step" | "add-chore" | "change-chore" | "remove-chore" | "add-sighting" | "change-sighting" | "remove-sighting" | "add-further-plot" | "change-further-plot" | "remove-further-plot" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs" | "call-it" | "remove-unknown" | "remove-entry" | "set-scale";
             household?: components["schemas"]["Household"];
             settings?: components["schemas"]["Settings"];
             place?: components["schemas"]["Place"];
@@ -1337,6 +1354,8 @@ export interface components {
             care: components["schemas"]["CareStep"][];
             chores: components["schemas"]["Chore"][];
             sightings: components["schemas"]["Sighting"][];
+            /** @description further pieces of land beside the first plot */
+            plots?: components["schemas"]["Plot"][];
             past?: components["schemas"]["PastYear"][];
             own_crops: components["schemas"]["OwnCrop"][];
             own_preparations: components["schemas"]["OwnPreparation"][];
@@ -1640,6 +1659,8 @@ export interface components {
         Field: {
             crop: string;
             cover?: string;
+            /** Format: double */
+            warmer?: number;
             windows: components["schemas"]["Window"][];
         };
         Window: {
@@ -2060,6 +2081,11 @@ export interface components {
             first_why: string;
             last_why: string;
             cover?: string;
+            /**
+             * Format: double
+             * @description °C that it is warmer where it stands than the place
+             */
+            warmer?: number;
             stands: boolean;
             for: components["schemas"]["Served"][];
             /** @description on which it takes the ground */
@@ -2229,6 +2255,20 @@ export interface components {
              */
             bearing: number;
             obstacles?: components["schemas"]["Obstacle"][];
+            /** @description left out: the first plot */
+            id?: string;
+            name?: string;
+            /**
+             * Format: double
+             * @description °C than the place
+             */
+            warmer?: number;
+            /** @description days by which its last frost comes earlier */
+            earlier?: number;
+            /** @description full, part, shade: of its beds, where no obstacles are measured */
+            sun?: string;
+            /** @description can, none; left out: as the household does */
+            water?: string;
         };
         Bed: {
             id: string;
@@ -2245,6 +2285,15 @@ export interface components {
             /** Format: double */
             width: number;
             turned: boolean;
+            /** @description on which it lies; left out: the first */
+            plot?: string;
+            /**
+             * Format: double
+             * @description °C than the plot
+             */
+            warmer?: number;
+            /** @description days by which its last frost comes earlier than that of the plot */
+            earlier?: number;
             /** Format: double */
             soil?: number;
             /** @description of its soil: sand, loam, clay; left out: not said */
@@ -3370,6 +3419,41 @@ export interface components {
             bed?: string;
             done: string[];
         };
+        Site: {
+            /** @description its id; empty: the first */
+            plot: string;
+            name: string;
+            /**
+             * Format: double
+             * @description m²
+             */
+            land: number;
+            /** @description that lie there or into which it is usually divided */
+            beds: number;
+            /** Format: double */
+            bed_area: number;
+            /** @description no bed lies there yet */
+            planned: boolean;
+            /** @enum {string} */
+            sun: "full" | "part" | "shade";
+            hours?: number[];
+            /** Format: double */
+            warmer: number;
+            water?: string;
+            last_frost?: string;
+            first_frost?: string;
+            frost_free: number;
+            crops: components["schemas"]["SiteCrop"][];
+        };
+        SiteCrop: {
+            crop: string;
+            name: string;
+            first?: string;
+            last?: string;
+            /** @description that it can feed fresh from the bed */
+            weeks: number;
+            why: string;
+        };
         Sighting: {
             id: string;
             pest: string;
@@ -3451,6 +3535,11 @@ export interface components {
         BedWater: {
             bed: string;
             name: string;
+            /**
+             * @description how it is watered; left out: by drip lines
+             * @enum {string}
+             */
+            by?: "can" | "none";
             weeks: components["schemas"]["BedWeek"][];
         };
         BedWeek: {
@@ -3460,6 +3549,8 @@ export interface components {
             rain: number;
             /** @description to be given */
             litres: number;
+            /** @description that are carried for that */
+            cans?: number;
             /** @description that its drip lines run, together; 0: none lie there */
             minutes: number;
             /** @description over which it is shared */
@@ -4821,6 +4912,27 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Protection"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getSites: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The plots */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Site"][];
                 };
             };
             default: components["responses"]["Problem"];

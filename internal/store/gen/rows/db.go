@@ -48,6 +48,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	if q.deleteEntryStmt, err = db.PrepareContext(ctx, deleteEntry); err != nil {
 		return nil, fmt.Errorf("error preparing query DeleteEntry: %w", err)
 	}
+	if q.deleteFurtherPlotStmt, err = db.PrepareContext(ctx, deleteFurtherPlot); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteFurtherPlot: %w", err)
+	}
 	if q.deleteGuestStmt, err = db.PrepareContext(ctx, deleteGuest); err != nil {
 		return nil, fmt.Errorf("error preparing query DeleteGuest: %w", err)
 	}
@@ -165,6 +168,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	if q.listEntriesStmt, err = db.PrepareContext(ctx, listEntries); err != nil {
 		return nil, fmt.Errorf("error preparing query ListEntries: %w", err)
 	}
+	if q.listFurtherPlotsStmt, err = db.PrepareContext(ctx, listFurtherPlots); err != nil {
+		return nil, fmt.Errorf("error preparing query ListFurtherPlots: %w", err)
+	}
 	if q.listGuestsStmt, err = db.PrepareContext(ctx, listGuests); err != nil {
 		return nil, fmt.Errorf("error preparing query ListGuests: %w", err)
 	}
@@ -245,6 +251,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	}
 	if q.putEntryStmt, err = db.PrepareContext(ctx, putEntry); err != nil {
 		return nil, fmt.Errorf("error preparing query PutEntry: %w", err)
+	}
+	if q.putFurtherPlotStmt, err = db.PrepareContext(ctx, putFurtherPlot); err != nil {
+		return nil, fmt.Errorf("error preparing query PutFurtherPlot: %w", err)
 	}
 	if q.putGuestStmt, err = db.PrepareContext(ctx, putGuest); err != nil {
 		return nil, fmt.Errorf("error preparing query PutGuest: %w", err)
@@ -361,6 +370,11 @@ func (q *Queries) Close() error {
 	if q.deleteEntryStmt != nil {
 		if cerr := q.deleteEntryStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing deleteEntryStmt: %w", cerr)
+		}
+	}
+	if q.deleteFurtherPlotStmt != nil {
+		if cerr := q.deleteFurtherPlotStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteFurtherPlotStmt: %w", cerr)
 		}
 	}
 	if q.deleteGuestStmt != nil {
@@ -558,6 +572,11 @@ func (q *Queries) Close() error {
 			err = fmt.Errorf("error closing listEntriesStmt: %w", cerr)
 		}
 	}
+	if q.listFurtherPlotsStmt != nil {
+		if cerr := q.listFurtherPlotsStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing listFurtherPlotsStmt: %w", cerr)
+		}
+	}
 	if q.listGuestsStmt != nil {
 		if cerr := q.listGuestsStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing listGuestsStmt: %w", cerr)
@@ -691,6 +710,11 @@ func (q *Queries) Close() error {
 	if q.putEntryStmt != nil {
 		if cerr := q.putEntryStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing putEntryStmt: %w", cerr)
+		}
+	}
+	if q.putFurtherPlotStmt != nil {
+		if cerr := q.putFurtherPlotStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putFurtherPlotStmt: %w", cerr)
 		}
 	}
 	if q.putGuestStmt != nil {
@@ -860,6 +884,7 @@ type Queries struct {
 	deleteChoreStmt             *sql.Stmt
 	deleteCustomsStmt           *sql.Stmt
 	deleteEntryStmt             *sql.Stmt
+	deleteFurtherPlotStmt       *sql.Stmt
 	deleteGuestStmt             *sql.Stmt
 	deleteHabitStmt             *sql.Stmt
 	deleteHouseholdStmt         *sql.Stmt
@@ -899,6 +924,7 @@ type Queries struct {
 	listCareStepsStmt           *sql.Stmt
 	listChoresStmt              *sql.Stmt
 	listEntriesStmt             *sql.Stmt
+	listFurtherPlotsStmt        *sql.Stmt
 	listGuestsStmt              *sql.Stmt
 	listHabitsStmt              *sql.Stmt
 	listLotsStmt                *sql.Stmt
@@ -926,6 +952,7 @@ type Queries struct {
 	putChoreStmt                *sql.Stmt
 	putCustomsStmt              *sql.Stmt
 	putEntryStmt                *sql.Stmt
+	putFurtherPlotStmt          *sql.Stmt
 	putGuestStmt                *sql.Stmt
 	putHabitStmt                *sql.Stmt
 	putHouseholdStmt            *sql.Stmt
@@ -964,6 +991,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		deleteChoreStmt:             q.deleteChoreStmt,
 		deleteCustomsStmt:           q.deleteCustomsStmt,
 		deleteEntryStmt:             q.deleteEntryStmt,
+		deleteFurtherPlotStmt:       q.deleteFurtherPlotStmt,
 		deleteGuestStmt:             q.deleteGuestStmt,
 		deleteHabitStmt:             q.deleteHabitStmt,
 		deleteHouseholdStmt:         q.deleteHouseholdStmt,
@@ -1003,6 +1031,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		listCareStepsStmt:           q.listCareStepsStmt,
 		listChoresStmt:              q.listChoresStmt,
 		listEntriesStmt:             q.listEntriesStmt,
+		listFurtherPlotsStmt:        q.listFurtherPlotsStmt,
 		listGuestsStmt:              q.listGuestsStmt,
 		listHabitsStmt:              q.listHabitsStmt,
 		listLotsStmt:                q.listLotsStmt,
@@ -1030,6 +1059,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		putChoreStmt:                q.putChoreStmt,
 		putCustomsStmt:              q.putCustomsStmt,
 		putEntryStmt:                q.putEntryStmt,
+		putFurtherPlotStmt:          q.putFurtherPlotStmt,
 		putGuestStmt:                q.putGuestStmt,
 		putHabitStmt:                q.putHabitStmt,
 		putHouseholdStmt:            q.putHouseholdStmt,

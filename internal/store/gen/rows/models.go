@@ -55,6 +55,12 @@ type EntryWord struct {
 	Words string
 }
 
+type FurtherPlot struct {
+	ID       string
+	Position float64
+	Body     string
+}
+
 type Guest struct {
 	ID       string
 	Position float64

@@ -116,6 +116,15 @@ func (q *Queries) DeleteEntry(ctx context.Context, id string) error {
 	return err
 }
 
+const deleteFurtherPlot = `-- name: DeleteFurtherPlot :exec
+DELETE FROM further_plot WHERE id = ?
+`
+
+func (q *Queries) DeleteFurtherPlot(ctx context.Context, id string) error {
+	_, err := q.exec(ctx, q.deleteFurtherPlotStmt, deleteFurtherPlot, id)
+	return err
+}
+
 const deleteGuest = `-- name: DeleteGuest :exec
 DELETE FROM guest WHERE id = ?
 `
@@ -736,6 +745,33 @@ func (q *Queries) ListEntries(ctx context.Context) ([]string, error) {
 			return nil, err
 		}
 		items = append(items, body)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const listFurtherPlots = `-- name: ListFurtherPlots :many
+SELECT id, position, body FROM further_plot ORDER BY position, id
+`
+
+func (q *Queries) ListFurtherPlots(ctx context.Context) ([]FurtherPlot, error) {
+	rows, err := q.query(ctx, q.listFurtherPlotsStmt, listFurtherPlots)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []FurtherPlot
+	for rows.Next() {
+		var i FurtherPlot
+		if err := rows.Scan(&i.ID, &i.Position, &i.Body); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
 	}
 	if err := rows.Close(); err != nil {
 		return nil, err
@@ -1537,6 +1573,22 @@ func (q *Queries) PutEntry(ctx context.Context, arg PutEntryParams) error {
 		arg.Lot,
 		arg.Body,
 	)
+	return err
+}
+
+const putFurtherPlot = `-- name: PutFurtherPlot :exec
+INSERT INTO further_plot (id, position, body) VALUES (?, ?, ?)
+ON CONFLICT (id) DO UPDATE SET position = excluded.position, body = excluded.body
+`
+
+type PutFurtherPlotParams struct {
+	ID       string
+	Position float64
+	Body     string
+}
+
+func (q *Queries) PutFurtherPlot(ctx context.Context, arg PutFurtherPlotParams) error {
+	_, err := q.exec(ctx, q.putFurtherPlotStmt, putFurtherPlot, arg.ID, arg.Position, arg.Body)
 	return err
 }
 
