@@ -1754,6 +1754,9 @@ type PostPlacementParams struct {
 type GetPlotDrawingParams struct {
 	// Day such as 2027-08-01; left out, the date it is
 	Day *string `form:"day,omitempty" json:"day,omitempty"`
+
+	// Plot its id; left out, the first
+	Plot *string `form:"plot,omitempty" json:"plot,omitempty"`
 }
 
 // GetProtectionsParams defines parameters for GetProtections.
@@ -2770,6 +2773,13 @@ func (w *ServerInterfaceWrapper) GetPlotDrawing(ctx *echo.Context) error {
 	err = runtime.BindQueryParameterWithOptions("form", true, false, "day", ctx.QueryParams(), &params.Day, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
 	if err != nil {
 		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter day: %s", err))
+	}
+
+	// ------------- Optional query parameter "plot" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "plot", ctx.QueryParams(), &params.Plot, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		return echo.NewHTTPError(http.StatusBadRequest, fmt.Sprintf("Invalid format for parameter plot: %s", err))
 	}
 
 	// Invoke the callback with all the unmarshaled arguments

@@ -222,12 +222,16 @@ func (s *Server) GetPlotDrawing(c *echo.Context, params GetPlotDrawingParams) er
 	if err != nil {
 		return err
 	}
+	h, id := f.Of.Snapshot.Household, ""
+	if params.Plot != nil {
+		id = *params.Plot
+	}
 	names := map[string]string{}
 	for _, sow := range f.Of.Plan.Sowings {
 		names[sow.ID] = sow.CropName
 	}
 	c.Response().Header().Set("Content-Type", "image/svg+xml")
-	return exchange.WritePlot(c.Response(), f.Of.Snapshot.Household.Plot, f.Of.Snapshot.Household.Beds, f.Layout.Pieces, day, func(id string) string { return names[id] })
+	return exchange.WritePlot(c.Response(), bed.PlotOf(h.Plot, h.Plots, id), bed.OnPlot(h.Beds, id), f.Layout.Pieces, day, func(id string) string { return names[id] })
 }
 
 // PostPlotDivide proposes how a plot may be divided, and changes nothing.

@@ -177,9 +177,9 @@ SELECT revision, edit, changes FROM journal WHERE revision > ? ORDER BY revision
 SELECT * FROM habit ORDER BY position, crop;
 
 -- name: PutHabit :exec
-INSERT INTO habit (crop, position, school, way, not_before, not_after, day_length, crosses) VALUES (?, ?, ?, ?, ?, ?, ?, ?)
+INSERT INTO habit (crop, position, school, way, not_before, not_after, day_length, crosses, in_one) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)
 ON CONFLICT (crop) DO UPDATE SET position = excluded.position, school = excluded.school, way = excluded.way,
-    not_before = excluded.not_before, not_after = excluded.not_after, day_length = excluded.day_length, crosses = excluded.crosses;
+    not_before = excluded.not_before, not_after = excluded.not_after, day_length = excluded.day_length, crosses = excluded.crosses, in_one = excluded.in_one;
 
 -- name: DeleteHabit :exec
 DELETE FROM habit WHERE crop = ?;

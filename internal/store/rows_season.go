@@ -137,7 +137,7 @@ var habitKind = listed("habit", "habits", func(h *household.Household) *[]househ
 			return err
 		}
 		for _, r := range all {
-			h := household.Habit{Crop: r.Crop, School: season.School(r.School), Method: season.Method(r.Way), DayLength: r.DayLength, Crosses: r.Crosses != 0}
+			h := household.Habit{Crop: r.Crop, School: season.School(r.School), Method: season.Method(r.Way), DayLength: r.DayLength, Crosses: r.Crosses != 0, InOne: int(r.InOne)}
 			if h.NotBefore, err = monthDay(r.NotBefore); err != nil {
 				return err
 			}
@@ -153,7 +153,7 @@ var habitKind = listed("habit", "habits", func(h *household.Household) *[]househ
 	as(func(ctx context.Context, q *rows.Queries, at float64, h household.Habit) error {
 		return q.PutHabit(ctx, rows.PutHabitParams{
 			Crop: h.Crop, Position: at, School: string(h.School), Way: string(h.Method),
-			NotBefore: h.NotBefore.String(), NotAfter: h.NotAfter.String(), DayLength: h.DayLength, Crosses: integer(h.Crosses),
+			NotBefore: h.NotBefore.String(), NotAfter: h.NotAfter.String(), DayLength: h.DayLength, Crosses: integer(h.Crosses), InOne: int64(h.InOne),
 		})
 	}),
 	by((*rows.Queries).DeleteHabit)).called(func(value json.RawMessage, b *book.Book) string {

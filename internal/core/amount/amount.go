@@ -29,6 +29,7 @@ const (
 	SquareMetre  Unit = "m²"
 	CubicMetre   Unit = "m³"
 	Celsius      Unit = "°C"
+	Degrees      Unit = "degrees" // °C by which something is warmer or colder
 	Millimetre   Unit = "mm"
 	KgPerLitre   Unit = "kg/L"
 	KgPerArea    Unit = "kg/m²"
@@ -90,7 +91,7 @@ const LitresPerQuart = litrePerQt
 
 var metricShown = map[Unit]Shown{
 	Kilogram: {"kg", 1, 0, 1, Decimal}, Gram: {"g", 1, 0, 0, Decimal}, Litre: {"L", 1, 0, 1, Decimal}, Metre: {"m", 1, 0, 1, Decimal},
-	Centimetre: {"cm", 1, 0, 1, Decimal}, SquareMetre: {"m²", 1, 0, 1, Decimal}, CubicMetre: {"m³", 1, 0, 2, Decimal}, Celsius: {"°C", 1, 0, 1, Decimal},
+	Centimetre: {"cm", 1, 0, 1, Decimal}, SquareMetre: {"m²", 1, 0, 1, Decimal}, CubicMetre: {"m³", 1, 0, 2, Decimal}, Celsius: {"°C", 1, 0, 1, Decimal}, Degrees: {"°C", 1, 0, 1, Decimal},
 	Millimetre: {"mm", 1, 0, 0, Decimal}, KgPerLitre: {"kg/L", 1, 0, 3, Decimal}, KgPerArea: {"kg/m²", 1, 0, 2, Decimal}, GramPerArea: {"g/m²", 1, 0, 0, Decimal}, Nitrogen: {"g/m²", 1, 0, 1, Decimal},
 	Share: {"%", 100, 0, 1, Decimal}, Chance: {"%", 100, 0, 1, Decimal}, Eater: {"adults", 1, 0, 2, Decimal}, Meal: {"meals", 1, 0, 1, Decimal},
 	MealsPerWeek: {"meals a week", 1, 0, 1, Decimal}, Batch: {"batches", 1, 0, 1, Decimal}, Hour: {"h", 1, 0, 1, Decimal},
@@ -100,7 +101,7 @@ var metricShown = map[Unit]Shown{
 var usShown = map[Unit]Shown{
 	Kilogram: {"lb", 1 / kgPerPound, 0, 1, Pounds}, Gram: {"oz", 1 / (kgPerPound * 1000 / 16), 0, 1, Decimal}, Litre: {"qt", 1 / litrePerQt, 0, 1, Quarts},
 	Metre: {"ft", 1 / metrePerFoot, 0, 1, Feet}, Centimetre: {"in", 1 / 2.54, 0, 1, Inches}, SquareMetre: {"sq ft", 1 / (metrePerFoot * metrePerFoot), 0, 0, Decimal},
-	CubicMetre: {"cu yd", 1 / cubicPerYard, 0, 2, Decimal}, Celsius: {"°F", 1.8, 32, 0, Decimal}, Millimetre: {"in", 1 / 25.4, 0, 1, Decimal},
+	CubicMetre: {"cu yd", 1 / cubicPerYard, 0, 2, Decimal}, Celsius: {"°F", 1.8, 32, 0, Decimal}, Degrees: {"°F", 1.8, 0, 1, Decimal}, Millimetre: {"in", 1 / 25.4, 0, 1, Decimal},
 	KgPerLitre: {"lb/qt", litrePerQt / kgPerPound, 0, 3, Decimal}, KgPerArea: {"lb/sq ft", metrePerFoot * metrePerFoot / kgPerPound, 0, 2, Decimal},
 	GramPerArea: {"oz/sq ft", metrePerFoot * metrePerFoot / (kgPerPound * 1000 / 16), 0, 2, Decimal}, Nitrogen: {"lb/1000 sq ft", metrePerFoot * metrePerFoot / kgPerPound, 0, 1, Decimal}, PerMetre: {"a foot", metrePerFoot, 0, 0, Decimal},
 }

@@ -38,14 +38,17 @@ const mostArranged = 5000
 type Material struct {
 	ID        string  `json:"id"`
 	Name      string  `json:"name"`
-	Over      string  `json:"over"`       // beds, paths
-	Depth     float64 `json:"depth"`      // m
+	Over      string  `json:"over"`       // beds, paths, containers
+	Depth     float64 `json:"depth"`      // m; of containers nothing: they are filled
 	Bulk      float64 `json:"bulk"`       // m³ of the supplier's unit: what is delivered is a whole number of them
 	BulkPrice float64 `json:"bulk_price"` // of one such unit; 0: not known
 	Bag       float64 `json:"bag"`        // litres in a bag
 	BagPrice  float64 `json:"bag_price"`
 	OnHand    float64 `json:"on_hand,omitempty"` // m³ that there are already, and that cost nothing
 }
+
+// OverContainers is a material that pots and grow bags are filled with, whatever their depth.
+const OverContainers = "containers"
 
 // Amendment is one line of the recipe that beds are given: once a year, or each time that
 // something is planted.
@@ -177,8 +180,10 @@ func (u Customs) Validate(c invalid.Check, families, pairs []string) {
 	for i, m := range u.Materials {
 		at := c.Index("materials", i)
 		at.Text("name", m.Name, 60)
-		at.OneOf("over", m.Over, "beds", "paths")
-		at.Positive("depth", m.Depth, 3)
+		at.OneOf("over", m.Over, "beds", "paths", OverContainers)
+		if m.Over != OverContainers {
+			at.Positive("depth", m.Depth, 3)
+		}
 		at.Positive("bulk", m.Bulk, 100)
 		at.Positive("bag", m.Bag, 5000)
 		at.Number("bulk_price", m.BulkPrice, 0, 1e6)

@@ -15,6 +15,14 @@ func (b Bed) Filled() Bed {
 	return b
 }
 
+// Holds returns the volume of all containers of a bed, litres; 0 for other ground.
+func (b Bed) Holds() float64 {
+	if b.Kind != Containers {
+		return 0
+	}
+	return b.Litre * float64(b.Count)
+}
+
 // One returns the length of one container, m; 0 for ground that is not divided so.
 func (b Bed) One() float64 {
 	if b.Kind != Containers || b.Count <= 0 {

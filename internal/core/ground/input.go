@@ -26,6 +26,7 @@ type Planting struct {
 	Last     civil.Date // the last picking; zero: none
 	Priority int        // 0 must, 1 want, 2 nice to have
 
+	InOne       int                 // plants in one pot or grow bag; 0: by their spacing
 	OutOfSeason map[string]say.Note // by beds that are warmer or colder than the place: why it is out of season there
 }
 
@@ -60,6 +61,9 @@ func InputOf(in plan.Input, p plan.Plan) (Input, error) {
 	}
 	for k := range out.Beds {
 		out.Beds[k].Sun = bed.SunClass(h.Place.Latitude, h.PlotOf(&out.Beds[k]), out.Beds[k])
+	}
+	for i := range out.Plantings {
+		out.Plantings[i].InOne = h.InOne(out.Plantings[i].Crop.ID)
 	}
 	outOfSeason(in, p, out.Plantings, out.Beds)
 	if h.Baseline != nil && h.Baseline.Year == h.Year {
@@ -119,7 +123,7 @@ func PlantingsOf(p plan.Plan, b *book.Book, wishes []wish.Wish) (out []Planting)
 func Same(a, b Input) bool {
 	same := func(p, q Planting) bool {
 		return p.ID == q.ID && (p.Crop == q.Crop || reflect.DeepEqual(*p.Crop, *q.Crop)) && p.Layout == q.Layout && p.Cover == q.Cover &&
-			p.Planted == q.Planted && p.From == q.From && p.To == q.To && p.Last == q.Last && p.Priority == q.Priority && reflect.DeepEqual(p.OutOfSeason, q.OutOfSeason)
+			p.Planted == q.Planted && p.From == q.From && p.To == q.To && p.Last == q.Last && p.Priority == q.Priority && p.InOne == q.InOne && reflect.DeepEqual(p.OutOfSeason, q.OutOfSeason)
 	}
 	if !slices.EqualFunc(a.Plantings, b.Plantings, same) {
 		return false

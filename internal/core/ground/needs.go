@@ -18,24 +18,25 @@ import (
 
 // Needs is what the ground is to be given: filled with, fed, watered.
 type Needs struct {
-	BedArea  float64         `json:"bed_area"`  // m²
-	PathArea float64         `json:"path_area"` // m²; 0 where no plot is measured
-	Orders   []supply.Order  `json:"orders"`
-	Cost     float64         `json:"cost"` // of the cheaper of bulk and bags, where both are known
-	Fed      []supply.Fed    `json:"fed"`
-	Dose     []supply.Dose   `json:"dose"` // the recipe for all beds together
-	Lines    []supply.Lines  `json:"lines"`
-	Drip     float64         `json:"drip"`
-	Emitters int             `json:"emitters"`
-	Trellis  float64         `json:"trellis"`
-	Posts    int             `json:"posts"`
-	Stakes   int             `json:"stakes"`
-	Cages    int             `json:"cages"`
-	Water    []work.Watering `json:"water"`
-	Litres   float64         `json:"litres"` // to be given in the year
-	Tap      float64         `json:"tap"`    // of them, what the barrels do not have
-	Driest   int             `json:"driest"` // the week with most to be given
-	Cautions []string        `json:"cautions"`
+	BedArea    float64         `json:"bed_area"`   // m²
+	Containers float64         `json:"containers"` // litres that all pots and grow bags hold
+	PathArea   float64         `json:"path_area"`  // m²; 0 where no plot is measured
+	Orders     []supply.Order  `json:"orders"`
+	Cost       float64         `json:"cost"` // of the cheaper of bulk and bags, where both are known
+	Fed        []supply.Fed    `json:"fed"`
+	Dose       []supply.Dose   `json:"dose"` // the recipe for all beds together
+	Lines      []supply.Lines  `json:"lines"`
+	Drip       float64         `json:"drip"`
+	Emitters   int             `json:"emitters"`
+	Trellis    float64         `json:"trellis"`
+	Posts      int             `json:"posts"`
+	Stakes     int             `json:"stakes"`
+	Cages      int             `json:"cages"`
+	Water      []work.Watering `json:"water"`
+	Litres     float64         `json:"litres"` // to be given in the year
+	Tap        float64         `json:"tap"`    // of them, what the barrels do not have
+	Driest     int             `json:"driest"` // the week with most to be given
+	Cautions   []string        `json:"cautions"`
 }
 
 // NeedsOf reckons what the ground of a layout is to be given.
@@ -46,11 +47,16 @@ func NeedsOf(h household.Household, p plan.Plan, fit Input, l Layout) Needs {
 	}
 	n := Needs{Orders: []supply.Order{}, Fed: []supply.Fed{}, Dose: []supply.Dose{}, Lines: []supply.Lines{}}
 	for _, b := range h.Beds {
-		n.BedArea += b.Area()
+		if n.Containers += b.Holds(); b.Kind != bed.Containers {
+			n.BedArea += b.Area()
+		}
 	}
 	n.PathArea = pathsOf(h)
 	for _, m := range u.Materials {
 		o := supply.Fill(map[string]float64{"beds": n.BedArea, "paths": n.PathArea}[m.Over], m)
+		if m.Over == bed.OverContainers {
+			o = supply.FillContainers(n.Containers, m)
+		}
 		n.Orders = append(n.Orders, o)
 		if o.Cheaper == "bulk" {
 			n.Cost += o.BulkCost

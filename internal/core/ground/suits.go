@@ -14,7 +14,7 @@ import (
 
 // standIn returns how a planting stands in a bed, and why it cannot where it
 // cannot. In an open plot rows run across it; in a row of containers each holds
-// what its width does, one plant at least.
+// what its width does, one plant at least, or as many as the household puts in one.
 func standIn(p *Planting, b bed.Bed, edge float64) (s reckon.Stand, shape reckon.Bed, cannot say.Fact) {
 	if b.Edge > 0 {
 		edge = b.Edge
@@ -31,7 +31,11 @@ func standIn(p *Planting, b bed.Bed, edge float64) (s reckon.Stand, shape reckon
 	case b.Kind == bed.Containers:
 		one := b.One()
 		side := max(1, int(one/(c.Block.Value/100)+1e-9))
-		s = reckon.Stand{Layout: wish.Across, Rows: side * side, Step: one, Ground: one * one / float64(side*side), Room: 1, Factor: 1}
+		in := side * side
+		if p.InOne > 0 {
+			in = p.InOne
+		}
+		s = reckon.Stand{Layout: wish.Across, Rows: in, Step: one, Ground: one * one / float64(in), Room: 1, Factor: 1}
 	default:
 		s = reckon.StandIn(c, p.Layout, shape)
 	}

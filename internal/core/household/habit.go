@@ -21,6 +21,7 @@ type Habit struct {
 	NotAfter  civil.MonthDay `json:"not_after,omitzero"`   //
 	DayLength string         `json:"day_length,omitempty"` // of bulbing onions: short, intermediate, long
 	Crosses   bool           `json:"crosses,omitempty"`    // it may flower with other kinds: the household accepts the cross
+	InOne     int            `json:"in_one,omitempty"`     // plants in one pot or grow bag; 0: as many as its spacing lets in
 }
 
 // DayLengths are the types of bulbing onions, with the latitudes, in degrees
@@ -51,6 +52,7 @@ func (h Habit) Validate(c invalid.Check, b *book.Book) {
 	if !h.NotAfter.IsZero() && !h.NotAfter.Valid() {
 		c.Add("not_after", h.NotAfter.String(), "a day such as 08-10, or none")
 	}
+	c.Number("in_one", float64(h.InOne), 0, 200)
 	c.OneOf("day_length", h.DayLength, "", "short", "intermediate", "long")
 	if h.DayLength != "" && !Bulbing(crop) {
 		c.OfBook().Add("day_length", h.DayLength, "Choose none: only bulb onions depend on the day length.")
@@ -122,6 +124,16 @@ func (h Household) AirOver(year *place.Year, sowing string) place.Air {
 // the place, of which the daily tables are.
 func (h Household) AirOf(year *place.Year, b *bed.Bed) place.Air {
 	return place.Air{Cover: b.Cover, Warmer: year.Degrees(h.PlotOf(b).Warmth, b.Warmth)}
+}
+
+// InOne returns how many plants of a crop go into one pot or grow bag; 0 where nobody has said.
+func (h Household) InOne(crop string) int {
+	for _, x := range h.Habits {
+		if x.Crop == crop {
+			return x.InOne
+		}
+	}
+	return 0
 }
 
 // CareOf returns what the household does for a crop while it grows.

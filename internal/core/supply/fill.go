@@ -37,9 +37,15 @@ type Order struct {
 }
 
 // Fill returns what covers an area, m², with a material to its depth, beyond what is on hand.
-func Fill(area float64, m bed.Material) Order {
-	o := Order{Material: m.ID, Name: m.Name, Over: m.Over, Area: area, Depth: m.Depth, Unit: m.Bulk, Bag: m.Bag}
-	o.Wanted = area * m.Depth
+func Fill(area float64, m bed.Material) Order { return order(area, area*m.Depth, m) }
+
+// FillContainers returns what fills pots and grow bags of so many litres in all, beyond what is
+// on hand.
+func FillContainers(litres float64, m bed.Material) Order { return order(0, litres/1000, m) }
+
+// order returns what is to be got of a material of which so many m³ are wanted.
+func order(area, wanted float64, m bed.Material) Order {
+	o := Order{Material: m.ID, Name: m.Name, Over: m.Over, Area: area, Depth: m.Depth, Wanted: wanted, Unit: m.Bulk, Bag: m.Bag}
 	o.OnHand = math.Min(o.Wanted, m.OnHand)
 	o.Cubic = o.Wanted - o.OnHand
 	o.Yards = o.Cubic / CubicYard

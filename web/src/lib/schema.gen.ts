@@ -2140,6 +2140,8 @@ export interface components {
             day_length?: "" | "short" | "intermediate" | "long";
             /** @description the household accepts that it crosses with other kinds */
             crosses?: boolean;
+            /** @description plants in one pot or grow bag; left out: as many as its spacing lets in */
+            in_one?: number;
         };
         Planting: {
             id: string;
@@ -2957,6 +2959,11 @@ export interface components {
         Needs: {
             /** Format: double */
             bed_area: number;
+            /**
+             * Format: double
+             * @description litres that all pots and grow bags hold
+             */
+            containers?: number;
             /** Format: double */
             path_area: number;
             orders: components["schemas"]["Order"][];
@@ -3432,6 +3439,11 @@ export interface components {
             beds: number;
             /** Format: double */
             bed_area: number;
+            /**
+             * Format: double
+             * @description litres that all pots and grow bags hold
+             */
+            containers?: number;
             /** @description no bed lies there yet */
             planned: boolean;
             /** @enum {string} */
@@ -4786,6 +4798,8 @@ export interface operations {
             query?: {
                 /** @description such as 2027-08-01; left out, the date it is */
                 day?: string;
+                /** @description its id; left out, the first */
+                plot?: string;
             };
             header?: never;
             path?: never;

@@ -79,6 +79,7 @@ type Habit struct {
 	NotAfter  string
 	DayLength string
 	Crosses   int64
+	InOne     int64
 }
 
 type Household struct {

@@ -817,7 +817,7 @@ func (q *Queries) ListGuests(ctx context.Context) ([]Guest, error) {
 }
 
 const listHabits = `-- name: ListHabits :many
-SELECT crop, position, school, way, not_before, not_after, day_length, crosses FROM habit ORDER BY position, crop
+SELECT crop, position, school, way, not_before, not_after, day_length, crosses, in_one FROM habit ORDER BY position, crop
 `
 
 func (q *Queries) ListHabits(ctx context.Context) ([]Habit, error) {
@@ -838,6 +838,7 @@ func (q *Queries) ListHabits(ctx context.Context) ([]Habit, error) {
 			&i.NotAfter,
 			&i.DayLength,
 			&i.Crosses,
+			&i.InOne,
 		); err != nil {
 			return nil, err
 		}
@@ -1620,9 +1621,9 @@ func (q *Queries) PutGuest(ctx context.Context, arg PutGuestParams) error {
 }
 
 const putHabit = `-- name: PutHabit :exec
-INSERT INTO habit (crop, position, school, way, not_before, not_after, day_length, crosses) VALUES (?, ?, ?, ?, ?, ?, ?, ?)
+INSERT INTO habit (crop, position, school, way, not_before, not_after, day_length, crosses, in_one) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)
 ON CONFLICT (crop) DO UPDATE SET position = excluded.position, school = excluded.school, way = excluded.way,
-    not_before = excluded.not_before, not_after = excluded.not_after, day_length = excluded.day_length, crosses = excluded.crosses
+    not_before = excluded.not_before, not_after = excluded.not_after, day_length = excluded.day_length, crosses = excluded.crosses, in_one = excluded.in_one
 `
 
 type PutHabitParams struct {
@@ -1634,6 +1635,7 @@ type PutHabitParams struct {
 	NotAfter  string
 	DayLength string
 	Crosses   int64
+	InOne     int64
 }
 
 func (q *Queries) PutHabit(ctx context.Context, arg PutHabitParams) error {
@@ -1646,6 +1648,7 @@ func (q *Queries) PutHabit(ctx context.Context, arg PutHabitParams) error {
 		arg.NotAfter,
 		arg.DayLength,
 		arg.Crosses,
+		arg.InOne,
 	)
 	return err
 }

@@ -77,6 +77,20 @@ const due = (c: Chore) => {
             <ElOption value="" label="no bed" />
             <ElOption v-for="b in beds" :key="b.id" :value="b.id" :label="b.name" /></ElSelect
         ></label>
+        <label v-if="r.value.every" class="field"
+          ><span>until</span
+          ><DateField
+            :model-value="r.value.until ?? ''"
+            blank
+            :label="`Last day of ${r.value.name}`"
+            @update:model-value="
+              (v: string) => {
+                r.value.until = v || undefined
+                void save(i)
+              }
+            "
+        /></label>
+        <span v-else></span>
         <span class="small quiet due">{{ due(r.value) }}</span>
         <button type="button" class="link small" :aria-label="`Remove ${r.value.name}`" @click="remove(r.value.id)">
           Remove
@@ -111,7 +125,7 @@ const due = (c: Chore) => {
 <style scoped>
 .job {
   display: grid;
-  grid-template-columns: minmax(11rem, 1fr) 9.5rem 6rem 6rem auto auto auto;
+  grid-template-columns: minmax(11rem, 1fr) 9.5rem 6rem 6rem auto 9.5rem auto auto;
   gap: var(--space-2) var(--space-5);
   align-items: end;
   padding: var(--space-3) 0;

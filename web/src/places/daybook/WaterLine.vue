@@ -14,14 +14,16 @@ const few = 3
 /** The beds that want water this week, those with seed or a crop at a critical stage first. */
 const beds = computed(() =>
   props.water
-    .flatMap((b) => (b.weeks[0] ? [{ name: b.name, ...b.weeks[0] }] : []))
+    .flatMap((b) => (b.weeks[0] ? [{ name: b.name, by: b.by, ...b.weeks[0] }] : []))
     .filter((b) => b.litres >= 1 || b.seeds.length)
     .sort((a, b) => b.seeds.length - a.seeds.length || b.critical.length - a.critical.length || b.litres - a.litres),
 )
 const shown = computed(() => (all.value ? beds.value : beds.value.slice(0, few)))
 const rain = computed(() => props.water[0]?.weeks[0]?.rain ?? 0)
-const much = (b: { litres: number; minutes: number; goes: number }) => {
+const much = (b: { litres: number; minutes: number; goes: number; cans?: number; by?: string }) => {
   if (b.litres < 1) return ''
+  if (b.by === 'none') return `wants ${say(b.litres, 'L')} more than the rain; there is no water there`
+  if (b.cans) return `${count(b.cans, 'can')} over the week`
   const one = b.minutes ? `${fixed(b.minutes / b.goes, 0)} min of drip` : say(b.litres / b.goes, 'L')
   return b.goes > 1 ? `${b.goes} times ${one}` : one
 }

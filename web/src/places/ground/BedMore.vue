@@ -5,10 +5,12 @@ import { ElCheckbox, ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { Bed, Problem, StandingCrop } from '../../lib/api'
 import { sunWords, useGround, stoodIn } from '../../lib/ground'
+import { usePlots } from '../../lib/plots'
 import { useUnits } from '../../lib/units'
 import { count, coverWords, fullDay } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
 import StandingForm from './StandingForm.vue'
+import WarmthField from './WarmthField.vue'
 import { fixed } from '../../lib/numbers'
 
 const props = defineProps<{ bed: Bed; isNew?: boolean; save: () => Promise<Problem | undefined> }>()
@@ -17,6 +19,7 @@ defineEmits<{ divide: [parts: number] }>()
 const draft = defineModel<Bed>({ required: true })
 const ground = useGround()
 const { say } = useUnits()
+const { plots } = usePlots()
 const adding = ref(false)
 const parts = ref(2)
 const sun = computed(() => ground.layout?.suns.find((s) => s.bed === props.bed.id))
@@ -32,6 +35,11 @@ const change = () => {
 }
 function set<K extends keyof Bed>(field: K, value: Bed[K]) {
   draft.value[field] = value
+  change()
+}
+function warm(w: { warmer?: number; earlier?: number }) {
+  draft.value.warmer = w.warmer
+  draft.value.earlier = w.earlier
   change()
 }
 async function stands(list: StandingCrop[]) {
@@ -106,6 +114,19 @@ const choices = computed(() => [
           @done="change"
       /></label>
     </template>
+    <WarmthField of="the bed" than="the plot" :warmer="draft.warmer" :earlier="draft.earlier" @change="warm" />
+    <label v-if="plots.length > 1" class="field"
+      ><span>lies on</span>
+      <ElSelect
+        :model-value="draft.plot ?? ''"
+        size="small"
+        aria-label="Plot of the bed"
+        :empty-values="[null, undefined]"
+        @change="set('plot', $event || undefined)"
+      >
+        <ElOption v-for="p in plots" :key="p.id" :value="p.id" :label="p.name" />
+      </ElSelect>
+    </label>
     <p v-if="sun?.hours" class="sun small">
       Hours of sun by month:
       <span v-for="(h, m) in sun.hours" :key="m"
@@ -146,6 +167,9 @@ const choices = computed(() => [
 }
 .more .field {
   width: 8.5rem;
+}
+.more .field:has(.el-select) {
+  width: 11rem;
 }
 .now,
 .sun,

@@ -6,6 +6,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import type { Bed, Problem } from '../../lib/api'
 import { sunWords, useGround } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
+import { usePlots } from '../../lib/plots'
 import { wordsOf } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { coverWords } from '../../lib/words'
@@ -18,6 +19,7 @@ const props = defineProps<{ bed: Bed; isNew?: boolean }>()
 const emit = defineEmits<{ done: [] }>()
 const store = useHousehold()
 const ground = useGround()
+const { plots } = usePlots()
 const { say } = useUnits()
 const copy = (b: Bed): Bed => JSON.parse(JSON.stringify(b)) as Bed
 const draft = reactive<Bed>(copy(props.bed))
@@ -65,7 +67,9 @@ function at(x: number, y: number) {
   draft.y = y
   problem.value = undefined
 }
-const others = computed(() => (store.household?.beds ?? []).filter((b) => b.id !== props.bed.id))
+const others = computed(() =>
+  (store.household?.beds ?? []).filter((b) => b.id !== props.bed.id && b.plot === props.bed.plot),
+)
 const sun = computed(() => ground.layout?.suns.find((s) => s.bed === props.bed.id))
 /** Said in a few words, so that the row need not be opened to know. */
 const notes = computed(() =>
@@ -74,6 +78,9 @@ const notes = computed(() =>
     props.bed.kind === 'containers' ? `${props.bed.count} × ${say(props.bed.litre ?? 0, 'L')}` : '',
     props.bed.soil ? `${say(props.bed.soil * 100, 'cm')} of soil` : '',
     props.bed.climb ? 'trellis' : '',
+    props.bed.plot ? plots.value.find((p) => p.id === props.bed.plot)?.name : '',
+    (props.bed.warmer || props.bed.earlier || 0) > 0 ? 'warmer ground' : '',
+    (props.bed.warmer || props.bed.earlier || 0) < 0 ? 'colder ground' : '',
     props.bed.cover ? coverWords[props.bed.cover] : '',
     sun.value && sun.value.class !== 'full' ? sunWords[sun.value.class] : '',
     (props.bed.stands ?? []).map((s) => s.name + ' stands').join(', '),
@@ -179,6 +186,7 @@ const notes = computed(() =>
 .wrong,
 .more,
 .beside {
+  grid-column: 1 / -1;
   display: flex;
   flex-wrap: wrap;
   gap: var(--space-4);

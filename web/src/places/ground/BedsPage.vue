@@ -5,11 +5,10 @@ import { computed } from 'vue'
 import type { Bed } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
 import BedRow from './BedRow.vue'
-import DivideForm from './DivideForm.vue'
 import FamilyYears from './FamilyYears.vue'
 import GroundRules from './GroundRules.vue'
 import OwnGreen from './OwnGreen.vue'
-import PlotForm from './PlotForm.vue'
+import PlotList from './PlotList.vue'
 
 defineProps<{ adding?: Bed }>()
 defineEmits<{ add: []; done: [] }>()
@@ -32,11 +31,7 @@ const beds = computed(() => store.household?.beds ?? [])
       <FamilyYears />
       <GroundRules />
       <OwnGreen />
-      <PlotForm />
-      <details>
-        <summary>Fit more beds on the plot</summary>
-        <DivideForm />
-      </details>
+      <PlotList />
     </template>
   </div>
 </template>
@@ -57,11 +52,6 @@ const beds = computed(() => store.household?.beds ?? [])
   grid-template-columns: minmax(6rem, 9rem) 10rem 26rem;
   gap: 0 var(--space-5);
   padding-top: var(--space-2);
-}
-summary {
-  cursor: pointer;
-  font-family: var(--serif);
-  font-weight: 600;
 }
 @container leaf (max-width: 820px) {
   .heads {

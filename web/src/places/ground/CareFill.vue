@@ -50,7 +50,8 @@ const bulk = (unit: number, n: number) =>
     <p class="quiet small">
       {{ say(needs.bed_area, 'm²') }} of bed<template v-if="needs.path_area"
         >, {{ say(needs.path_area, 'm²') }} of paths and margin</template
-      >. Prices in your own money.
+      ><template v-if="needs.containers">; {{ say(needs.containers, 'L') }} in pots and bags</template>. Prices in your
+      own money.
     </p>
     <div class="wide">
       <table v-if="needs.orders.length" class="small">
@@ -68,7 +69,9 @@ const bulk = (unit: number, n: number) =>
         <tbody>
           <tr v-for="o in needs.orders" :key="o.material" :data-order="o.name">
             <th>{{ o.name }}</th>
-            <td>{{ o.over }}, {{ say(o.depth * 100, 'cm') }}</td>
+            <td>
+              {{ o.over === 'containers' ? 'fills pots and bags' : `${o.over}, ${say(o.depth * 100, 'cm')}` }}
+            </td>
             <td class="n">
               <b>{{ say(o.cubic, 'm³') }}</b>
               <span v-if="o.on_hand" class="quiet">of {{ say(o.wanted, 'm³') }}; the rest is on hand</span>
@@ -105,9 +108,14 @@ const bulk = (unit: number, n: number) =>
       <label class="field"
         ><span>over</span
         ><ElSelect v-model="material.over" size="small" aria-label="Over what"
-          ><ElOption value="beds" label="the beds" /><ElOption value="paths" label="the paths" /></ElSelect
+          ><ElOption value="beds" label="the beds" /><ElOption value="paths" label="the paths" /><ElOption
+            v-if="needs.containers"
+            value="containers"
+            label="the pots and bags: to fill them" /></ElSelect
       ></label>
-      <label class="field"><span>Depth</span><NumberInput v-model="depth" unit="cm" suffix label="How deep" /></label>
+      <label v-if="material.over !== 'containers'" class="field"
+        ><span>Depth</span><NumberInput v-model="depth" unit="cm" suffix label="How deep"
+      /></label>
       <label class="field"
         ><span>bulk by the</span><NumberInput v-model="material.bulk" unit="m³" suffix label="Unit of the bulk"
       /></label>

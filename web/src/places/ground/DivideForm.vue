@@ -4,15 +4,17 @@ import { ElButton, ElInput } from 'element-plus'
 import { reactive, ref } from 'vue'
 import { answer, api, Refused, type Problem, type Share } from '../../lib/api'
 import { useHousehold } from '../../lib/household'
+import type { OnePlot } from '../../lib/plots'
 import { fieldError, otherErrors } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import { count } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
 
+const props = defineProps<{ of?: OnePlot }>()
 const emit = defineEmits<{ done: [] }>()
 const store = useHousehold()
 const { say } = useUnits()
-const old = store.household?.plot
+const old = props.of ? props.of.plot : store.household?.plot
 const usual = store.reference?.dividing
 const ask = reactive({
   plot: { length: old?.length ?? 12, width: old?.width ?? 8, bearing: old?.bearing ?? 0 },
@@ -34,7 +36,11 @@ async function propose() {
   }
 }
 async function take(s: Share) {
-  problem.value = await store.edit({ command: 'add-beds', plot: ask.plot, beds: s.beds })
+  problem.value = await store.edit({
+    command: 'add-beds',
+    plot: { ...old, ...ask.plot },
+    beds: s.beds.map((b) => (props.of?.id ? { ...b, plot: props.of.id } : b)),
+  })
   if (!problem.value) emit('done')
 }
 const fields = ['plot.length', 'plot.width', 'plot.bearing', 'width', 'path', 'margin']

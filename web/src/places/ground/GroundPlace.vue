@@ -9,6 +9,7 @@ import type { Bed } from '../../lib/api'
 import { useGround, useMoving } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { useKeys } from '../../lib/keys'
+import { usePlots } from '../../lib/plots'
 import { dayNumber } from '../../lib/words'
 import ChoiceButtons from '../../parts/ChoiceButtons.vue'
 import BedAtATime from './BedAtATime.vue'
@@ -51,6 +52,9 @@ const view = computed(() => String(route.params.view || 'plot'))
 const show = (id: string) => router.push(id === 'plot' ? '/ground' : `/ground/${id}`)
 
 const beds = computed(() => store.household?.beds ?? [])
+const { laid } = usePlots()
+const drawn = ref('') // the plot that is drawn, where there are several
+const onPlot = computed(() => (laid.value.find((p) => p.id === drawn.value) ?? laid.value[0])?.beds ?? [])
 const layout = computed(() => ground.layout)
 const pieces = computed(() => layout.value?.pieces ?? [])
 const { from, to, day, at, step } = useDays(() => pieces.value)
@@ -101,6 +105,7 @@ function add() {
     y: last?.turned ? last.y : beyond,
     length: last?.length ?? 6,
     width: 1.2,
+    plot: last?.plot,
     turned: last?.turned ?? false,
   }
   if (beds.value.length) void show('beds')
@@ -149,9 +154,16 @@ useKeys([
             @pick="pickSowing"
             @free="choose"
           />
+          <ChoiceButtons
+            v-if="view === 'plot' && !narrow && laid.length > 1"
+            label="Which plot is drawn"
+            :options="laid.map((p) => ({ value: p.id, words: p.name }))"
+            :model-value="onPlot[0]?.plot ?? ''"
+            @update:model-value="drawn = $event"
+          />
           <PlotMap
-            v-else-if="view === 'plot'"
-            :beds="beds"
+            v-if="view === 'plot' && !narrow"
+            :beds="onPlot"
             :pieces="pieces"
             :day="day"
             :chosen="chosen"
@@ -173,7 +185,9 @@ useKeys([
           </template>
           <GroundKey v-if="!(narrow && view === 'plot')" :view="view" />
           <p class="small no-print links">
-            <a :href="`/api/plot.svg?day=${day}`" download="plot.svg">Drawing to scale, 1 : 100</a>
+            <a :href="`/api/plot.svg?day=${day}&plot=${onPlot[0]?.plot ?? ''}`" download="plot.svg"
+              >Drawing to scale, 1 : 100</a
+            >
             <RouterLink :to="`/ground/sheet?day=${day}`">Print the plan and bed cards</RouterLink>
           </p>
         </div>

@@ -4,7 +4,7 @@
 import { computed } from 'vue'
 import type { Bed, Piece } from '../../lib/api'
 import { useGround, useMoving } from '../../lib/ground'
-import { useHousehold } from '../../lib/household'
+import { usePlots } from '../../lib/plots'
 import { useUnits } from '../../lib/units'
 import PlotMarks from './PlotMarks.vue'
 import PlotObstacles from './PlotObstacles.vue'
@@ -13,19 +13,21 @@ import { across, spots } from './spacing'
 
 const props = defineProps<{ beds: Bed[]; pieces: Piece[]; day: string; chosen: string; still?: boolean }>()
 const emit = defineEmits<{ choose: [id: string]; pick: [planting: string] }>()
-const store = useHousehold()
 const ground = useGround()
 const moving = useMoving()
 const { say } = useUnits()
 
+const { plots } = usePlots()
+/** The plot that the beds lie on, as it was measured. */
+const measured = computed(() => plots.value.find((p) => p.id === (props.beds[0]?.plot ?? ''))?.plot)
 const plot = computed(() => {
-  const p = store.household?.plot
+  const p = measured.value
   const x = Math.max(1, ...props.beds.map((b) => b.x + across(b)[0]))
   const y = Math.max(1, ...props.beds.map((b) => b.y + across(b)[1]))
   return { length: Math.max(p?.length ?? 0, x), width: Math.max(p?.width ?? 0, y), bearing: p?.bearing ?? 0 }
 })
 const letter = computed(() => Math.min(0.76, plot.value.length / 42))
-const obstacles = computed(() => store.household?.plot?.obstacles ?? [])
+const obstacles = computed(() => measured.value?.obstacles ?? [])
 /** What is drawn around the plot: more where its obstacles are drawn there with their names. */
 const pad = computed(() => plot.value.length * 0.02 + 0.4 + (obstacles.value.length ? letter.value * 1.8 : 0))
 /** y points up on the ground and down on the screen. */

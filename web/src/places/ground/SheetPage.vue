@@ -6,6 +6,7 @@ import { useRoute } from 'vue-router'
 import { stoodIn, useGround } from '../../lib/ground'
 import { useHousehold } from '../../lib/household'
 import { usePaper } from '../../lib/paper'
+import { usePlots } from '../../lib/plots'
 import { useUnits } from '../../lib/units'
 import { count, day as short, fullDay, familyName } from '../../lib/words'
 import ChoiceButtons from '../../parts/ChoiceButtons.vue'
@@ -21,6 +22,7 @@ const what = ref('plot') // or cards
 const paper = usePaper(() => (what.value === 'plot' ? 'landscape' : 'portrait'), '12mm')
 const day = computed(() => String(route.query.day || store.plan?.as_of || ''))
 const beds = computed(() => store.household?.beds ?? [])
+const { laid } = usePlots()
 const pieces = computed(() => ground.layout?.pieces ?? [])
 const sowings = computed(() => new Map((store.plan?.sowings ?? []).map((s) => [s.id, s])))
 const cards = computed(() =>
@@ -32,8 +34,7 @@ const cards = computed(() =>
       .map((p) => ({ p, s: sowings.value.get(p.planting) })),
   })),
 )
-/** What stands in each bed on the day, in the order in which it lies: small pieces have no
- * room for their name in the drawing. */
+/** What stands in each bed on the day: small pieces have no room for their name in the drawing. */
 const today = computed(() =>
   cards.value.map((c) => ({
     b: c.b,
@@ -72,7 +73,7 @@ const stood = (b: (typeof beds.value)[number]) =>
         {{ store.household?.name }}, the ground on {{ fullDay(day) }}
         <span>{{ count(beds.length, 'bed') }}, {{ say(ground.layout?.owned ?? 0, 'm²') }}</span>
       </h3>
-      <PlotMap :beds="beds" :pieces="pieces" :day="day" chosen="" still />
+      <PlotMap v-for="p in laid" :key="p.id" :beds="p.beds" :pieces="pieces" :day="day" chosen="" still />
       <ul class="stand">
         <li v-for="c in today" :key="c.b.id">
           <b>{{ c.b.name }}</b> {{ c.words }}

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import type { BedWater } from '../../lib/api'
 import { fixed } from '../../lib/numbers'
 import { useUnits } from '../../lib/units'
-import { day } from '../../lib/words'
+import { count, day } from '../../lib/words'
 
 const props = defineProps<{ water: BedWater[] }>()
 const { say } = useUnits()
@@ -32,9 +32,9 @@ const why = (b: BedWater) => [...new Set(b.weeks.flatMap((w) => w.critical))].jo
           <th>{{ b.name }}</th>
           <td v-for="w in b.weeks" :key="w.day" class="n">
             <template v-if="w.litres >= 1"
-              >{{ say(w.litres, 'L') }}<br /><span v-if="w.minutes" class="quiet"
-                >{{ fixed(w.minutes, 0) }} min</span
-              ></template
+              >{{ say(w.litres, 'L') }}<br /><span v-if="w.minutes" class="quiet">{{ fixed(w.minutes, 0) }} min</span
+              ><span v-else-if="w.cans" class="quiet">{{ count(w.cans, 'can') }}</span
+              ><span v-else-if="b.by === 'none'" class="quiet">none there</span></template
             ><template v-else>–</template>
           </td>
           <td class="quiet why">{{ why(b) }}</td>

@@ -10,6 +10,7 @@ import { wordsOf } from '../../lib/problems'
 import { methodWords } from '../../lib/facts'
 import { yearDay } from '../../lib/words'
 import DayField from '../../parts/DayField.vue'
+import NumberInput from '../../parts/NumberInput.vue'
 import ForesightPanel from '../../parts/ForesightPanel.vue'
 
 const props = defineProps<{ crop: string; ask?: boolean }>()
@@ -17,6 +18,8 @@ const store = useHousehold()
 const problem = ref<Problem>()
 const habit = computed<Habit>(() => store.household?.habits.find((h) => h.crop === props.crop) ?? { crop: props.crop })
 const kind = computed(() => store.crops.find((k) => k.id === props.crop))
+/** Whether anything grows in pots here. */
+const pots = computed(() => store.household?.beds.some((b) => b.kind === 'containers'))
 const methods = computed(() => ['', ...(kind.value?.methods ?? [])])
 
 const { change: asked, found, wrong, propose, drop } = useForesight()
@@ -81,6 +84,15 @@ async function set(change: Partial<Habit>, taking = false) {
         <ElOption value="intermediate" label="intermediate" />
         <ElOption value="long" label="long-day (north)" /> </ElSelect
     ></label>
+    <label v-if="pots" class="field"
+      ><span>Plants in a pot or bag</span
+      ><NumberInput
+        :model-value="habit.in_one || undefined"
+        blank
+        label="Plants in a pot or bag"
+        placeholder="by spacing"
+        @update:model-value="(n) => set({ in_one: n || undefined })"
+    /></label>
     <ForesightPanel
       v-if="asked"
       what="How it is grown here"

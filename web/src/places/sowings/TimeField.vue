@@ -30,10 +30,20 @@ const scale = computed(() => timeScale(span.value.from, span.value.from + span.v
 const { by, wrong, key, down, drag, drop, letGo } = useShift(() => span.value.days, toggle)
 
 const groups = computed(() => {
-  const out = new Map<string, { name: string; crop: string; cover: string; rows: Sowing[] }>()
+  const out = new Map<
+    string,
+    { key: string; name: string; crop: string; cover: string; warmer: number; rows: Sowing[] }
+  >()
   for (const s of props.sowings) {
-    const key = `${s.crop} ${s.cover ?? ''}`
-    const g = out.get(key) ?? { name: s.crop_name, crop: s.crop, cover: s.cover ?? '', rows: [] }
+    const key = `${s.crop} ${s.cover ?? ''} ${s.warmer ?? 0}`
+    const g = out.get(key) ?? {
+      key,
+      name: s.crop_name,
+      crop: s.crop,
+      cover: s.cover ?? '',
+      warmer: s.warmer ?? 0,
+      rows: [],
+    }
     g.rows.push(s)
     out.set(key, g)
   }
@@ -41,8 +51,9 @@ const groups = computed(() => {
 })
 const late = useLate(() => props.sowings.length, 30, 30)
 const painted = computed(() => firstRows(groups.value, late.value))
-const windows = (crop: string, cover: string) =>
-  store.plan?.fields.find((f) => f.crop === crop && (f.cover ?? '') === cover)?.windows ?? []
+const windows = (crop: string, cover: string, warmer: number) =>
+  store.plan?.fields.find((f) => f.crop === crop && (f.cover ?? '') === cover && (f.warmer ?? 0) === warmer)?.windows ??
+  []
 
 const today = computed(() => (store.plan ? scale.value.x(store.plan.as_of) : 0))
 </script>
@@ -50,19 +61,20 @@ const today = computed(() => (store.plan ? scale.value.x(store.plan.as_of) : 0))
 <template>
   <div class="time">
     <TimeHead :scale="scale" />
-    <section v-for="g in painted" :key="g.crop + g.cover" :data-crop="g.crop" :aria-label="g.name">
+    <section v-for="g in painted" :key="g.key" :data-crop="g.crop" :aria-label="g.name">
       <div class="time-grid head">
         <button
           type="button"
           class="plain name"
-          :aria-expanded="open === g.crop + g.cover"
-          @click="open = open === g.crop + g.cover ? '' : g.crop + g.cover"
+          :aria-expanded="open === g.key"
+          @click="open = open === g.key ? '' : g.key"
         >
-          {{ g.name }}<span v-if="g.cover" class="quiet small"> under {{ coverSaid(g.cover) }}</span>
+          {{ g.name }}<span v-if="g.cover" class="quiet small"> under {{ coverSaid(g.cover) }}</span
+          ><span v-if="g.warmer" class="quiet small"> in {{ g.warmer > 0 ? 'warmer' : 'colder' }} ground</span>
         </button>
         <div class="axis">
           <span
-            v-for="w in windows(g.crop, g.cover)"
+            v-for="w in windows(g.crop, g.cover, g.warmer)"
             :key="w.first"
             class="window"
             :style="{ left: scale.x(w.first) + '%', width: scale.span(w.first, w.last, 0.25) + '%' }"
@@ -70,12 +82,12 @@ const today = computed(() => (store.plan ? scale.value.x(store.plan.as_of) : 0))
           />
         </div>
       </div>
-      <div v-if="open === g.crop + g.cover" class="why small">
-        <p v-for="w in windows(g.crop, g.cover)" :key="w.first">
+      <div v-if="open === g.key" class="why small">
+        <p v-for="w in windows(g.crop, g.cover, g.warmer)" :key="w.first">
           Can be sown from <strong>{{ day(w.first) }}</strong> to <strong>{{ day(w.last) }}</strong>. Not earlier:
           {{ w.first_why }}. Not later: {{ w.last_why }}. Picked from {{ day(w.picked) }} to {{ day(w.until) }}.
         </p>
-        <p v-if="!windows(g.crop, g.cover).length" class="quiet">
+        <p v-if="!windows(g.crop, g.cover, g.warmer).length" class="quiet">
           It stays for years, or is sown on a tray at any time.
         </p>
         <HabitForm v-else :crop="g.crop" />
