@@ -152,7 +152,7 @@ const choices = computed(() => [
     <p v-if="!isNew" class="divide small">
       <button type="button" class="link" @click="$emit('divide', parts)">Split this bed</button> into
       <NumberInput v-model="parts" label="Into how many parts" /> separate beds, each with its own rotation;
-      {{ count(stoodIn(bed).length, 'year') }} years of history go with each
+      {{ count(stoodIn(bed).length, 'year') }} of history go with each
     </p>
   </div>
 </template>

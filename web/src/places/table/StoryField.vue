@@ -25,7 +25,7 @@ function end(ran: boolean) {
 </script>
 
 <template>
-  <div class="field whole">
+  <div class="whole">
     <ElCheckbox v-model="d.storied">Use last year’s result</ElCheckbox>
     <div v-if="d.storied" class="story">
       <label class="field"

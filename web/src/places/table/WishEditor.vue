@@ -7,6 +7,7 @@ import { useHousehold } from '../../lib/household'
 import { otherErrors } from '../../lib/problems'
 import { useUnits } from '../../lib/units'
 import Remedies from '../../parts/Remedies.vue'
+import WhatIs from '../../parts/WhatIs.vue'
 import FormsField from './FormsField.vue'
 import StoryField from './StoryField.vue'
 import WishAmount from './WishAmount.vue'
@@ -73,51 +74,52 @@ const told = [
     @submit.prevent="save"
     @keydown.esc="emit('close')"
   >
-    <div class="grid">
-      <WishAmount />
-      <div v-if="!putUp" class="field whole">
-        <span>Eaten as</span>
-        <FormsField
-          v-model:forms="draft.forms"
-          v-model:preparations="draft.preparations"
-          :possible="possible"
-          :options="preparations"
-          :single="unweighed"
-        />
-        <span v-if="at('forms', 'preparations')" class="wrong" role="alert">{{ at('forms', 'preparations') }}</span>
-      </div>
-      <label v-if="putUp" class="field wide">
+    <div class="sentence"><WishAmount /><WishSeason v-if="!unweighed && !putUp" /></div>
+    <div v-if="!putUp" class="sentence">
+      <span>It is eaten</span>
+      <FormsField
+        v-model:forms="draft.forms"
+        v-model:preparations="draft.preparations"
+        :possible="possible"
+        :options="preparations"
+        :single="unweighed"
+      />
+      <span v-if="at('forms', 'preparations')" class="wrong" role="alert">{{ at('forms', 'preparations') }}</span>
+    </div>
+    <div v-else class="sentence">
+      <label class="field">
         <span>Make it into</span>
-        <ElSelect v-model="made" aria-label="Make it into" placeholder="choose">
+        <ElSelect v-model="made" class="much" aria-label="Make it into" placeholder="choose">
           <ElOption v-for="p in fitting" :key="p.id" :value="p.id" :label="p.name" />
         </ElSelect>
         <span v-if="at('preparations', 'forms')" class="wrong" role="alert">{{ at('preparations', 'forms') }}</span>
       </label>
-      <WishSeason v-if="!unweighed && !putUp" />
+    </div>
+    <div class="sentence">
       <label class="field">
-        <span>For whom</span>
-        <ElSelect v-model="draft.whom" aria-label="For whom" :empty-values="[null, undefined]">
+        <span>It is for</span>
+        <ElSelect v-model="draft.whom" class="some" aria-label="For whom" :empty-values="[null, undefined]">
           <ElOption v-for="o in whoms" :key="o.value" :value="o.value" :label="o.label" />
         </ElSelect>
         <span v-if="at('for')" class="wrong" role="alert">{{ at('for') }}</span>
       </label>
-      <label v-if="draft.whom === 'people'" class="field narrow">
-        <span>How many eat of it</span>
-        <ElInput v-model="draft.people" class="number" inputmode="numeric" aria-label="How many eat of it" />
+      <label v-if="draft.whom === 'people'" class="field">
+        <ElInput v-model="draft.people" class="number few" inputmode="numeric" aria-label="How many eat of it" />
+        <span>people</span>
         <span v-if="at('for.people')" class="wrong" role="alert">{{ at('for.people') }}</span>
       </label>
       <label class="field">
-        <span>Priority</span>
-        <ElSelect v-model="draft.priority" aria-label="Priority">
-          <ElOption value="must" label="Must have" />
-          <ElOption value="want" label="Would like" />
-          <ElOption value="nice" label="Nice to have" />
+        <span>we</span>
+        <ElSelect v-model="draft.priority" class="some" aria-label="Priority">
+          <ElOption value="must" label="must have it" />
+          <ElOption value="want" label="would like it" />
+          <ElOption value="nice" label="find it nice to have" />
         </ElSelect>
       </label>
       <label v-if="!unweighed" class="field">
-        <span>How sure?</span>
-        <ElSelect v-model="draft.confidence" aria-label="Enough in how many years of 10?">
-          <ElOption value="usual" label="usual" />
+        <span>enough of it</span>
+        <ElSelect v-model="draft.confidence" class="much" aria-label="Enough in how many years of 10?">
+          <ElOption value="usual" label="as surely as all wishes" />
           <ElOption value="0" label="in 5 years of 10" />
           <ElOption
             v-for="c in ['0.7', '0.8', '0.9', '0.95']"
@@ -126,35 +128,46 @@ const told = [
             :label="`in ${Math.round(Number(c) * 100) / 10} years of 10`"
           />
         </ElSelect>
+        <WhatIs of="Enough in 8 years of 10" />
       </label>
-      <label v-if="!weekly && !unweighed" class="field narrow">
-        <span>Still on the shelf at the next harvest</span>
+    </div>
+    <div v-if="!weekly && !unweighed" class="sentence">
+      <label class="field">
+        <span>At the next harvest</span>
         <ElInput
           v-model="draft.left"
-          class="number"
+          class="number some"
           inputmode="decimal"
           :placeholder="plan?.on_shelf ? 'from Shelves' : '0'"
           aria-label="Still on the shelf at the next harvest"
         >
           <template v-if="unit" #suffix>{{ shown(unit).unit }}</template>
         </ElInput>
+        <span>will still be on the shelf.</span>
         <span v-if="at('left')" class="wrong" role="alert">{{ at('left') }}</span>
       </label>
+    </div>
+    <div class="sentence">
       <WishSowings />
+    </div>
+    <div class="sentence">
       <WishBed />
-      <label v-if="onePiece && !unweighed" class="field narrow">
-        <span>Size of one, {{ shown('g').unit }} each</span>
+      <label v-if="onePiece && !unweighed" class="field">
+        <span>and one weighs</span>
         <ElInput
           v-model="draft.piece"
-          class="number"
+          class="number some"
           inputmode="decimal"
           aria-label="Size of one"
           :placeholder="usualPiece ? 'usual ' + entry(usualPiece, 'g') : ''"
-        />
+          ><template #suffix>{{ shown('g').unit }}</template></ElInput
+        >
         <span v-if="at('piece')" class="wrong" role="alert">{{ at('piece') }}</span>
       </label>
-      <StoryField v-if="!weekly && !unweighed" :draft="draft" :unit="unit" :at="at" />
-      <label class="field wide">
+    </div>
+    <StoryField v-if="!weekly && !unweighed" :draft="draft" :unit="unit" :at="at" />
+    <div class="sentence">
+      <label class="field note">
         <span>Note</span>
         <ElInput v-model="draft.note" aria-label="Note" maxlength="500" />
         <span v-if="at('note')" class="wrong" role="alert">{{ at('note') }}</span>
@@ -192,18 +205,6 @@ const told = [
   border-left: 3px solid var(--accent);
   padding: var(--space-5) var(--space-6) var(--space-5);
 }
-.grid {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(9.5rem, 1fr));
-  gap: var(--space-5) var(--space-6);
-  align-items: start;
-}
-.grid :deep(.wide) {
-  grid-column: span 2;
-}
-.grid :deep(.whole) {
-  grid-column: 1 / -1;
-}
 .ways {
   margin-top: var(--space-5);
 }
@@ -219,10 +220,5 @@ const told = [
 }
 .spring {
   flex: 1;
-}
-@container leaf (max-width: 620px) {
-  .grid {
-    grid-template-columns: 1fr 1fr;
-  }
 }
 </style>

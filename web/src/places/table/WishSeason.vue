@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// When it is eaten: All year, In some months, while it lasts.
+// When it is eaten: all year, in some months, while it lasts.
 import { ElOption, ElSelect } from 'element-plus'
 import { monthNames } from '../../lib/words'
 import { useDraft } from './wishdraft'
@@ -9,15 +9,15 @@ const { draft, at } = useDraft()
 
 <template>
   <label class="field">
-    <span>When</span>
-    <ElSelect v-model="draft.seasonKind" aria-label="When">
-      <ElOption value="all-year" label="All year" />
-      <ElOption value="months" label="In some months" />
-      <ElOption value="while" label="While it lasts (fresh only)" />
+    <span>wanted</span>
+    <ElSelect v-model="draft.seasonKind" class="much" aria-label="When">
+      <ElOption value="all-year" label="all year" />
+      <ElOption value="months" label="in some months" />
+      <ElOption value="while" label="while it lasts (fresh only)" />
     </ElSelect>
   </label>
   <div v-if="draft.seasonKind === 'months'" class="field">
-    <span>from and to, both included</span>
+    <span>from, and to the end of</span>
     <div class="pair">
       <ElSelect v-model="draft.from" aria-label="From month"
         ><ElOption v-for="(m, i) in monthNames" :key="m" :value="i + 1" :label="m"

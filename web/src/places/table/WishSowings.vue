@@ -12,38 +12,40 @@ const several = computed(() => fresh.value || (unweighed.value && !draft.forms.l
 
 <template>
   <label v-if="several" class="field">
-    <span>How often to sow</span>
-    <ElSelect v-model="draft.stagger" aria-label="How often to sow">
+    <span>Sow it</span>
+    <ElSelect v-model="draft.stagger" class="much" aria-label="How often to sow">
       <ElOption value="need" :label="unweighed ? 'all at once' : 'as often as needed for no gaps'" />
       <ElOption value="every" label="every … days" />
       <ElOption value="times" label="… times a year" />
       <ElOption v-if="!unweighed" value="once" label="all at once" />
     </ElSelect>
   </label>
-  <label v-if="several && ['every', 'times'].includes(draft.stagger)" class="field narrow">
-    <span>Days between</span>
+  <label v-if="several && ['every', 'times'].includes(draft.stagger)" class="field">
+    <span>{{ draft.stagger === 'every' ? 'every' : 'so many days apart:' }}</span>
     <ElInput
       v-model="draft.days"
-      class="number"
+      class="number some"
       inputmode="numeric"
       aria-label="Days between"
       :placeholder="draft.stagger === 'times' ? 'spread evenly' : ''"
-    />
+      ><template v-if="draft.stagger === 'every'" #suffix>days</template></ElInput
+    >
     <span v-if="at('stagger.days')" class="wrong" role="alert">{{ at('stagger.days') }}</span>
   </label>
-  <div v-if="fresh && draft.stagger === 'need'" class="field wide">
-    <span>An early row</span>
+  <div v-if="fresh && draft.stagger === 'need'" class="field">
     <ElCheckbox v-model="draft.early" data-early>Also sow one early row 2 weeks sooner (it may fail)</ElCheckbox>
   </div>
-  <label v-if="(!unweighed && kept) || (several && draft.stagger === 'times')" class="field narrow">
-    <span>{{ draft.stagger === 'times' ? 'Sowings' : 'Sowings for storage and jars' }}</span>
+  <label v-if="(!unweighed && kept) || (several && draft.stagger === 'times')" class="field">
+    <span>{{ draft.stagger === 'times' ? 'in all' : 'Sown for storage and jars' }}</span>
     <ElInput
       v-model="draft.sowings"
       class="number"
+      :class="draft.stagger === 'times' ? 'few' : 'much'"
       inputmode="numeric"
-      :placeholder="draft.stagger === 'times' ? '' : 'as much as the kitchen can put up'"
+      :placeholder="draft.stagger === 'times' ? '' : 'as the kitchen can'"
       aria-label="Sowings for storage and jars"
-    />
+      ><template v-if="draft.stagger === 'times' || draft.sowings" #suffix>times</template></ElInput
+    >
     <span v-if="at('stagger.sowings')" class="wrong" role="alert">{{ at('stagger.sowings') }}</span>
   </label>
 </template>
