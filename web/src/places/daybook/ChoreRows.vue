@@ -125,7 +125,7 @@ const due = (c: Chore) => {
 <style scoped>
 .job {
   display: grid;
-  grid-template-columns: minmax(11rem, 1fr) 9.5rem 6rem 6rem auto 9.5rem auto auto;
+  grid-template-columns: minmax(8rem, 1fr) 9rem 5.5rem 5.5rem auto 9rem auto auto;
   gap: var(--space-2) var(--space-5);
   align-items: end;
   padding: var(--space-3) 0;

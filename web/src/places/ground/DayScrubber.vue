@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import type { Layout } from '../../lib/api'
 import { useUnits } from '../../lib/units'
 import { useHousehold } from '../../lib/household'
-import { dayNumber, fullDay } from '../../lib/words'
+import { dayNumber, fullDay, isoDay, monthNames } from '../../lib/words'
 import DateField from '../../parts/DateField.vue'
 
 const props = defineProps<{
@@ -19,6 +19,17 @@ const at = defineModel<number>({ required: true })
 const { say } = useUnits()
 const store = useHousehold()
 const today = computed(() => store.plan?.as_of ?? '')
+/** The months under the ruler, each at its first day. */
+const months = computed(() => {
+  const first = dayNumber(props.day) - at.value
+  const out: { x: number; name: string }[] = []
+  for (let d = first; d < first + props.days; d++) {
+    const iso = isoDay(d)
+    const x = (100 * (d - first)) / Math.max(1, props.days - 1)
+    if (iso.endsWith('-01') && x < 97) out.push({ x, name: monthNames[Number(iso.slice(5, 7)) - 1]!.slice(0, 3) })
+  }
+  return out
+})
 
 /** Shows a day, the nearest that is drawn. */
 function show(day: string) {
@@ -29,7 +40,12 @@ function show(day: string) {
 <template>
   <div class="scrub">
     <button type="button" class="link" aria-label="A week back" @click="$emit('step', -7)">‹</button>
-    <input v-model.number="at" type="range" min="0" :max="days - 1" step="1" aria-label="The day that is shown" />
+    <span class="ruler">
+      <input v-model.number="at" type="range" min="0" :max="days - 1" step="1" aria-label="The day that is shown" />
+      <span class="months" aria-hidden="true"
+        ><i v-for="m in months" :key="m.x" :style="{ left: m.x + '%' }">{{ m.name }}</i></span
+      >
+    </span>
     <button type="button" class="link" aria-label="A week forward" @click="$emit('step', 7)">›</button>
     <b class="when">{{ fullDay(day) }}</b>
     <span class="to no-print">
@@ -52,9 +68,49 @@ function show(day: string) {
   gap: var(--space-2) var(--space-5);
   align-items: center;
 }
-.scrub input {
+.ruler {
   flex: 1 1 14rem;
-  accent-color: var(--accent);
+  position: relative;
+  padding-bottom: var(--type-small);
+}
+.ruler input {
+  appearance: none;
+  display: block;
+  width: 100%;
+  height: 1.5rem;
+  margin: 0;
+  background: linear-gradient(var(--ink-2), var(--ink-2)) center / 100% 1px no-repeat;
+  cursor: ew-resize;
+}
+.ruler input::-webkit-slider-thumb {
+  appearance: none;
+  width: 0.55rem;
+  height: 1.5rem;
+  border: 0;
+  background: var(--accent);
+}
+.ruler input::-moz-range-thumb {
+  width: 0.55rem;
+  height: 1.5rem;
+  border: 0;
+  border-radius: 0;
+  background: var(--accent);
+}
+.months i {
+  position: absolute;
+  bottom: 0;
+  padding-left: var(--space-1);
+  border-left: 1px solid var(--hair-2);
+  font-style: normal;
+  font-size: var(--type-tiny);
+  line-height: 1.1;
+  color: var(--ink-2);
+  pointer-events: none;
+}
+@container leaf (max-width: 620px) {
+  .months i:nth-child(even) {
+    display: none; /* there is room for every second name only */
+  }
 }
 .when {
   font-family: var(--serif);
