@@ -131,7 +131,7 @@ func TestAWishSaidInFull(t *testing.T) {
 	p.must(p.see(`[aria-label="Days between"]`).SelectAllText())
 	p.must(p.see(`[aria-label="Days between"]`).Input("21"))
 	p.choose("Enough in how many years of 10?", "in 9 years of 10")
-	p.choose("In the bed", "Staggered grid")
+	p.choose("In the bed", "in a staggered grid")
 	p.clickNamed(".editor button", "Save")
 	p.gone(".editor")
 	p.shows(`[data-wish="w1"]`, "from storage, then fresh")

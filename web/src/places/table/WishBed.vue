@@ -10,7 +10,7 @@ const { draft, at } = useDraft()
 
 <template>
   <label class="field">
-    <span>It stands</span>
+    <span>It grows</span>
     <ElSelect v-model="draft.layout" class="much" aria-label="In the bed" :empty-values="[null, undefined]">
       <ElOption value="" label="in the bed as usual" />
       <ElOption value="rows" label="in rows along the bed" />

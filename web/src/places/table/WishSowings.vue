@@ -21,7 +21,7 @@ const several = computed(() => fresh.value || (unweighed.value && !draft.forms.l
     </ElSelect>
   </label>
   <label v-if="several && ['every', 'times'].includes(draft.stagger)" class="field">
-    <span>{{ draft.stagger === 'every' ? 'every' : 'so many days apart:' }}</span>
+    <span>{{ draft.stagger === 'every' ? 'every' : 'days between them:' }}</span>
     <ElInput
       v-model="draft.days"
       class="number some"
