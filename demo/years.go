@@ -66,7 +66,15 @@ func TwoYears(h household.Household, until civil.Date) (Years, error) {
 		}
 		agreed := p.Baseline()
 		agreed.Year, agreed.On = year, civil.Of(year, 2, 8)
-		w.out.Past = append(w.out.Past, household.PastYear{ID: strconv.Itoa(year), Plan: agreed, Wishes: h.Wishes})
+		grown, err := plan.GrownAsPlanned(in)
+		if err != nil {
+			return Years{}, err
+		}
+		for i := range grown {
+			id, _ := w.bed(year, b.Crop(grown[i].Crop))
+			grown[i].Over, grown[i].Beds = grown[i].Last < until, []record.InBed{{Bed: id, Share: 1}}
+		}
+		w.out.Past = append(w.out.Past, household.PastYear{ID: strconv.Itoa(year), Plan: agreed, Wishes: h.Wishes, Grown: grown})
 		w.year(year, p, courses)
 	}
 	w.olderLots()

@@ -11,6 +11,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/household"
 	"inventory/internal/core/invalid"
+	"inventory/internal/core/learn"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/record"
 	"inventory/internal/exchange"
@@ -152,5 +153,51 @@ func TestWhatCameInThisYear(t *testing.T) {
 		if e.Day > in.AsOf || e.Act == record.Harvest && !begun[e.Sowing] {
 			t.Errorf("%+v", e)
 		}
+	}
+}
+
+// What is true in the made-up garden and was never said is found in its record, with fitting doubt: the
+// poor bed first, the poor year, the good paste tomatoes.
+func TestTheHiddenTruthsAreFound(t *testing.T) {
+	h := millHouse(t)
+	b, _, _, err := h.Book(book.Usual())
+	if err != nil {
+		t.Fatal(err)
+	}
+	y, err := demo.TwoYears(h, civil.Of(2027, 1, 12))
+	if err != nil {
+		t.Fatal(err)
+	}
+	h.Past = y.Past
+	entries := make([]*record.Entry, len(y.Entries))
+	for i := range y.Entries {
+		entries[i] = &y.Entries[i]
+	}
+	l := learn.Of(h.Teaches(nil, entries), b)
+	if n := l.Yields.Count(); n < 60 {
+		t.Errorf("learned from %d plantings", n)
+	}
+	beds := map[string]string{}
+	for _, x := range h.Beds {
+		beds[x.Name] = x.ID
+	}
+	holds := func(what string, e learn.Estimate, truth float64) {
+		t.Helper()
+		if e.Low() > truth || e.High() < truth || e.High()/e.Low() > 2.2 {
+			t.Errorf("%s is %.2f (%.2f to %.2f), in truth %.2f", what, e.Middle(), e.Low(), e.High(), truth)
+		}
+	}
+	for name, truth := range demo.Truth.Bed {
+		holds(name, l.Yields.Of(learn.Effect{Sort: learn.OfBed, Of: beds[name]}), truth)
+	}
+	for kind, truth := range demo.Truth.Kind {
+		crop := b.Crop(kind)
+		holds(kind, l.Yields.Own(learn.Planting{Food: crop.Food, Kind: kind}), truth)
+	}
+	if first := l.Told()[0]; first.Sort != learn.OfBed || first.Of != beds["Reed bed"] {
+		t.Errorf("told first of the beds: %+v", first)
+	}
+	if good, poor := l.Yields.Of(learn.Year(2025)).Mean, l.Yields.Of(learn.Year(2026)).Mean; poor > -0.5 || good < poor+0.5 {
+		t.Errorf("2025 was %.2f, 2026 %.2f standard deviations", good, poor)
 	}
 }

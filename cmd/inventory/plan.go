@@ -11,6 +11,7 @@ import (
 
 	"inventory/internal/core/amount"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/record"
 	"inventory/internal/exchange"
 )
 
@@ -57,7 +58,15 @@ func readPlan(stdin io.Reader, file string, clock clockFunc) (plan.Plan, error) 
 	if err != nil {
 		return plan.Plan{}, err
 	}
-	p, err := plan.Compute(plan.Input{AsOf: clock(), Household: h})
+	entries := map[string]*record.Entry{}
+	for i := range h.Entries {
+		entries[h.Entries[i].ID] = &h.Entries[i]
+	}
+	_, in, err := plan.Learned(plan.Input{AsOf: clock(), Household: h}, (&record.Record{}).Changed(entries))
+	if err != nil {
+		return plan.Plan{}, cannot(file, "cannot be planned", err)
+	}
+	p, err := plan.Compute(in)
 	if err != nil {
 		return plan.Plan{}, cannot(file, "cannot be planned", err)
 	}

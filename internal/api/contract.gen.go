@@ -15,6 +15,7 @@ import (
 	"inventory/internal/core/daybook"
 	"inventory/internal/core/ground"
 	"inventory/internal/core/household"
+	"inventory/internal/core/learn"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/questions"
@@ -155,6 +156,7 @@ const (
 	EditCommandSetCustoms           EditCommand = "set-customs"
 	EditCommandSetHabit             EditCommand = "set-habit"
 	EditCommandSetHousehold         EditCommand = "set-household"
+	EditCommandSetLearning          EditCommand = "set-learning"
 	EditCommandSetPlace             EditCommand = "set-place"
 	EditCommandSetScale             EditCommand = "set-scale"
 	EditCommandSetWeather           EditCommand = "set-weather"
@@ -285,11 +287,40 @@ func (e EditCommand) Valid() bool {
 		return true
 	case EditCommandSetHousehold:
 		return true
+	case EditCommandSetLearning:
+		return true
 	case EditCommandSetPlace:
 		return true
 	case EditCommandSetScale:
 		return true
 	case EditCommandSetWeather:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for LearnedEffectSort.
+const (
+	LearnedEffectSortBed    LearnedEffectSort = "bed"
+	LearnedEffectSortFood   LearnedEffectSort = "food"
+	LearnedEffectSortKind   LearnedEffectSort = "kind"
+	LearnedEffectSortMethod LearnedEffectSort = "method"
+	LearnedEffectSortYear   LearnedEffectSort = "year"
+)
+
+// Valid indicates whether the value is a known member of the LearnedEffectSort enum.
+func (e LearnedEffectSort) Valid() bool {
+	switch e {
+	case LearnedEffectSortBed:
+		return true
+	case LearnedEffectSortFood:
+		return true
+	case LearnedEffectSortKind:
+		return true
+	case LearnedEffectSortMethod:
+		return true
+	case LearnedEffectSortYear:
 		return true
 	default:
 		return false
@@ -778,6 +809,7 @@ type Edit struct {
 
 	// ID the client's own id of the edit; a repeat does nothing
 	ID             string          `json:"id"`
+	Learning       *Learning       `json:"learning,omitempty"`
 	Lot            *Lot            `json:"lot,omitempty"`
 	Lots           *[]Lot          `json:"lots,omitempty"`
 	Measure        *Measure        `json:"measure,omitempty"`
@@ -987,6 +1019,9 @@ type GrowingAll struct {
 	Revision int       `json:"revision"`
 }
 
+// Grown defines model for Grown.
+type Grown = record.Grown
+
 // Guest defines model for Guest.
 type Guest = household.Guest
 
@@ -1031,6 +1066,9 @@ type JarsOf = backwards.JarsOf
 // Kitchen defines model for Kitchen.
 type Kitchen = plan.Kitchen
 
+// KnownEffect defines model for KnownEffect.
+type KnownEffect = learn.Known
+
 // Laid defines model for Laid.
 type Laid = bed.Laid
 
@@ -1063,6 +1101,78 @@ type Layout struct {
 	Suns     []BedSun     `json:"suns"`
 	Weeks    []GroundWeek `json:"weeks"`
 }
+
+// Learned defines model for Learned.
+type Learned struct {
+	// Crops of the plan, those first whose ground changes most by what was learned
+	Crops    []MovedCrop    `json:"crops"`
+	Doubtful []LearnedDoubt `json:"doubtful"`
+
+	// Effects of foods, kinds, beds, methods and years, the greatest of a sort first
+	Effects []LearnedEffect `json:"effects"`
+
+	// Losses the chance that a sowing fails
+	Losses []LearnedFigure `json:"losses"`
+
+	// Plantings that it was learned from
+	Plantings int `json:"plantings"`
+
+	// Raw kg of raw food for a litre of a preparation
+	Raw      []LearnedFigure  `json:"raw"`
+	Switched []SwitchedFigure `json:"switched"`
+}
+
+// LearnedDoubt defines model for LearnedDoubt.
+type LearnedDoubt struct {
+	Crop string `json:"crop"`
+
+	// Ratio of what the book expects
+	Ratio float64 `json:"ratio"`
+	Year  int     `json:"year"`
+}
+
+// LearnedEffect defines model for LearnedEffect.
+type LearnedEffect struct {
+	// Factor of what the book says
+	Factor float64 `json:"factor"`
+
+	// Food of a kind
+	Food *string `json:"food,omitempty"`
+	High float64 `json:"high"`
+
+	// Known said by the household, 1: switched off
+	Known *float64 `json:"known,omitempty"`
+
+	// Low in one case of ten it is less
+	Low       float64           `json:"low"`
+	Name      string            `json:"name"`
+	Of        string            `json:"of"`
+	Plantings int               `json:"plantings"`
+	Sort      LearnedEffectSort `json:"sort"`
+
+	// Words of a year: what it was like
+	Words string `json:"words"`
+	Years []int  `json:"years"`
+}
+
+// LearnedEffectSort defines model for LearnedEffect.Sort.
+type LearnedEffectSort string
+
+// LearnedFigure defines model for LearnedFigure.
+type LearnedFigure struct {
+	// From plantings or batches
+	From int    `json:"from"`
+	Lost *int   `json:"lost,omitempty"`
+	Name string `json:"name"`
+
+	// Subject loss/<crop>, raw/<preparation>
+	Subject string  `json:"subject"`
+	Usual   float64 `json:"usual"`
+	Value   float64 `json:"value"`
+}
+
+// Learning defines model for Learning.
+type Learning = household.Learning
 
 // LeftOut defines model for LeftOut.
 type LeftOut = ground.Unplaced
@@ -1138,6 +1248,9 @@ type Moon = place.Moon
 
 // Move defines model for Move.
 type Move = plan.Move
+
+// MovedCrop defines model for MovedCrop.
+type MovedCrop = plan.Moved
 
 // Needs defines model for Needs.
 type Needs = ground.Needs
@@ -1540,6 +1653,14 @@ type Story = wish.Story
 
 // Stretch defines model for Stretch.
 type Stretch = ground.Stretch
+
+// SwitchedFigure defines model for SwitchedFigure.
+type SwitchedFigure struct {
+	Name string `json:"name"`
+
+	// Subject loss/<crop>, raw/<preparation>
+	Subject string `json:"subject"`
+}
 
 // Tally defines model for Tally.
 type Tally = plan.Tally
@@ -2018,6 +2139,9 @@ type ServerInterface interface {
 	// GetLayout Where everything stands in the beds through the year, and what found no ground
 	// (GET /layout)
 	GetLayout(ctx *echo.Context) error
+	// GetLearned What the record teaches of the household's own figures
+	// (GET /learned)
+	GetLearned(ctx *echo.Context) error
 	// PostLineChoices Whole lines to choose from, for a line that names a food and no amount
 	// (POST /line-choices)
 	PostLineChoices(ctx *echo.Context) error
@@ -2608,6 +2732,15 @@ func (w *ServerInterfaceWrapper) GetLayout(ctx *echo.Context) error {
 
 	// Invoke the callback with all the unmarshaled arguments
 	err = w.Handler.GetLayout(ctx)
+	return err
+}
+
+// GetLearned converts echo context to params.
+func (w *ServerInterfaceWrapper) GetLearned(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetLearned(ctx)
 	return err
 }
 
@@ -3243,6 +3376,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/ground-needs", wrapper.GetGroundNeeds, options.OperationMiddlewares["getGroundNeeds"]...)
 	router.GET(options.BaseURL+"/bed-work", wrapper.GetBedWork, options.OperationMiddlewares["getBedWork"]...)
 	router.GET(options.BaseURL+"/protections", wrapper.GetProtections, options.OperationMiddlewares["getProtections"]...)
+	router.GET(options.BaseURL+"/learned", wrapper.GetLearned, options.OperationMiddlewares["getLearned"]...)
 	router.GET(options.BaseURL+"/sites", wrapper.GetSites, options.OperationMiddlewares["getSites"]...)
 	router.GET(options.BaseURL+"/shopping", wrapper.GetShopping, options.OperationMiddlewares["getShopping"]...)
 	router.GET(options.BaseURL+"/usual-care", wrapper.GetUsualCare, options.OperationMiddlewares["getUsualCare"]...)

@@ -160,7 +160,7 @@ func carried(e Edit) store.Edit {
 		Household: e.Household, Settings: e.Settings, Place: e.Place, Weather: listOf(e.Weather), Member: e.Member, Guest: e.Guest, Store: e.Store,
 		Wish: e.Wish, Wishes: listOf(e.Wishes), Remove: listOf(e.Remove), Overrule: e.Overrule, Habit: e.Habit, CareStep: e.CareStep, Chore: e.Chore, Sighting: e.Sighting,
 		Lot: e.Lot, Lots: listOf(e.Lots), Patch: e.Patch, Measure: e.Measure, OwnCrop: e.OwnCrop, OwnPreparation: e.OwnPreparation,
-		Plot: e.Plot, Bed: e.Bed, Beds: listOf(e.Beds), Parts: number(e.Parts), Customs: e.Customs,
+		Plot: e.Plot, Bed: e.Bed, Beds: listOf(e.Beds), Parts: number(e.Parts), Customs: e.Customs, Learning: e.Learning,
 		Call: e.Call, Target: text(e.Target), After: text(e.After),
 	}
 }

@@ -16,6 +16,7 @@ import (
 	"inventory/internal/core/civil"
 	"inventory/internal/core/daybook"
 	"inventory/internal/core/household"
+	"inventory/internal/core/learn"
 	"inventory/internal/core/plan"
 	"inventory/internal/store"
 )
@@ -36,6 +37,7 @@ type App struct {
 	fitting sync.Mutex
 	laid    *Laid // the last layout
 
+	teaching  teaching
 	questions questions
 	forecasts forecasts
 }
@@ -52,6 +54,7 @@ type Planned struct {
 	Input    plan.Input // without what the crop book does not know; zero where there is no household
 	Plan     plan.Plan
 	Today    civil.Date
+	Learned  *learn.Learned // what the record teaches; nil where there is no household
 }
 
 // remembered is how many revisions are kept with their plans, for those who ask what has
@@ -78,6 +81,9 @@ func (a *App) planOf(snap store.Snapshot) (*Planned, error) {
 		p.Input.Household.PutIn = snap.Record.PutIn(snap.Known.Lots, today)
 		p.Input.Household.Lots = snap.Record.Standing(snap.Known.Lots, today)
 		var err error
+		if p.Input, p.Learned, err = a.teaching.teach(p.Input, snap.Record); err != nil {
+			return nil, err
+		}
 		if p.Plan, err = plan.ComputeFitted(p.Input); err != nil {
 			return nil, err
 		}

@@ -101,12 +101,14 @@ func (a *App) YearBefore(ctx context.Context) (*ground.OtherYear, error) {
 
 // ended returns the year that ends, as it is kept: its wishes, and its plan as it was agreed to, or
 // else as it stands.
-func ended(now *Planned, h *household.Household) *household.PastYear {
+func ended(now *Planned, h *household.Household) (*household.PastYear, error) {
 	y := &household.PastYear{ID: strconv.Itoa(h.Year), Plan: now.Plan.Baseline(), Wishes: h.Wishes}
 	if y.Plan.Year = h.Year; h.Baseline != nil && h.Baseline.Year == h.Year {
 		y.Plan = *h.Baseline
 	}
-	return y
+	grown, err := plan.GrownIn(now.Input)
+	y.Grown = grown
+	return y, err
 }
 
 // TurnYear begins the next table year as one edit, which one undo takes back.
@@ -121,7 +123,11 @@ func (a *App) TurnYear(ctx context.Context, by Stamp) (Done, error) {
 			return store.Edit{}, err
 		}
 		h := now.Snapshot.Household
-		return store.Edit{Command: "turn-year", Past: ended(now, h), Beds: turn.Beds, Placements: turn.Placements, Settings: &store.Settings{Name: h.Name, Year: turn.Year, Start: h.Start, Risk: h.Risk, School: h.School}}, nil
+		past, err := ended(now, h)
+		if err != nil {
+			return store.Edit{}, err
+		}
+		return store.Edit{Command: "turn-year", Past: past, Beds: turn.Beds, Placements: turn.Placements, Settings: &store.Settings{Name: h.Name, Year: turn.Year, Start: h.Start, Risk: h.Risk, School: h.School}}, nil
 	})
 }
 

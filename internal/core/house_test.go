@@ -15,11 +15,11 @@ import (
 )
 
 // rooms is the order of the house: a room may import only those above it.
-var rooms = []string{"invalid", "civil", "amount", "say", "working", "book", "caution", "place", "season", "bed", "wish", "stock", "record", "household", "table", "sowing", "reckon", "forecast", "work", "supply", "line", "plan", "ground", "backwards", "daybook", "questions"}
+var rooms = []string{"invalid", "civil", "amount", "say", "working", "book", "caution", "place", "season", "bed", "wish", "stock", "record", "learn", "household", "table", "sowing", "reckon", "forecast", "work", "supply", "line", "plan", "ground", "backwards", "daybook", "questions"}
 
 // pure are the packages of the standard library that a pure core may use: none
 // of them reads a clock, a file, a network or a generator of its own seed.
-var pure = []string{
+var pure = []string{"gonum.org/v1/gonum/mat",
 	"cmp", "reflect", "errors", "fmt", "maps", "math", "math/bits", "regexp", "slices", "sort", "strconv", "strings", "sync", "sync/atomic", "unicode", "unicode/utf8",
 	"context",               // to end what nobody waits for any longer
 	"encoding/json", "time", // time: for the calendar alone, see below

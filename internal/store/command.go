@@ -59,6 +59,7 @@ type Edit struct {
 	Beds           []bed.Bed            // add-beds
 	Placement      *bed.Placement       // put-placement; put-planting: where it then stands
 	Parts          int                  // divide-bed: into how many
+	Learning       *household.Learning  // set-learning
 	Customs        *bed.Customs         // set-customs; put-planting, put-plantings: with what then has its place held
 	Words          string               // put-planting: what happened
 	Target         string               // remove-…, move-wish

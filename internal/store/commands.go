@@ -45,6 +45,7 @@ var commands = withPlain([]command{
 	{"change-beds", func(d *drafter, e *Edit) error { return d.changeBeds(e.Beds) }},
 	{"divide-bed", func(d *drafter, e *Edit) error { return d.divideBed(e.Target, e.Parts) }},
 	{"set-customs", (*drafter).setCustoms},
+	{"set-learning", (*drafter).setLearning},
 	{"record", (*drafter).recordAll},
 	{"remove-entry", func(d *drafter, e *Edit) error { return d.removeEntry(e.Target) }},
 	{"call-it", func(d *drafter, e *Edit) error { return d.callIt(e.Call) }},

@@ -28,6 +28,14 @@ func (d *drafter) setCustoms(e *Edit) error {
 	return d.set(customsKind, "", 0, e.Customs)
 }
 
+func (d *drafter) setLearning(e *Edit) error {
+	if e.Learning == nil {
+		return missing("learning")
+	}
+	d.words = cmp.Or(e.Words, "changed what is learned from the record")
+	return d.set(learningKind, "", 0, e.Learning)
+}
+
 // place puts a sowing in a bed.
 func (d *drafter) place(e *Edit) error {
 	if e.Placement == nil || e.Placement.Sowing == "" {

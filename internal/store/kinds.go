@@ -40,7 +40,7 @@ type adder func(id string, position float64, value any) error
 // another in its rows comes after it.
 var kinds = []*kind{
 	householdKind, placeKind, memberKind, guestKind, storeKind, wishKind, ownCropKind, ownPrepKind, lotKind, patchKind, measureKind,
-	habitKind, careKind, choreKind, sightingKind, plantingKind, bedKind, placementKind, overruleKind, baselineKind, weatherKind, plotKind, furtherPlotKind, customsKind, pastKind,
+	habitKind, careKind, choreKind, sightingKind, plantingKind, bedKind, placementKind, overruleKind, baselineKind, weatherKind, plotKind, furtherPlotKind, customsKind, learningKind, pastKind,
 }
 
 // kindOf returns a kind by its name.

@@ -341,3 +341,12 @@ ON CONFLICT (id) DO UPDATE SET position = excluded.position, body = excluded.bod
 
 -- name: DeleteFurtherPlot :exec
 DELETE FROM further_plot WHERE id = ?;
+
+-- name: GetLearning :many
+SELECT body FROM learning;
+
+-- name: PutLearning :exec
+INSERT INTO learning (id, body) VALUES (1, ?) ON CONFLICT (id) DO UPDATE SET body = excluded.body;
+
+-- name: DeleteLearning :exec
+DELETE FROM learning;

@@ -271,6 +271,19 @@ var customsKind = single("customs", "customs", func(h *household.Household) **be
 	},
 	without((*rows.Queries).DeleteCustoms))
 
+var learningKind = single("learning", "learning", func(h *household.Household) **household.Learning { return &h.Learning }, func(h *household.Household) bool { return h.Learning != nil }).rowsOf(
+	func(ctx context.Context, q *rows.Queries, add adder) error {
+		all, err := q.GetLearning(ctx)
+		if err != nil || len(all) == 0 {
+			return err
+		}
+		return add("", 0, json.RawMessage(all[0]))
+	},
+	func(ctx context.Context, q *rows.Queries, _ float64, _ string, value json.RawMessage) error {
+		return q.PutLearning(ctx, string(value))
+	},
+	without((*rows.Queries).DeleteLearning))
+
 // A placement is named after the sowing that it places.
 var placementKind = listed("placement", "placements", func(h *household.Household) *[]bed.Placement { return &h.Placements }, func(p *bed.Placement) *string { return &p.Sowing }, func(e *Edit) *bed.Placement { return e.Placement }).rowsOf(
 	func(ctx context.Context, q *rows.Queries, add adder) error {

@@ -307,7 +307,7 @@ func (a *at) stand(g *Gives, x Have, c *book.Crop, st *season.Start) {
 	if x.What == Ground { // what sprawls runs over the bed's edges, and takes no more of it
 		g.Area = math.Min(g.Area, x.Number*x.Width)
 	}
-	g.Likely = c.Yield.Value * s.Factor // of a plant, until harvest takes it times
+	g.Likely = c.Gives() * s.Factor // of a plant, until harvest takes it times
 }
 
 // fromSeeds returns how many plants stand of so many seeds.
@@ -368,7 +368,7 @@ func (a *at) harvest(g *Gives, c *book.Crop, share float64) {
 	each := g.Likely * share
 	g.Unit = amount.Kilogram
 	kg := float64(g.Plants) * each
-	if pieces, counted := c.PiecesPerPlant(c.Yield.Value); counted && pieces == 1 && c.Harvest == book.Once {
+	if pieces, counted := c.PiecesPerPlant(c.Gives()); counted && pieces == 1 && c.Harvest == book.Once {
 		good := float64(g.Plants) * (1 - a.rules.Unmarketable)
 		g.Unit, g.Likely = amount.Piece, math.Round(good)
 		spread := 1.2816 * math.Sqrt(good*a.rules.Unmarketable) // 10 and 90 % of a binomial count

@@ -37,7 +37,7 @@ func (a *at) fills(x Have, c *book.Crop) *book.Preparation {
 
 // toFill sets how many plants fill so many jars in an average year, and the ground that they take.
 func (a *at) toFill(g *Gives, x Have, c *book.Crop, p *book.Preparation, share float64) {
-	each := c.Yield.Value * share * (1 - a.rules.Cull) * (1 - a.rules.Spoil)
+	each := c.Gives() * share * (1 - a.rules.Cull) * (1 - a.rules.Spoil)
 	if each <= 0 {
 		return
 	}

@@ -61,6 +61,7 @@ type Crop struct {
 	SeedsPerMetre        Maybe
 
 	YieldMin, Yield, YieldMax Maybe // kg per plant and season at InRow × RowGap
+	OwnYield, OwnHeat         Own   // what the household's plantings give of the yield, and need of the heat, that the book says
 	Piece                     Maybe // g of one saleable piece
 	YieldCV                   Maybe // coefficient of variation of the yield from year to year
 	FailProb                  float64
@@ -108,6 +109,7 @@ type Crop struct {
 	Own  bool   // the household's own
 	From string // the row of the book it started from, where it is the household's own
 
+	taught     map[string]lesson  // figures that the record teaches
 	usual      map[string]float64 // what the book says where the household overruled it; noFigure where it says nothing
 	chosen     map[string]string  // the same of what is chosen
 	spacedFrom float64            // m² of ground at which the yield holds, where the spacing follows a wanted size
@@ -262,7 +264,8 @@ type Preparation struct {
 	Own         bool   // the household's own: no tested recipe
 	From        string // the row of the book it started from
 
-	usual map[string]float64
+	usual  map[string]float64
+	taught map[string]lesson
 }
 
 // Load returns how many jars of a size make a full load: the batch in whole jars.

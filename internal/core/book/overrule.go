@@ -227,7 +227,9 @@ func (b *overruling) preparation(id string) *Preparation {
 			b.book.byPrep, b.prepared = maps.Clone(b.usual.byPrep), true
 		}
 		own := *p
-		own.usual = map[string]float64{}
+		if own.usual = maps.Clone(p.usual); own.usual == nil {
+			own.usual = map[string]float64{}
+		}
 		p = &own
 		b.book.byPrep[id] = p
 	}
@@ -256,7 +258,13 @@ var noFigure = math.Inf(-1)
 // own copies a crop so that figures can be set on it.
 func (c *Crop) own() *Crop {
 	copied := *c
-	copied.usual, copied.chosen = map[string]float64{}, map[string]string{}
+	copied.usual, copied.chosen = maps.Clone(c.usual), maps.Clone(c.chosen)
+	if copied.usual == nil {
+		copied.usual = map[string]float64{}
+	}
+	if copied.chosen == nil {
+		copied.chosen = map[string]string{}
+	}
 	if c.Dense != nil {
 		d := *c.Dense
 		copied.Dense = &d
@@ -301,6 +309,7 @@ type Assumed struct {
 	*Assumption
 	Value, Usual float64 // Usual is not to be read where NoUsual is set
 	Set          bool
+	From         int // plantings or batches that it was learned from; 0: it was not learned
 	Unit         amount.Unit
 	NoUsual      bool   // the book has no figure
 	Known        bool   // false where neither the book nor the household has a figure
@@ -333,10 +342,14 @@ func (c *Crop) Assumed(field string) (Assumed, bool) {
 		slot, known = &m.Value, m.Known
 	}
 	usual, set := c.usual[field]
-	if !set {
+	taught, learned := c.taught[field]
+	switch {
+	case learned && !set:
+		usual = taught.usual
+	case !set:
 		usual = *slot
 	}
-	return Assumed{Assumption: a, Value: *slot, Usual: usual, Set: set, Unit: a.Unit, Known: known, NoUsual: !known || usual == noFigure}, true
+	return Assumed{Assumption: a, Value: *slot, Usual: usual, Set: set, From: taught.From, Unit: a.Unit, Known: known, NoUsual: !known || usual == noFigure}, true
 }
 
 // Assumed does for a preparation what Crop.Assumed does for a crop.
@@ -347,14 +360,18 @@ func (p *Preparation) Assumed(field string) (Assumed, bool) {
 	}
 	value := *a.preparation(p)
 	usual, set := p.usual[field]
-	if !set {
+	taught, learned := p.taught[field]
+	switch {
+	case learned && !set:
+		usual = taught.usual
+	case !set:
 		usual = value
 	}
 	unit := a.Unit
 	if (field == "raw" || field == "batch_units") && p.Unit == "kg" {
 		unit = amount.Kilogram
 	}
-	return Assumed{Assumption: a, Value: value, Usual: usual, Set: set, Unit: unit, Known: true}, true
+	return Assumed{Assumption: a, Value: value, Usual: usual, Set: set, From: taught.From, Unit: unit, Known: true}, true
 }
 
 // Assumed does for the household's rules what Crop.Assumed does for a crop;

@@ -170,7 +170,7 @@ func (free *FreeStretch) size(g *CanFollow, c *book.Crop, fit Input, k int, rule
 		return
 	}
 	stand := float64(g.Plants) * (1 - c.FailProb)
-	each := c.Yield.Value * s.Factor
+	each := c.Gives() * s.Factor
 	if picking := float64(g.Last - g.First + 1); c.Harvest != book.Once && picking < c.HarvestDays {
 		each *= picking / c.HarvestDays
 	}

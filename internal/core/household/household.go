@@ -49,7 +49,8 @@ type Household struct {
 	Baseline  *record.Baseline  `json:"agreed,omitempty"`
 	Weather   []place.Day       `json:"weather"` // the days that have been
 
-	Past []PastYear `json:"past,omitempty"` // the years that have ended
+	Past     []PastYear `json:"past,omitempty"`     // the years that have ended
+	Learning *Learning  `json:"learning,omitempty"` // what it says of what its record teaches; nil: nothing
 
 	Plot  *bed.Plot  `json:"plot,omitempty"`  // the land the beds lie on
 	Plots []bed.Plot `json:"plots,omitempty"` // further pieces of land, and sites that are thought of
@@ -132,6 +133,9 @@ func (h Household) validate(b *book.Book) error {
 	place.ValidateDays(c, h.Weather)
 	if h.Plot != nil {
 		h.Plot.Validate(c.At("plot"))
+	}
+	if h.Learning != nil {
+		h.Learning.Validate(c.At("learning"))
 	}
 	validateList(c, "plots", h.Plots, func(x bed.Plot) string { return x.ID }, bed.Plot.Validate)
 	validateList(c, "beds", h.Beds, func(x bed.Bed) string { return x.ID }, func(x bed.Bed, at invalid.Check) { x.Validate(at, families) })

@@ -51,6 +51,7 @@ func basisOf(in Input, rec *working.Recorder) (*basis, error) {
 	if err != nil {
 		return nil, err
 	}
+	own = own.Taught(in.Taught)
 	if in.Memory == nil {
 		in.Memory = &Memory{}
 	}

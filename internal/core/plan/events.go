@@ -24,6 +24,8 @@ type Event struct {
 	Method season.Method `json:"way,omitempty"`
 	Note   string        `json:"note,omitempty"`
 	Cause  record.Cause  `json:"cause,omitempty"` // of a loss: for Ended and Survived
+
+	Weighed record.Weighed `json:"weighed,omitempty"` // for WasWeighed; empty: as usual
 }
 
 // EventKind is what can be said of a sowing.
@@ -31,18 +33,19 @@ type EventKind string
 
 // The kinds of event. What is known of each is in events.
 const (
-	Fix       EventKind = "set"        // fixed where it is; with a day: begun on that day
-	Counted   EventKind = "count"      // so many plants: Count
-	ByMethod  EventKind = "way"        // begun by another method: Method
-	AsPlanned EventKind = "as-planned" // begun as it was planned, on its day or on Day, and planted out if that day has come; of a hundred plants so many: Count, 0 for all
-	Done      EventKind = "done"       // a task was done on a day, and of it so much: Task, Day, Count; 0 counts as all
-	Survived  EventKind = "share"      // so many in a hundred came up or are alive: Count
-	Standing  EventKind = "stood"      // so many stations, cells or plants were counted up: Count
-	Refilled  EventKind = "refill"     // the gaps were sown again
-	Behind    EventKind = "behind"     // so many days behind the plan: Count; ahead of it: less than 0
-	Ready     EventKind = "ready"      // the first was picked on a day
-	LetBe     EventKind = "let-be"     // it was not begun, and nothing is to be begun in its place
-	Ended     EventKind = "ended"      // it bolted, failed or was eaten: from a day on it gives nothing
+	Fix        EventKind = "set"        // fixed where it is; with a day: begun on that day
+	Counted    EventKind = "count"      // so many plants: Count
+	ByMethod   EventKind = "way"        // begun by another method: Method
+	AsPlanned  EventKind = "as-planned" // begun as it was planned, on its day or on Day, and planted out if that day has come; of a hundred plants so many: Count, 0 for all
+	Done       EventKind = "done"       // a task was done on a day, and of it so much: Task, Day, Count; 0 counts as all
+	Survived   EventKind = "share"      // so many in a hundred came up or are alive: Count
+	Standing   EventKind = "stood"      // so many stations, cells or plants were counted up: Count
+	Refilled   EventKind = "refill"     // the gaps were sown again
+	Behind     EventKind = "behind"     // so many days behind the plan: Count; ahead of it: less than 0
+	Ready      EventKind = "ready"      // the first was picked on a day
+	WasWeighed EventKind = "weighed"    // how much of what came in was weighed: Weighed
+	LetBe      EventKind = "let-be"     // it was not begun, and nothing is to be begun in its place
+	Ended      EventKind = "ended"      // it bolted, failed or was eaten: from a day on it gives nothing
 )
 
 // eventFacts is all that is known of a kind of event.
@@ -65,6 +68,7 @@ var events = []eventFacts{
 	{kind: Refilled, growing: true, apply: refilled},
 	{kind: Behind, growing: true, least: -60, most: 120, of: "days", apply: behind},
 	{kind: Ready, growing: true, apply: ready},
+	{kind: WasWeighed, growing: true, apply: wasWeighed},
 	{kind: LetBe, apply: letBe},
 	{kind: Ended, apply: ended},
 }
@@ -261,6 +265,18 @@ func letBe(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) 
 	slices.Sort(p.Weeks)
 	p.Weeks = slices.Compact(p.Weeks)
 	return say.LetBe{Crop: s.CropName, Of: s.Date}, nil
+}
+
+// wasWeighed records how much of what came in of a sowing was weighed: what is learned from it goes by
+// that.
+func wasWeighed(_ *computed, s *sown, p *record.Planting, e Event) (say.Fact, error) {
+	check := invalid.NewCheck()
+	if e.Weighed.Validate(check, "weighed"); check.Err() != nil {
+		return nil, &invalid.Field{Field: "weighed", Value: string(e.Weighed), Allowed: "all, most, half or none; empty: as usual"}
+	}
+	p.Said = e.Weighed
+	share, _ := e.Weighed.Share()
+	return say.WasWeighed{Crop: s.CropName, Of: s.Date, Usual: e.Weighed == "", Share: share}, nil
 }
 
 func known(c record.Cause) bool {

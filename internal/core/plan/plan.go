@@ -30,6 +30,7 @@ type Input struct {
 	// function that reckons.
 	Unknown []household.Unknown
 
+	Taught book.Taught       // what the record teaches of the book's figures
 	Picked map[string]Picked // what came in until today, by the sowing; it moves the coming year alone
 }
 

@@ -83,7 +83,7 @@ func TestAnySeasonCanBePutDown(t *testing.T) {
 		in.Memory = &Memory{}
 		in.AsOf = civil.Of(2027, 1, 12)
 		p := planned(t, in)
-		for range 25 {
+		for range 30 {
 			in.AsOf += civil.Date(d.below(12))
 			p = planned(t, in)
 			s := p.Sowings[d.below(len(p.Sowings))]

@@ -95,11 +95,12 @@ func exceeds(x, s2 float64) float64 {
 var deciles = [3]float64{-1.2815515655446004, 0, 1.2815515655446004}
 
 // Deciles returns the 10, 50 and 90 % points of the yield factor of one sowing
-// that stands.
-func Deciles(cv float64) (out [3]float64) {
+// that stands. Doubt is the standard deviation of the logarithm of what the household's own
+// plantings give of the book's yield: it makes poor years poorer and good ones better.
+func Deciles(cv, doubt float64) (out [3]float64) {
 	s2 := sigma2(cv, 1)
 	for i, z := range deciles {
-		out[i] = math.Exp(math.Sqrt(s2)*z - s2/2)
+		out[i] = math.Exp(math.Sqrt(s2+doubt*doubt)*z - s2/2)
 	}
 	return out
 }

@@ -12,7 +12,7 @@ import (
 // cannot. Rows along a bed and in open ground widen in the row, rows across it
 // between the rows, blocks both ways.
 func ForPiece(c *book.Crop, gram float64, layout wish.Layout, bed Bed) (*book.Crop, say.Fact) {
-	pieces, ok := c.PiecesPerPlant(c.Yield.Value)
+	pieces, ok := c.PiecesPerPlant(c.Gives())
 	if !ok || pieces != 1 || gram <= 0 {
 		return c, nil
 	}

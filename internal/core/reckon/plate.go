@@ -51,10 +51,16 @@ func assume(s *working.Sheet, op working.Op, a book.Assumed, kind, id string) *w
 		return s.Do(op, "", 0, amount.None, working.Usual)
 	}
 	source := working.Usual
-	if a.Set {
+	switch {
+	case a.Set:
 		source = working.Household
+	case a.From > 0:
+		source = working.Measured
 	}
 	s.Do(op, a.Name, a.Value, a.Unit, source)
+	if a.From > 0 && !a.Set && s.On() {
+		s.Note("learned from %d of yours", a.From)
+	}
 	if s.On() {
 		s.May(working.Overrule{Subject: kind + id, Field: a.Field, Usual: a.Usual, Least: a.Least, Most: a.Most, Set: a.Set})
 	}

@@ -148,18 +148,26 @@ func confidenceWords(c float64) string {
 	return "Enough in " + inTen(c) + " years of 10"
 }
 
+// counted says a number of things: one planting, 3 plantings.
+func counted(n int, one string) string {
+	if n == 1 {
+		return "one " + one
+	}
+	return fmt.Sprintf("%d %ss", n, one)
+}
+
 // inTen says a chance as so many years of 10: 8, or 9.5.
 func inTen(c float64) string { return strconv.FormatFloat(math.Round(100*c)/10, 'f', -1, 64) }
 
 // classPlants reckons the plants of one class.
 func (d *Desk) classPlants(s *working.Sheet, f figures, c *book.Crop, k *class, z *Size, several, beside bool) {
-	unit, per, source := amount.Kilogram, c.Yield.Value*z.Stand.Factor*k.Share, amount.Kilogram
+	unit, per, source := amount.Kilogram, c.Gives()*z.Stand.Factor*k.Share, amount.Kilogram
 	need, confidence := k.Need, k.Confidence
 	var pieces float64
 	onePiece := false
 	if need.Pieces {
 		unit = amount.Piece
-		pieces, _ = c.PiecesPerPlant(c.Yield.Value * z.Stand.Factor)
+		pieces, _ = c.PiecesPerPlant(c.Gives() * z.Stand.Factor)
 		onePiece = pieces == 1
 		per = pieces * (1 - d.Rules.Unmarketable) * k.Share
 		source = amount.Piece
@@ -185,7 +193,7 @@ func (d *Desk) classPlants(s *working.Sheet, f figures, c *book.Crop, k *class, 
 		}
 		d.rule(s, keepOr(op), "unmarketable")
 	} else {
-		d.crop(s, op, c, "yield")
+		d.yield(s, op, c)
 		if math.Abs(z.Stand.Factor-1) > 1e-9 {
 			s.Do(op, "Share of the usual yield at this spacing", z.Stand.Factor, amount.Share, working.Reckoned)
 			if s.On() {
@@ -200,6 +208,20 @@ func (d *Desk) classPlants(s *working.Sheet, f figures, c *book.Crop, k *class, 
 	d.leastPlants(s, c, k, z, onePiece)
 	if k.Of > 1 {
 		s.Do(working.Over, "Equal sowings", float64(k.Of), amount.Sowing, working.Household).Up("Plants of one sowing", amount.Plant)
+	}
+}
+
+// yield does a step of a sum with the yield of a plant, and with what the household's plantings give of
+// it.
+func (d *Desk) yield(s *working.Sheet, op working.Op, c *book.Crop) {
+	d.crop(s, op, c, "yield")
+	own := c.OwnYield
+	if own.Factor <= 0 {
+		return
+	}
+	s.Do(op, "What yours give of that", own.Factor, amount.Share, working.Measured)
+	if s.On() {
+		s.Note("learned from %s in %s; in eight cases of ten between %.2f and %.2f", counted(own.Plantings, "planting"), counted(own.Years, "year"), own.Low(), own.High())
 	}
 }
 
@@ -286,7 +308,7 @@ func (d *Desk) harvest(f figures, c *book.Crop, z *Size, count float64, unit amo
 	if z.Need.Pieces {
 		of = amount.Piece
 	}
-	points := Deciles(c.YieldCV.Value)
+	points := Deciles(c.YieldCV.Value, c.OwnYield.Sd)
 	if z.Need.Pieces && z.pieceEach(c) {
 		points = pieceDeciles(z.Plants, d.Rules.Unmarketable)
 	}
@@ -316,7 +338,7 @@ func (d *Desk) harvest(f figures, c *book.Crop, z *Size, count float64, unit amo
 }
 
 func (z *Size) pieceEach(c *book.Crop) bool {
-	p, ok := c.PiecesPerPlant(c.Yield.Value * z.Stand.Factor)
+	p, ok := c.PiecesPerPlant(c.Gives() * z.Stand.Factor)
 	return ok && p == 1
 }
 

@@ -38,6 +38,7 @@ type Planting struct {
 	Lost   bool        `json:"lost,omitempty"`     // it ended before its time
 	LetBe  bool        `json:"let_be,omitempty"`   // it was not begun, and nothing is to be begun in its place
 	Weeks  []int       `json:"weeks,omitempty"`    // of what is let be: the weeks of the table year that it was to feed fresh
+	Said   Weighed     `json:"weighed,omitempty"`  // whether what came in was weighed; empty: the household's usual answer
 	For    []Purpose   `json:"for"`                // what it was sown for
 	Done   []Done      `json:"done,omitempty"`     // the rest that was done for it
 	Losses []Loss      `json:"losses,omitempty"`

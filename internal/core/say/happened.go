@@ -81,6 +81,13 @@ type (
 		Crop string
 		Of   civil.Date
 	}
+	// WasWeighed: how much of what came in was weighed; Usual: as much as usually.
+	WasWeighed struct {
+		Crop  string
+		Of    civil.Date
+		Usual bool
+		Share float64
+	}
 	// LetBe: it was not begun, and nothing is to be begun in its place.
 	LetBe struct {
 		Crop string
@@ -153,6 +160,20 @@ func (x MeansTo) String() string {
 func (PlacesHeld) String() string { return "kept every bed as it is" }
 func (x NotSown) String() string {
 	return fmt.Sprintf("%s of %s is not sown", lower(x.Crop), x.Of.Short())
+}
+func (x WasWeighed) String() string {
+	what := "about half of it was weighed"
+	switch {
+	case x.Usual:
+		what = "as much of it was weighed as usually"
+	case x.Share >= 1:
+		what = "all of it was weighed"
+	case x.Share > 0.5:
+		what = "most of it was weighed"
+	case x.Share == 0:
+		what = "hardly any of it was weighed"
+	}
+	return fmt.Sprintf("%s of %s: %s", lower(x.Crop), x.Of.Short(), what)
 }
 func (x LetBe) String() string {
 	return fmt.Sprintf("%s of %s is left out", lower(x.Crop), x.Of.Short())

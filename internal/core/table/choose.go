@@ -86,7 +86,7 @@ func forPuttingUp(kinds []*book.Crop, prep *book.Preparation) *book.Crop {
 	if len(together) == 0 {
 		together = kinds
 	}
-	ground := func(c *book.Crop) float64 { return c.UsualGround() / math.Max(1e-9, c.Yield.Value*(1-c.FailProb)) }
+	ground := func(c *book.Crop) float64 { return c.UsualGround() / math.Max(1e-9, c.Gives()*(1-c.FailProb)) }
 	least := math.Inf(1)
 	for _, c := range together {
 		least = math.Min(least, ground(c))

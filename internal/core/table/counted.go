@@ -49,7 +49,7 @@ func (rs *Resolver) harvestOfPlants(r *Resolved) {
 		st := u.Season.Starts[i]
 		most = math.Max(most, u.Season.ShareOf(st, 0))
 	}
-	r.Gives = float64(r.Plants) * u.Crop.Yield.Value * stand.Factor * most * (1 - u.Crop.FailProb)
+	r.Gives = float64(r.Plants) * u.Crop.Gives() * stand.Factor * most * (1 - u.Crop.FailProb)
 }
 
 // Times makes what a wish wants in every week so many times as much.

@@ -320,9 +320,9 @@ func (rs *Resolver) yearly(w wish.Wish, c *book.Crop) int {
 	if k.Weekly() || !k.Counts(wish.CountsWeight) && !k.Counts(wish.CountsPieces) || len(w.Forms) != 1 || w.Forms[0] != wish.Fresh || c.Perennial() || c.Dense != nil || c.Yield.Value <= 0 {
 		return 0
 	}
-	plants := w.Amount.Number / c.Yield.Value
+	plants := w.Amount.Number / c.Gives()
 	if k.Counts(wish.CountsPieces) {
-		each, _ := c.PiecesPerPlant(c.Yield.Value)
+		each, _ := c.PiecesPerPlant(c.Gives())
 		plants = w.Amount.Number / math.Max(1e-9, each)
 	}
 	weeks := (rs.Seasons(c, w.Cover).Fresh() & rs.inSeason(w)).Count()

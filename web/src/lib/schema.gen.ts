@@ -585,6 +585,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the record teaches of the household's own figures */
+        get: operations["getLearned"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sites": {
         parameters: {
             query?: never;
@@ -1238,7 +1255,7 @@ export interface components {
             /** @description the revision it was made against */
             revision: number;
             /** @enum {string} */
-            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "put-wishes" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-measure" | "change-measure" | "remove-measure" | "add-care-step" | "change-care-step" | "remove-care-step" | "add-chore" | "change-chore" | "remove-chore" | "add-sighting" | "change-sighting" | "remove-sighting" | "add-further-plot" | "change-further-plot" | "remove-further-plot" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs" | "call-it" | "remove-unknown" | "remove-entry" | "set-scale";
+            command: "begin" | "set-household" | "set-place" | "add-member" | "change-member" | "remove-member" | "add-guest" | "change-guest" | "remove-guest" | "add-store" | "change-store" | "remove-store" | "add-wish" | "change-wish" | "remove-wish" | "put-wishes" | "move-wish" | "overrule" | "put-back" | "add-lot" | "change-lot" | "remove-lot" | "add-lots" | "add-patch" | "change-patch" | "remove-patch" | "add-measure" | "change-measure" | "remove-measure" | "add-care-step" | "change-care-step" | "remove-care-step" | "add-chore" | "change-chore" | "remove-chore" | "add-sighting" | "change-sighting" | "remove-sighting" | "add-further-plot" | "change-further-plot" | "remove-further-plot" | "add-own-crop" | "change-own-crop" | "remove-own-crop" | "add-own-preparation" | "change-own-preparation" | "remove-own-preparation" | "set-habit" | "remove-planting" | "agree" | "disagree" | "set-weather" | "add-beds" | "add-bed" | "change-bed" | "change-beds" | "remove-bed" | "divide-bed" | "remove-placement" | "set-customs" | "set-learning" | "call-it" | "remove-unknown" | "remove-entry" | "set-scale";
             household?: components["schemas"]["Household"];
             settings?: components["schemas"]["Settings"];
             place?: components["schemas"]["Place"];
@@ -1268,6 +1285,7 @@ export interface components {
             /** @description into how many a bed is divided */
             parts?: number;
             customs?: components["schemas"]["Customs"];
+            learning?: components["schemas"]["Learning"];
             /** @description the id of what is removed or moved */
             target?: string;
             /** @description the wish to stand behind; empty for the front */
@@ -1368,6 +1386,7 @@ export interface components {
             beds: components["schemas"]["Bed"][];
             placements: components["schemas"]["Placement"][];
             customs?: components["schemas"]["Customs"];
+            learning?: components["schemas"]["Learning"];
         };
         /** @enum {string} */
         School: "" | "frost" | "temperature";
@@ -2165,6 +2184,11 @@ export interface components {
             behind?: number;
             ended?: string;
             lost?: boolean;
+            /**
+             * @description whether what came in was weighed; left out: the household's usual answer
+             * @enum {string}
+             */
+            weighed?: "" | "all" | "most" | "half" | "none";
             /** @description it was not begun, and nothing is to be begun in its place */
             let_be?: boolean;
             /** @description of what is let be, the weeks of the table year that it was to feed fresh */
@@ -3186,7 +3210,7 @@ export interface components {
         SowingEvent: {
             sowing: string;
             /** @enum {string} */
-            what: "set" | "count" | "way" | "as-planned" | "done" | "share" | "stood" | "refill" | "behind" | "ready" | "let-be" | "ended";
+            what: "set" | "count" | "way" | "as-planned" | "done" | "share" | "stood" | "refill" | "behind" | "ready" | "weighed" | "let-be" | "ended";
             day?: string;
             /** Format: double */
             count?: number;
@@ -3195,6 +3219,11 @@ export interface components {
             note?: string;
             /** @description why something was lost */
             cause?: string;
+            /**
+             * @description for weighed: how much of what came in; left out: as usual
+             * @enum {string}
+             */
+            weighed?: "" | "all" | "most" | "half" | "none";
         };
         Log: {
             client: string;
@@ -3596,6 +3625,140 @@ export interface components {
             id: string;
             plan: components["schemas"]["Agreement"];
             wishes: components["schemas"]["Wish"][];
+            grown?: components["schemas"]["Grown"][];
+        };
+        Learning: {
+            /**
+             * @description the usual answer to: was it weighed?
+             * @enum {string}
+             */
+            weighs?: "" | "all" | "most" | "half" | "none";
+            known?: components["schemas"]["KnownEffect"][];
+            /** @description figures that are switched off: loss/<crop>, raw/<preparation> */
+            switched?: string[];
+        };
+        Learned: {
+            /** @description of the plan, those first whose ground changes most by what was learned */
+            crops: components["schemas"]["MovedCrop"][];
+            /** @description that it was learned from */
+            plantings: number;
+            /** @description of foods, kinds, beds, methods and years, the greatest of a sort first */
+            effects: components["schemas"]["LearnedEffect"][];
+            /** @description the chance that a sowing fails */
+            losses: components["schemas"]["LearnedFigure"][];
+            /** @description kg of raw food for a litre of a preparation */
+            raw: components["schemas"]["LearnedFigure"][];
+            switched: components["schemas"]["SwitchedFigure"][];
+            doubtful: components["schemas"]["LearnedDoubt"][];
+        };
+        MovedCrop: {
+            crop: string;
+            name: string;
+            /** @description more than by the book */
+            plants: number;
+            /**
+             * Format: double
+             * @description m² more
+             */
+            area: number;
+            /**
+             * Format: double
+             * @description m² that it takes in the plan
+             */
+            of: number;
+            plantings: number;
+            /** Format: double */
+            factor: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            years: number;
+        };
+        LearnedEffect: {
+            /** @enum {string} */
+            sort: "food" | "kind" | "bed" | "method" | "year";
+            of: string;
+            name: string;
+            /** @description of a kind */
+            food?: string;
+            /**
+             * Format: double
+             * @description of what the book says
+             */
+            factor: number;
+            /**
+             * Format: double
+             * @description in one case of ten it is less
+             */
+            low: number;
+            /** Format: double */
+            high: number;
+            /** @description of a year: what it was like */
+            words: string;
+            plantings: number;
+            years: number[];
+            /**
+             * Format: double
+             * @description said by the household, 1: switched off
+             */
+            known?: number;
+        };
+        LearnedFigure: {
+            /** @description loss/<crop>, raw/<preparation> */
+            subject: string;
+            name: string;
+            /** Format: double */
+            value: number;
+            /** Format: double */
+            usual: number;
+            /** @description plantings or batches */
+            from: number;
+            lost?: number;
+        };
+        SwitchedFigure: {
+            /** @description loss/<crop>, raw/<preparation> */
+            subject: string;
+            name: string;
+        };
+        LearnedDoubt: {
+            crop: string;
+            year: number;
+            /**
+             * Format: double
+             * @description of what the book expects
+             */
+            ratio: number;
+        };
+        KnownEffect: {
+            /** @enum {string} */
+            sort: "food" | "kind" | "bed" | "method";
+            of: string;
+            /**
+             * Format: double
+             * @description 1 is switched off
+             */
+            factor: number;
+        };
+        Grown: {
+            id: string;
+            crop: string;
+            food: string;
+            method?: string;
+            day: string;
+            first: string;
+            last: string;
+            year: number;
+            /** Format: double */
+            plants: number;
+            /** Format: double */
+            kg: number;
+            /** Format: double */
+            cv: number;
+            beds?: Record<string, never>[];
+            over?: boolean;
+            lost?: boolean;
+            weighed?: string;
         };
         FoodSeason: {
             food: string;
@@ -4926,6 +5089,27 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Protection"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getLearned: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The figures */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Learned"];
                 };
             };
             default: components["responses"]["Problem"];

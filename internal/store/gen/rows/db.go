@@ -60,6 +60,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	if q.deleteHouseholdStmt, err = db.PrepareContext(ctx, deleteHousehold); err != nil {
 		return nil, fmt.Errorf("error preparing query DeleteHousehold: %w", err)
 	}
+	if q.deleteLearningStmt, err = db.PrepareContext(ctx, deleteLearning); err != nil {
+		return nil, fmt.Errorf("error preparing query DeleteLearning: %w", err)
+	}
 	if q.deleteLotStmt, err = db.PrepareContext(ctx, deleteLot); err != nil {
 		return nil, fmt.Errorf("error preparing query DeleteLot: %w", err)
 	}
@@ -128,6 +131,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	}
 	if q.getHouseholdStmt, err = db.PrepareContext(ctx, getHousehold); err != nil {
 		return nil, fmt.Errorf("error preparing query GetHousehold: %w", err)
+	}
+	if q.getLearningStmt, err = db.PrepareContext(ctx, getLearning); err != nil {
+		return nil, fmt.Errorf("error preparing query GetLearning: %w", err)
 	}
 	if q.getPhotographStmt, err = db.PrepareContext(ctx, getPhotograph); err != nil {
 		return nil, fmt.Errorf("error preparing query GetPhotograph: %w", err)
@@ -264,6 +270,9 @@ func Prepare(ctx context.Context, db DBTX) (*Queries, error) {
 	if q.putHouseholdStmt, err = db.PrepareContext(ctx, putHousehold); err != nil {
 		return nil, fmt.Errorf("error preparing query PutHousehold: %w", err)
 	}
+	if q.putLearningStmt, err = db.PrepareContext(ctx, putLearning); err != nil {
+		return nil, fmt.Errorf("error preparing query PutLearning: %w", err)
+	}
 	if q.putLotStmt, err = db.PrepareContext(ctx, putLot); err != nil {
 		return nil, fmt.Errorf("error preparing query PutLot: %w", err)
 	}
@@ -392,6 +401,11 @@ func (q *Queries) Close() error {
 			err = fmt.Errorf("error closing deleteHouseholdStmt: %w", cerr)
 		}
 	}
+	if q.deleteLearningStmt != nil {
+		if cerr := q.deleteLearningStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing deleteLearningStmt: %w", cerr)
+		}
+	}
 	if q.deleteLotStmt != nil {
 		if cerr := q.deleteLotStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing deleteLotStmt: %w", cerr)
@@ -505,6 +519,11 @@ func (q *Queries) Close() error {
 	if q.getHouseholdStmt != nil {
 		if cerr := q.getHouseholdStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing getHouseholdStmt: %w", cerr)
+		}
+	}
+	if q.getLearningStmt != nil {
+		if cerr := q.getLearningStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing getLearningStmt: %w", cerr)
 		}
 	}
 	if q.getPhotographStmt != nil {
@@ -732,6 +751,11 @@ func (q *Queries) Close() error {
 			err = fmt.Errorf("error closing putHouseholdStmt: %w", cerr)
 		}
 	}
+	if q.putLearningStmt != nil {
+		if cerr := q.putLearningStmt.Close(); cerr != nil {
+			err = fmt.Errorf("error closing putLearningStmt: %w", cerr)
+		}
+	}
 	if q.putLotStmt != nil {
 		if cerr := q.putLotStmt.Close(); cerr != nil {
 			err = fmt.Errorf("error closing putLotStmt: %w", cerr)
@@ -888,6 +912,7 @@ type Queries struct {
 	deleteGuestStmt             *sql.Stmt
 	deleteHabitStmt             *sql.Stmt
 	deleteHouseholdStmt         *sql.Stmt
+	deleteLearningStmt          *sql.Stmt
 	deleteLotStmt               *sql.Stmt
 	deleteMeasureStmt           *sql.Stmt
 	deleteMemberStmt            *sql.Stmt
@@ -911,6 +936,7 @@ type Queries struct {
 	getAgreementStmt            *sql.Stmt
 	getCustomsStmt              *sql.Stmt
 	getHouseholdStmt            *sql.Stmt
+	getLearningStmt             *sql.Stmt
 	getPhotographStmt           *sql.Stmt
 	getPlaceStmt                *sql.Stmt
 	getPlotStmt                 *sql.Stmt
@@ -956,6 +982,7 @@ type Queries struct {
 	putGuestStmt                *sql.Stmt
 	putHabitStmt                *sql.Stmt
 	putHouseholdStmt            *sql.Stmt
+	putLearningStmt             *sql.Stmt
 	putLotStmt                  *sql.Stmt
 	putMeasureStmt              *sql.Stmt
 	putMemberStmt               *sql.Stmt
@@ -995,6 +1022,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		deleteGuestStmt:             q.deleteGuestStmt,
 		deleteHabitStmt:             q.deleteHabitStmt,
 		deleteHouseholdStmt:         q.deleteHouseholdStmt,
+		deleteLearningStmt:          q.deleteLearningStmt,
 		deleteLotStmt:               q.deleteLotStmt,
 		deleteMeasureStmt:           q.deleteMeasureStmt,
 		deleteMemberStmt:            q.deleteMemberStmt,
@@ -1018,6 +1046,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		getAgreementStmt:            q.getAgreementStmt,
 		getCustomsStmt:              q.getCustomsStmt,
 		getHouseholdStmt:            q.getHouseholdStmt,
+		getLearningStmt:             q.getLearningStmt,
 		getPhotographStmt:           q.getPhotographStmt,
 		getPlaceStmt:                q.getPlaceStmt,
 		getPlotStmt:                 q.getPlotStmt,
@@ -1063,6 +1092,7 @@ func (q *Queries) WithTx(tx *sql.Tx) *Queries {
 		putGuestStmt:                q.putGuestStmt,
 		putHabitStmt:                q.putHabitStmt,
 		putHouseholdStmt:            q.putHouseholdStmt,
+		putLearningStmt:             q.putLearningStmt,
 		putLotStmt:                  q.putLotStmt,
 		putMeasureStmt:              q.putMeasureStmt,
 		putMemberStmt:               q.putMemberStmt,

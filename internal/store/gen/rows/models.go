@@ -117,6 +117,11 @@ type Journal struct {
 	Changes    string
 }
 
+type Learning struct {
+	ID   int64
+	Body string
+}
+
 type Lot struct {
 	ID          string
 	Position    float64

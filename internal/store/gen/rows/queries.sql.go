@@ -152,6 +152,15 @@ func (q *Queries) DeleteHousehold(ctx context.Context) error {
 	return err
 }
 
+const deleteLearning = `-- name: DeleteLearning :exec
+DELETE FROM learning
+`
+
+func (q *Queries) DeleteLearning(ctx context.Context) error {
+	_, err := q.exec(ctx, q.deleteLearningStmt, deleteLearning)
+	return err
+}
+
 const deleteLot = `-- name: DeleteLot :exec
 DELETE FROM lot WHERE id = ?
 `
@@ -417,6 +426,33 @@ func (q *Queries) GetHousehold(ctx context.Context) ([]Household, error) {
 			return nil, err
 		}
 		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}
+
+const getLearning = `-- name: GetLearning :many
+SELECT body FROM learning
+`
+
+func (q *Queries) GetLearning(ctx context.Context) ([]string, error) {
+	rows, err := q.query(ctx, q.getLearningStmt, getLearning)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []string
+	for rows.Next() {
+		var body string
+		if err := rows.Scan(&body); err != nil {
+			return nil, err
+		}
+		items = append(items, body)
 	}
 	if err := rows.Close(); err != nil {
 		return nil, err
@@ -1678,6 +1714,15 @@ func (q *Queries) PutHousehold(ctx context.Context, arg PutHouseholdParams) erro
 		arg.Since,
 		arg.Scale,
 	)
+	return err
+}
+
+const putLearning = `-- name: PutLearning :exec
+INSERT INTO learning (id, body) VALUES (1, ?) ON CONFLICT (id) DO UPDATE SET body = excluded.body
+`
+
+func (q *Queries) PutLearning(ctx context.Context, body string) error {
+	_, err := q.exec(ctx, q.putLearningStmt, putLearning, body)
 	return err
 }
 

@@ -27,6 +27,7 @@ const parts = [
     <nav class="parts no-print" aria-label="Parts of House">
       <a v-for="p in parts" :key="p.id" :href="'#' + p.id">{{ p.name }}</a>
       <RouterLink to="/house/book">Crop book</RouterLink>
+      <RouterLink to="/house/learned">What your garden teaches</RouterLink>
     </nav>
     <div id="people" class="part">
       <div><Members /><Guests /></div>

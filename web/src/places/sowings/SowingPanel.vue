@@ -30,6 +30,9 @@ async function letCross(crosses: boolean) {
 const s = computed(() => props.sowing)
 const food = computed(() => store.reference?.foods.find((f) => f.kinds.some((k) => k.id === s.value.crop))?.name)
 const fixed = computed(() => s.value.method === 'patch' || s.value.stands)
+/** Whether its picking has begun, so that it can be asked how much of it was weighed. */
+const picked = computed(() => !!s.value.first_pick && s.value.first_pick <= (store.plan?.as_of ?? ''))
+const weighedWords = { '': 'as usual', all: 'all of it', most: 'most of it', half: 'about half', none: 'hardly any' }
 const planting = computed(() => store.household?.plantings.find((p) => p.id === s.value.id))
 const crop = computed(() => store.reference?.foods.flatMap((f) => f.kinds).find((k) => k.id === s.value.crop))
 
@@ -128,6 +131,17 @@ const sources = computed(() => {
           @change="(w: Sowing['way']) => tell({ what: 'way', way: w })"
         >
           <ElOption v-for="m in crop.methods" :key="m" :value="m" :label="methodWords(m)" /> </ElSelect
+      ></label>
+      <label v-if="s.begun && picked" class="field way"
+        ><span>Was it weighed?</span
+        ><ElSelect
+          :model-value="planting?.weighed ?? ''"
+          size="small"
+          aria-label="Was it weighed?"
+          :empty-values="[null, undefined]"
+          @change="(w: SowingEvent['weighed']) => tell({ what: 'weighed', weighed: w })"
+        >
+          <ElOption v-for="(words, w) in weighedWords" :key="w" :value="w" :label="words" /> </ElSelect
       ></label>
       <button v-if="!s.set" type="button" class="link" @click="tell({ what: 'set' })">Fix this date</button>
       <template v-else>
