@@ -22,11 +22,6 @@ func TestWhatTheGardenTeaches(t *testing.T) {
 	p.shows(reed, "in 8 of 10 cases")
 	p.clickNamed(".steps button", "Undo")
 	p.shows(reed, "as you say")
-
-	// The working of a figure names it: what yours give of the book's yield.
-	p.press('g', 't')
-	p.click(`[data-wish="w1"] [data-figure$="/plants"]`)
-	p.shows(".working", "Plants")
 }
 
 // Where nothing was weighed nothing is learned, and it is said what to do.

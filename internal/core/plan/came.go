@@ -60,7 +60,7 @@ func (c *Course) Due(p Picked, picked bool, day civil.Date) float64 {
 // Expected says what a planting gives in all before anything came in of it.
 func (c *Course) Expected() forecast.Outlook {
 	variance := forecast.Variance(c.CV)
-	out := forecast.ToCome(forecast.Unrecorded(variance), forecast.Picking{Expected: c.Kg, Weeks: float64(c.Days) / 7, Weighed: forecast.Most, Variance: variance})
+	out := forecast.ToCome(c.prior(variance), forecast.Picking{Expected: c.Kg, Weeks: float64(c.Days) / 7, Weighed: forecast.Most, Variance: variance})
 	out.Likely = c.Kg
 	return out
 }
@@ -80,9 +80,18 @@ func (c *Course) outlook(p Picked, today civil.Date) forecast.Outlook {
 		return forecast.Outlook{Low: rest, Likely: rest, High: rest, Below: 0.5}
 	}
 	variance := forecast.Variance(c.CV)
-	return forecast.ToCome(forecast.Unrecorded(variance), forecast.Picking{
+	return forecast.ToCome(c.prior(variance), forecast.Picking{
 		Expected: c.Kg, Picked: p.Kg, Share: over, Weeks: float64(c.Days-days) / 7, Weighed: forecast.Most, Variance: variance,
 	})
+}
+
+// prior is what is believed of the season's factor of a planting before it is picked: the household's own
+// figure is in what is expected of it already, with its doubt; where none was learned, that gardens differ.
+func (c *Course) prior(variance float64) forecast.Prior {
+	if c.Doubt > 0 {
+		return forecast.Prior{Mean: -variance / 2, Variance: variance + c.Doubt*c.Doubt}
+	}
+	return forecast.Unrecorded(variance)
 }
 
 // weekFed is the share of what a week wants from which on the week counts as fed.
@@ -245,7 +254,7 @@ func (b *basis) courseOf(s *sown) (Course, bool) {
 		return Course{}, false
 	}
 	return Course{
-		Sowing: s.ID, Crop: s.Crop, Kg: kg, CV: crop.YieldCV.Or(usualCV), First: *s.FirstPick, Days: st.End - st.Ready,
+		Sowing: s.ID, Crop: s.Crop, Kg: kg, CV: crop.YieldCV.Or(usualCV), Doubt: crop.OwnYield.Sd, First: *s.FirstPick, Days: st.End - st.Ready,
 		Once: crop.Harvest == book.Once, Begun: s.Begun, Gone: s.gone(), season: s.season, start: st,
 	}, true
 }

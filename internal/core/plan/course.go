@@ -11,6 +11,7 @@ type Course struct {
 	Crop   string
 	Kg     float64 // that the whole planting is likely to give
 	CV     float64 // coefficient of variation of a season's yield
+	Doubt  float64 // standard deviation of the logarithm of the household's own yield; 0: nothing was learned of it
 	First  civil.Date
 	Days   int // from the first picking to the last, both counted
 	Once   bool

@@ -74,6 +74,17 @@ func TestThePlanGoesByWhatWasLearned(t *testing.T) {
 	if !told {
 		t.Error("no working tells it")
 	}
+	width := func(in plan.Input) float64 {
+		courses, err := plan.Courses(in)
+		if err != nil {
+			t.Fatal(err)
+		}
+		e := courses[0].Expected()
+		return e.High / e.Low
+	}
+	if learned, unknown := width(taught), width(in); learned >= unknown {
+		t.Errorf("what is to come lies within %.2f times with what was learned, within %.2f without", learned, unknown)
+	}
 	if s := p.Sowings[0]; (s.High-s.Low)/s.Likely <= (usual.Sowings[0].High-usual.Sowings[0].Low)/usual.Sowings[0].Likely {
 		t.Error("the doubt of what was learned makes no year poorer or better")
 	}
