@@ -37,7 +37,7 @@ func TestTheWishesAreFittedInOnePress(t *testing.T) {
 // bed; one undo brings the old year back.
 func TestTheNextYearIsBegun(t *testing.T) {
 	t.Parallel()
-	p := livedOn(t, "2028-01-10").open("/year")
+	p := livedOn(t, "2028-01-10").open("/year-end")
 	p.shows(".tally", "year 2027/28")
 	p.clickNamed(".turn button", "Look at the next year")
 	p.shows("[data-coming]", "With your wishes as they are, 2028 would have")
@@ -52,7 +52,7 @@ func TestTheNextYearIsBegun(t *testing.T) {
 	if where := p.eval(`() => [...document.querySelectorAll('[data-standing]')].find(e => e.textContent.includes('Kale'))?.textContent ?? ''`); !strings.Contains(where, "bed") {
 		t.Errorf("the kale stands in no bed: %s", where)
 	}
-	p.press('g', 'y')
+	p.press('g', 'e')
 	p.clickNamed(".before button", "Look at the year 2027, which has ended")
 	p.shows("[data-before]", "The year 2027 fed")
 	p.clickNamed("[data-before] button", "sowings")
@@ -60,4 +60,29 @@ func TestTheNextYearIsBegun(t *testing.T) {
 	p.press('u')
 	p.gone(".before")
 	p.shows(".tally", "year 2027/28")
+}
+
+// At the year's end each wish is told with what came of it; what is proposed for the next year is taken
+// line by line, and begun with it; one undo takes wishes and year back.
+func TestTheYearsEndMakesTheNextWishes(t *testing.T) {
+	t.Parallel()
+	p := recordedOn(t, "2027-11-20").open("/year-end")
+	p.shows(`[data-food="potato"]`, "came in")
+	p.shows(`[data-food="tomato"] [data-year-of]`, "weeks fed")
+	p.shows(".all", "are proposed")
+	onion := `[data-food="onion"] [data-year-of]`
+	p.shows(onion, "You ate")
+	p.fill(onion+` .few input`, "2")
+	p.click(onion + ` [aria-label^="Take it"]`)
+	p.shows(onion, "Next year 2 kg a week")
+	p.shows(".all", "1 is taken")
+	p.clickNamed(".turn button", "Look at the next year")
+	p.shows(".turn .over", "1 changed wish and none left out")
+	p.clickNamed(".turn button", "Start the year 2028")
+	p.shows(".tally", "year 2028/29")
+	p.press('g', 't')
+	p.until("two kilograms of onions", `() => [...document.querySelectorAll('.wish')].some(e => e.textContent.includes('Onion') && e.querySelector('input')?.value === '2')`)
+	p.press('u')
+	p.shows(".tally", "year 2027/28")
+	p.until("as it was wished", `() => [...document.querySelectorAll('.wish')].some(e => e.textContent.includes('Onion') && e.querySelector('input')?.value === '1.1')`)
 }

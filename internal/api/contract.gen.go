@@ -26,6 +26,7 @@ import (
 	"inventory/internal/core/wish"
 	"inventory/internal/core/work"
 	"inventory/internal/core/working"
+	"inventory/internal/core/yearend"
 	"inventory/internal/exchange"
 	"inventory/internal/store"
 
@@ -1738,6 +1739,9 @@ type Wish = wish.Wish
 // WishFedByGround defines model for WishFedByGround.
 type WishFedByGround = ground.WishFed
 
+// WishProposal defines model for WishProposal.
+type WishProposal = yearend.Proposal
+
 // Work defines model for Work.
 type Work = plan.Work
 
@@ -1753,14 +1757,26 @@ type YearBefore struct {
 	Year *OtherYear `json:"year,omitempty"`
 }
 
+// YearEndFood defines model for YearEndFood.
+type YearEndFood = yearend.Food
+
+// YearEndRow defines model for YearEndRow.
+type YearEndRow = yearend.Row
+
 // YearTurn defines model for YearTurn.
 type YearTurn = ground.Turn
 
 // YearTurnAsked defines model for YearTurnAsked.
 type YearTurnAsked struct {
-	Client   string `json:"client"`
-	ID       string `json:"id"`
-	Revision int    `json:"revision"`
+	Client string `json:"client"`
+	ID     string `json:"id"`
+
+	// Remove ids of wishes that are left out of it
+	Remove   *[]string `json:"remove,omitempty"`
+	Revision int       `json:"revision"`
+
+	// Wishes changed for the next year
+	Wishes *[]Wish `json:"wishes,omitempty"`
 }
 
 // GetBalancesParams defines parameters for GetBalances.
@@ -2256,6 +2272,9 @@ type ServerInterface interface {
 	// GetYearBefore The table year that was ended last, as it was on its last day
 	// (GET /year-before)
 	GetYearBefore(ctx *echo.Context) error
+	// GetYearEnd The year held against its wishes, food by food, with what is proposed for the next
+	// (GET /year-end)
+	GetYearEnd(ctx *echo.Context) error
 	// GetYearTurn What goes over into the next table year; nothing is changed
 	// (GET /year-turn)
 	GetYearTurn(ctx *echo.Context) error
@@ -3265,6 +3284,15 @@ func (w *ServerInterfaceWrapper) GetYearBefore(ctx *echo.Context) error {
 	return err
 }
 
+// GetYearEnd converts echo context to params.
+func (w *ServerInterfaceWrapper) GetYearEnd(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetYearEnd(ctx)
+	return err
+}
+
 // GetYearTurn converts echo context to params.
 func (w *ServerInterfaceWrapper) GetYearTurn(ctx *echo.Context) error {
 	var err error
@@ -3376,6 +3404,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/ground-needs", wrapper.GetGroundNeeds, options.OperationMiddlewares["getGroundNeeds"]...)
 	router.GET(options.BaseURL+"/bed-work", wrapper.GetBedWork, options.OperationMiddlewares["getBedWork"]...)
 	router.GET(options.BaseURL+"/protections", wrapper.GetProtections, options.OperationMiddlewares["getProtections"]...)
+	router.GET(options.BaseURL+"/year-end", wrapper.GetYearEnd, options.OperationMiddlewares["getYearEnd"]...)
 	router.GET(options.BaseURL+"/learned", wrapper.GetLearned, options.OperationMiddlewares["getLearned"]...)
 	router.GET(options.BaseURL+"/sites", wrapper.GetSites, options.OperationMiddlewares["getSites"]...)
 	router.GET(options.BaseURL+"/shopping", wrapper.GetShopping, options.OperationMiddlewares["getShopping"]...)

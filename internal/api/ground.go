@@ -113,7 +113,7 @@ func (s *Server) PostYearTurn(c *echo.Context, params PostYearTurnParams) error 
 	if err := decode(c, &b); err != nil {
 		return err
 	}
-	d, err := s.app.TurnYear(c.Request().Context(), app.Stamp{Client: b.Client, ID: b.ID, Revision: b.Revision})
+	d, err := s.app.TurnYear(c.Request().Context(), app.Stamp{Client: b.Client, ID: b.ID, Revision: b.Revision}, listOf(b.Wishes), listOf(b.Remove))
 	return s.done(c, params.Since, d, err)
 }
 

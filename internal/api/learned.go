@@ -110,3 +110,12 @@ func effect(l *learn.Learned, t learn.Told, h household.Household, b *book.Book)
 	}
 	return e
 }
+
+// GetYearEnd holds the year against its wishes, and proposes those of the next.
+func (s *Server) GetYearEnd(c *echo.Context) error {
+	foods, err := s.app.YearEnd(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, foods)
+}

@@ -9,6 +9,7 @@ import (
 	"inventory/internal/core/household"
 	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
+	"inventory/internal/core/wish"
 	"inventory/internal/core/working"
 	"inventory/internal/store"
 )
@@ -111,8 +112,9 @@ func ended(now *Planned, h *household.Household) (*household.PastYear, error) {
 	return y, err
 }
 
-// TurnYear begins the next table year as one edit, which one undo takes back.
-func (a *App) TurnYear(ctx context.Context, by Stamp) (Done, error) {
+// TurnYear begins the next table year as one edit, which one undo takes back: with the wishes that were
+// changed for it, and without those that are left out.
+func (a *App) TurnYear(ctx context.Context, by Stamp, wishes []wish.Wish, without []string) (Done, error) {
 	return a.once(ctx, by, func(now *Planned) (store.Edit, error) {
 		l, err := a.layoutOf(now)
 		if err != nil {
@@ -127,7 +129,7 @@ func (a *App) TurnYear(ctx context.Context, by Stamp) (Done, error) {
 		if err != nil {
 			return store.Edit{}, err
 		}
-		return store.Edit{Command: "turn-year", Past: past, Beds: turn.Beds, Placements: turn.Placements, Settings: &store.Settings{Name: h.Name, Year: turn.Year, Start: h.Start, Risk: h.Risk, School: h.School}}, nil
+		return store.Edit{Command: "turn-year", Past: past, Wishes: wishes, Remove: without, Beds: turn.Beds, Placements: turn.Placements, Settings: &store.Settings{Name: h.Name, Year: turn.Year, Start: h.Start, Risk: h.Risk, School: h.School}}, nil
 	})
 }
 

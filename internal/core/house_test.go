@@ -15,7 +15,7 @@ import (
 )
 
 // rooms is the order of the house: a room may import only those above it.
-var rooms = []string{"invalid", "civil", "amount", "say", "working", "book", "caution", "place", "season", "bed", "wish", "stock", "record", "learn", "household", "table", "sowing", "reckon", "forecast", "work", "supply", "line", "plan", "ground", "backwards", "daybook", "questions"}
+var rooms = []string{"invalid", "civil", "amount", "say", "working", "book", "caution", "place", "season", "bed", "wish", "stock", "record", "learn", "household", "table", "sowing", "reckon", "forecast", "work", "supply", "line", "plan", "ground", "backwards", "daybook", "questions", "yearend"}
 
 // pure are the packages of the standard library that a pure core may use: none
 // of them reads a clock, a file, a network or a generator of its own seed.

@@ -139,6 +139,11 @@ func (d *drafter) turnYear(e *Edit) error {
 			return err
 		}
 	}
+	if len(e.Wishes)+len(e.Remove) > 0 {
+		if err := d.putWishes(e); err != nil {
+			return err
+		}
+	}
 	if err := d.setHousehold(e.Settings); err != nil {
 		return err
 	}

@@ -52,6 +52,7 @@ useKeys([
   { keys: 'g o', does: 'go to Ground', run: () => go('/ground') },
   { keys: 'g d', does: 'go to Daybook', run: () => go('/daybook') },
   { keys: 'g l', does: 'go to Shelves', run: () => go('/shelves') },
+  { keys: 'g e', does: 'go to Year’s end', run: () => go('/year-end') },
   { keys: 'g a', does: 'go to Ask', run: () => go('/ask') },
   { keys: 'g b', does: 'go to the crop book', run: () => go('/house/book') },
   { keys: 'g h', does: 'go to House', run: () => go('/house') },

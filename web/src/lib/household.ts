@@ -10,6 +10,7 @@ import {
   type Happened,
   type Move,
   type Problem,
+  type Wish,
   type Reference,
   type SowingEvent,
   type State,
@@ -167,9 +168,9 @@ export const useHousehold = defineStore('household', () => {
   /** Holds every place in the beds as the layout has it now. */
   const hold = (): Promise<Problem | undefined> => inTurn(() => send({ holds: true, ...stamp() }))
 
-  /** Begins the next table year. */
-  function turnYear(): Promise<Problem | undefined> {
-    return inTurn(() => send({ turns: true, ...stamp() }))
+  /** Begins the next table year, with wishes that were changed for it and without others. */
+  function turnYear(wishes: Wish[], remove: string[]): Promise<Problem | undefined> {
+    return inTurn(() => send({ turns: true, wishes, remove, ...stamp() }))
   }
 
   /** Puts a sowing in a bed by hand. */

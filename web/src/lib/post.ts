@@ -9,8 +9,8 @@ const patience = 15_000
 export function post(entry: Entry, since: number | undefined): Promise<State> {
   const rest = { params: { query: { since } }, signal: AbortSignal.timeout(patience) }
   if ('turns' in entry) {
-    const { client, id, revision } = entry
-    return answer(() => api.POST('/year-turn', { body: { client, id, revision }, ...rest }))
+    const { client, id, revision, wishes, remove } = entry
+    return answer(() => api.POST('/year-turn', { body: { client, id, revision, wishes, remove }, ...rest }))
   }
   if ('text' in entry) return answer(() => api.POST('/daybook-line', { body: entry, ...rest }))
   if ('entries' in entry) return answer(() => api.POST('/entries', { body: entry, ...rest }))

@@ -585,6 +585,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/year-end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The year held against its wishes, food by food, with what is proposed for the next */
+        get: operations["getYearEnd"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/learned": {
         parameters: {
             query?: never;
@@ -2554,6 +2571,10 @@ export interface components {
             client: string;
             id: string;
             revision: number;
+            /** @description changed for the next year */
+            wishes?: components["schemas"]["Wish"][];
+            /** @description ids of wishes that are left out of it */
+            remove?: string[];
         };
         YearTurn: {
             /** @description that begins */
@@ -3796,6 +3817,62 @@ export interface components {
             };
             /** @description g */
             not_said: number;
+        };
+        YearEndFood: {
+            food: string;
+            /** @description g */
+            came_in: number;
+            /** @description g by where it went */
+            went: {
+                [key: string]: number;
+            };
+            /** @description g */
+            not_said: number;
+            wishes: components["schemas"]["YearEndRow"][];
+        };
+        YearEndRow: {
+            id: string;
+            title: string;
+            words: string;
+            harvest_unit: string;
+            /**
+             * Format: double
+             * @description that an average year gives
+             */
+            planned: number;
+            /**
+             * Format: double
+             * @description in, of its sowings; 0: nothing was recorded
+             */
+            came: number;
+            weeks_fed: number;
+            weeks_wanted: number;
+            /**
+             * Format: double
+             * @description on the shelf today
+             */
+            left: number;
+            left_unit: string;
+            /** @description when the last of it was taken from the shelf */
+            ran_out?: string;
+            /**
+             * Format: double
+             * @description eaten of what was wished
+             */
+            appetite: number;
+            /**
+             * Format: double
+             * @description of which that is known
+             */
+            weeks: number;
+            proposal: components["schemas"]["WishProposal"];
+        };
+        WishProposal: {
+            wish: components["schemas"]["Wish"];
+            /** @description none of it need be grown */
+            drop: boolean;
+            changed: boolean;
+            why: string[];
         };
         ScaleReading: {
             gram: number;
@@ -5089,6 +5166,27 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Protection"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getYearEnd: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The foods */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["YearEndFood"][];
                 };
             };
             default: components["responses"]["Problem"];

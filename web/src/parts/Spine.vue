@@ -67,6 +67,7 @@ const places = computed(() => {
             : 'empty',
       loud: spoilt > 0,
     },
+    { to: '/year-end', name: 'Year’s end', fact: p ? 'look back, and ahead' : '', loud: false },
     { to: '/ask', name: 'Ask', fact: p ? 'plain questions' : '', loud: false },
     {
       to: '/house',
@@ -200,7 +201,7 @@ li.step {
   }
   ul {
     display: grid;
-    grid-template-columns: repeat(5, 1fr);
+    grid-template-columns: repeat(6, 1fr);
     flex: 1;
     min-width: 0;
   }
@@ -225,13 +226,17 @@ li.step {
     color: var(--ink-2);
   }
   .place {
-    font-size: var(--type-text);
+    position: relative;
+    font-size: var(--type-small);
+    line-height: 1.15;
   }
   .fact {
     display: none;
   }
   li:has(.fact.warn) .place::after {
-    content: ' •';
+    content: '•';
+    position: absolute;
+    margin-left: var(--space-1);
     color: var(--accent);
   }
   .foot {

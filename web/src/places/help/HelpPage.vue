@@ -25,6 +25,7 @@ const steps: { to: string; place: string; words: string }[] = [
   { to: '/daybook', place: 'Daybook', words: 'What to do this week. Tick what is done, and type what came in.' },
   { to: '/shelves', place: 'Shelves', words: 'What is in the house, and how long it lasts.' },
   { to: '/paper', place: 'Paper', words: 'Sheets to print: the week, sowings, picking, care by bed, shopping.' },
+  { to: '/year-end', place: 'Year’s end', words: 'What you wanted, what came of it, and the step into the next year.' },
   { to: '/ask', place: 'Ask', words: 'Plain questions, and what to do with what you have.' },
   { to: '/house', place: 'House', words: 'People, climate, storage, kitchen, your own figures, backups.' },
 ]

@@ -21,8 +21,6 @@ import YearOverloads from './YearOverloads.vue'
 import YearRow from './YearRow.vue'
 import YearTotals from './YearTotals.vue'
 import SeasonSoFar from './SeasonSoFar.vue'
-import YearBefore from './YearBefore.vue'
-import YearTurn from './YearTurn.vue'
 
 const WeekPage = defineAsyncComponent(() => import('./WeekPage.vue'))
 const store = useHousehold()
@@ -133,8 +131,6 @@ onMounted(() =>
           >Amounts assume that every year is the same: food stored in October is eaten next March.</template
         >
       </p>
-      <YearTurn />
-      <YearBefore />
       <GroundLine />
       <SeasonSoFar />
       <GoalsLine />

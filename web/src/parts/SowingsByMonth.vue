@@ -1,8 +1,8 @@
 <script setup lang="ts">
 // The sowings of another table year, by month, folded until they are asked for.
 import { computed, ref } from 'vue'
-import type { OtherYear } from '../../lib/api'
-import { byMonth, count, day } from '../../lib/words'
+import type { OtherYear } from '../lib/api'
+import { byMonth, count, day } from '../lib/words'
 
 const props = defineProps<{ sowings: OtherYear['sowings'] }>()
 const open = ref(false)

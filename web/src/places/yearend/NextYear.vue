@@ -4,7 +4,7 @@
 import { computed } from 'vue'
 import type { OtherYear } from '../../lib/api'
 import { count } from '../../lib/words'
-import SowingsByMonth from './SowingsByMonth.vue'
+import SowingsByMonth from '../../parts/SowingsByMonth.vue'
 
 const props = defineProps<{ coming: OtherYear; from: string }>()
 const t = computed(() => props.coming.tally)

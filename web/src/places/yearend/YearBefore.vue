@@ -5,7 +5,7 @@ import { api } from '../../lib/api'
 import { useAnswer } from '../../lib/ask'
 import { useHousehold } from '../../lib/household'
 import { capital, count } from '../../lib/words'
-import SowingsByMonth from './SowingsByMonth.vue'
+import SowingsByMonth from '../../parts/SowingsByMonth.vue'
 
 const store = useHousehold()
 const open = ref(false)

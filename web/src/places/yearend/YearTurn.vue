@@ -3,13 +3,19 @@
 // shown before; undo takes it back.
 import { ElButton } from 'element-plus'
 import { computed, ref } from 'vue'
-import { api } from '../../lib/api'
+import { api, type Wish } from '../../lib/api'
 import { useAnswer } from '../../lib/ask'
 import { useHousehold } from '../../lib/household'
 import { wordsOf } from '../../lib/problems'
 import { capital, count, day, dayNumber, isoDay } from '../../lib/words'
 import NextYear from './NextYear.vue'
 
+const props = defineProps<{
+  /** Changed for the next year. */
+  wishes: Wish[]
+  /** Left out of it. */
+  without: string[]
+}>()
 const store = useHousehold()
 const open = ref(false)
 const refused = ref('')
@@ -32,7 +38,7 @@ const { data: turn, wrong } = useAnswer(
 
 async function begin() {
   busy.value = true
-  const p = await store.turnYear()
+  const p = await store.turnYear(props.wishes, props.without)
   busy.value = false
   refused.value = wordsOf(p)
   if (!p) open.value = false
@@ -52,8 +58,12 @@ async function begin() {
       <p v-else-if="!turn" class="quiet" role="status">Working it out …</p>
       <template v-else>
         <p>
-          The next year begins on {{ day(turn.from) }}. Wishes, people, storage places and the crop book stay as they
-          are. These carry over:
+          The next year begins on {{ day(turn.from) }}, with
+          {{
+            wishes.length || without.length
+              ? `${count(wishes.length, 'changed wish', 'changed wishes')} and ${without.length || 'none'} left out`
+              : 'your wishes as they are'
+          }}. People, storage places and the crop book stay as they are. These carry over:
         </p>
         <ul>
           <li>

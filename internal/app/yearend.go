@@ -1,0 +1,16 @@
+package app
+
+import (
+	"context"
+
+	"inventory/internal/core/yearend"
+)
+
+// YearEnd holds the year against its wishes, food by food, and proposes those of the next.
+func (a *App) YearEnd(ctx context.Context) ([]yearend.Food, error) {
+	now, err := a.Begun(ctx)
+	if err != nil {
+		return nil, err
+	}
+	return yearend.Look(yearend.Now{Input: now.Input, Plan: now.Plan, Learned: now.Learned, Record: now.Snapshot.Record, Lots: now.Snapshot.Known.Lots})
+}
