@@ -189,7 +189,7 @@ func TestTheNextYearIsAsItWasLookedAt(t *testing.T) {
 	if s.now().Snapshot.Revision != revision || s.now().Input.Household.Year != 2027 {
 		t.Error("to look at the next year changes something")
 	}
-	began := s.done(s.TurnYear(context.Background(), s.by()))
+	began := s.done(s.TurnYear(context.Background(), s.by(), nil, nil))
 	if began.Plan.Tally != turn.Coming.Tally {
 		t.Errorf("looked at: %+v\nbegun: %+v", turn.Coming.Tally, began.Plan.Tally)
 	}
@@ -237,7 +237,7 @@ func TestTheYearBeforeCanBeLookedAt(t *testing.T) {
 		t.Fatalf("a year before though none was ended: %+v", y)
 	}
 	ends := s.now()
-	turned := s.done(s.TurnYear(context.Background(), s.by()))
+	turned := s.done(s.TurnYear(context.Background(), s.by(), nil, nil))
 	past := turned.Snapshot.Household.Past
 	if len(past) != 1 || past[0].ID != strconv.Itoa(ends.Snapshot.Household.Year) || past[0].Plan.Fed != ends.Plan.Tally.WeeksFed || len(past[0].Wishes) != len(ends.Snapshot.Household.Wishes) || len(past[0].Plan.Sowings) < len(ends.Plan.Sowings)/2 {
 		t.Errorf("the year that ended is not kept: %d years", len(past))
