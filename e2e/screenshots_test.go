@@ -28,9 +28,6 @@ func TestScreenshots(t *testing.T) {
 	p = a.open("/sowings")
 	p.see("[data-sowing]")
 	keep(p, "sowings")
-	p.clickNamed(".choice button", "over the year")
-	p.see("[data-bar]")
-	keep(p, "sowings-year")
 
 	p = a.open("/ask")
 	p.eval(`() => localStorage.setItem('inventory.haves', JSON.stringify([
@@ -71,9 +68,6 @@ func TestScreenshots(t *testing.T) {
 	p.clickNamed(".ways-out button", "What would help")
 	p.see("[data-remedy]")
 	keep(p, "ground-year")
-	p = a.open("/ground/care")
-	p.see("[data-order]")
-	keep(p, "ground-care")
 
 	summer := livedOn(t, "2027-07-15")
 	p = summer.open("/ground")
@@ -88,6 +82,12 @@ func TestScreenshots(t *testing.T) {
 	p = spring.open("/daybook")
 	p.see("[data-lesson]")
 	keep(p, "daybook")
+	p = spring.open("/house/learned")
+	p.see("[data-effect]")
+	keep(p, "learned")
+	p = recordedOn(t, "2027-11-20").open("/year-end")
+	p.see("[data-food]")
+	keep(p, "year-end")
 	late := recordedOn(t, "2027-08-20")
 	p = late.open("/daybook/kitchen")
 	p.clickNamed(`[data-makes="tomato-sauce-thick"] button`, "Put up as")

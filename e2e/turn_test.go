@@ -86,3 +86,17 @@ func TestTheYearsEndMakesTheNextWishes(t *testing.T) {
 	p.shows(".tally", "year 2027/28")
 	p.until("as it was wished", `() => [...document.querySelectorAll('.wish')].some(e => e.textContent.includes('Onion') && e.querySelector('input')?.value === '1.1')`)
 }
+
+// The years stand side by side, in all, by crop and by bed.
+func TestTheYearsSideBySide(t *testing.T) {
+	t.Parallel()
+	p := recordedOn(t, "2027-04-21").open("/year-end")
+	p.clickNamed(".bar a", "The years side by side")
+	p.shows(".years", "came in")
+	p.shows(".years thead", "2026")
+	p.must(p.see(`[aria-label="Find a crop"]`).Input("paste"))
+	p.shows(`[data-years-of="tomato-paste"]`, "2025")
+	p.until("other crops are gone", `() => document.querySelectorAll('[data-years-of]').length === 1`)
+	p.clickNamed(".pick button", "each bed")
+	p.shows(`[data-years-of="b6"]`, "2026")
+}

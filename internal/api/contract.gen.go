@@ -580,6 +580,9 @@ type BedWeek = work.BedWeek
 // BedWork defines model for BedWork.
 type BedWork = ground.BedWork
 
+// BedYears defines model for BedYears.
+type BedYears = yearend.CropsInBed
+
 // BedsRead defines model for BedsRead.
 type BedsRead struct {
 	Beds []Bed `json:"beds"`
@@ -731,6 +734,12 @@ type CropBook struct {
 	Crops        []BookCrop        `json:"crops"`
 	Preparations []BookPreparation `json:"preparations"`
 }
+
+// CropYear defines model for CropYear.
+type CropYear = yearend.CropYear
+
+// CropYears defines model for CropYears.
+type CropYears = yearend.CropYears
 
 // Customs defines model for Customs.
 type Customs = bed.Customs
@@ -1259,6 +1268,9 @@ type Needs = ground.Needs
 // Obstacle defines model for Obstacle.
 type Obstacle = bed.Obstacle
 
+// OneYear defines model for OneYear.
+type OneYear = yearend.OneYear
+
 // Order defines model for Order.
 type Order = supply.Order
 
@@ -1779,6 +1791,9 @@ type YearTurnAsked struct {
 	Wishes *[]Wish `json:"wishes,omitempty"`
 }
 
+// YearsSideBySide defines model for YearsSideBySide.
+type YearsSideBySide = yearend.Years
+
 // GetBalancesParams defines parameters for GetBalances.
 type GetBalancesParams struct {
 	From string `form:"from" json:"from"`
@@ -2281,6 +2296,9 @@ type ServerInterface interface {
 	// PostYearTurn Begin the next table year; what stands, the shelf, the beds and their families go over
 	// (POST /year-turn)
 	PostYearTurn(ctx *echo.Context, params PostYearTurnParams) error
+	// GetYears The years that were recorded side by side, in all, by crop and by bed
+	// (GET /years)
+	GetYears(ctx *echo.Context) error
 }
 
 // ServerInterfaceWrapper converts echo contexts to parameters.
@@ -3320,6 +3338,15 @@ func (w *ServerInterfaceWrapper) PostYearTurn(ctx *echo.Context) error {
 	return err
 }
 
+// GetYears converts echo context to params.
+func (w *ServerInterfaceWrapper) GetYears(ctx *echo.Context) error {
+	var err error
+
+	// Invoke the callback with all the unmarshaled arguments
+	err = w.Handler.GetYears(ctx)
+	return err
+}
+
 // This is a simple interface which specifies echo.Route addition functions which
 // are present on both echo.Echo and echo.Group, since we want to allow using
 // either of them for path registration
@@ -3405,6 +3432,7 @@ func RegisterHandlersWithOptions(router EchoRouter, si ServerInterface, options 
 	router.GET(options.BaseURL+"/bed-work", wrapper.GetBedWork, options.OperationMiddlewares["getBedWork"]...)
 	router.GET(options.BaseURL+"/protections", wrapper.GetProtections, options.OperationMiddlewares["getProtections"]...)
 	router.GET(options.BaseURL+"/year-end", wrapper.GetYearEnd, options.OperationMiddlewares["getYearEnd"]...)
+	router.GET(options.BaseURL+"/years", wrapper.GetYears, options.OperationMiddlewares["getYears"]...)
 	router.GET(options.BaseURL+"/learned", wrapper.GetLearned, options.OperationMiddlewares["getLearned"]...)
 	router.GET(options.BaseURL+"/sites", wrapper.GetSites, options.OperationMiddlewares["getSites"]...)
 	router.GET(options.BaseURL+"/shopping", wrapper.GetShopping, options.OperationMiddlewares["getShopping"]...)

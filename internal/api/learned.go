@@ -119,3 +119,12 @@ func (s *Server) GetYearEnd(c *echo.Context) error {
 	}
 	return c.JSON(http.StatusOK, foods)
 }
+
+// GetYears puts the years that were recorded side by side.
+func (s *Server) GetYears(c *echo.Context) error {
+	years, err := s.app.Years(c.Request().Context())
+	if err != nil {
+		return err
+	}
+	return c.JSON(http.StatusOK, years)
+}

@@ -14,3 +14,12 @@ func (a *App) YearEnd(ctx context.Context) ([]yearend.Food, error) {
 	}
 	return yearend.Look(yearend.Now{Input: now.Input, Plan: now.Plan, Learned: now.Learned, Record: now.Snapshot.Record, Lots: now.Snapshot.Known.Lots})
 }
+
+// Years puts the years that were recorded side by side.
+func (a *App) Years(ctx context.Context) (yearend.Years, error) {
+	now, err := a.Begun(ctx)
+	if err != nil {
+		return yearend.Years{}, err
+	}
+	return yearend.SideBySide(now.Input, now.Snapshot.Record)
+}

@@ -10,6 +10,7 @@ export const router = createRouter({
     { path: '/shelves/count', component: () => import('./places/shelves/CountPage.vue') },
     { path: '/shelves/labels', component: () => import('./places/shelves/LabelsPage.vue') },
     { path: '/shelves', component: () => import('./places/shelves/ShelvesPlace.vue') },
+    { path: '/year-end/years', component: () => import('./places/yearend/YearsPage.vue') },
     { path: '/year-end', component: () => import('./places/yearend/YearEndPlace.vue') },
     { path: '/house/learned', component: () => import('./places/house/LearnedPage.vue') },
     { path: '/house/book', component: () => import('./places/house/CropBook.vue') },

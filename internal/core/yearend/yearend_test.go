@@ -9,6 +9,7 @@ import (
 
 	"inventory/demo"
 	"inventory/internal/core/civil"
+	"inventory/internal/core/place"
 	"inventory/internal/core/plan"
 	"inventory/internal/core/record"
 	"inventory/internal/core/wish"
@@ -171,5 +172,59 @@ func TestTheYearOfTheDemo(t *testing.T) {
 				t.Errorf("of the sauce, which is taken from the shelf all winter, %g weeks are known", r.Weeks)
 			}
 		}
+	}
+}
+
+// The years stand side by side: what came in, what was put up, each crop and each bed through them. What
+// came in of the crops adds up to what came in in all.
+func TestTheYearsSideBySide(t *testing.T) {
+	h, err := exchange.ReadHousehold(bytes.NewReader(demo.MillHouse))
+	if err != nil {
+		t.Fatal(err)
+	}
+	day := civil.Of(2027, 4, 21)
+	y, err := demo.TwoYears(h, day)
+	if err != nil {
+		t.Fatal(err)
+	}
+	h.Past = y.Past
+	warm := 25.0
+	for d := civil.Of(2026, 5, 1); d < civil.Of(2026, 8, 1); d++ {
+		h.Weather = append(h.Weather, place.Day{Date: d, Max: warm, Min: warm})
+	}
+	entries := map[string]*record.Entry{}
+	for i := range y.Entries {
+		entries[y.Entries[i].ID] = &y.Entries[i]
+	}
+	s, err := yearend.SideBySide(plan.Input{AsOf: day, Household: h}, (&record.Record{}).Changed(entries))
+	if err != nil {
+		t.Fatal(err)
+	}
+	if len(s.Years) < 2 || s.Years[len(s.Years)-1].Year != 2026 {
+		t.Fatalf("%+v", s.Years)
+	}
+	last, before := s.Years[len(s.Years)-1], s.Years[len(s.Years)-2]
+	if last.Kg >= before.Kg || last.Kg < 0.5*before.Kg || last.Jars <= 0 || last.Expected <= 0 || last.Area != 360 {
+		t.Errorf("2025 gave %.0f kg, the poor 2026 %.0f of %.0f; %.0f jars, %.0f m²", before.Kg, last.Kg, last.Expected, last.Jars, last.Area)
+	}
+	if last.Warmer == nil || *last.Warmer < 3 || before.Warmer != nil {
+		t.Errorf("2026, of which a hot summer is recorded, was warmer by %v, 2025 by %v", last.Warmer, before.Warmer)
+	}
+	sum := map[int]float64{}
+	for _, c := range s.Crops {
+		for _, x := range c.Years {
+			sum[x.Year] += x.Kg
+			if x.Kg > 0 && (x.First == nil || x.Last == nil || *x.Last < *x.First) {
+				t.Errorf("%s %d was picked from %v to %v", c.Name, x.Year, x.First, x.Last)
+			}
+		}
+	}
+	for _, one := range s.Years {
+		if math.Abs(sum[one.Year]-one.Kg) > 0.01 {
+			t.Errorf("%d: the crops gave %.2f kg, in all it was %.2f", one.Year, sum[one.Year], one.Kg)
+		}
+	}
+	if len(s.Beds) < 8 || len(s.Beds[0].Years) == 0 || s.Beds[0].Years[0].Kg <= 0 || len(s.Beds[0].Years[0].Crops) == 0 {
+		t.Errorf("%d beds: %+v", len(s.Beds), s.Beds[0])
 	}
 }

@@ -602,6 +602,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/years": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The years that were recorded side by side, in all, by crop and by bed */
+        get: operations["getYears"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/learned": {
         parameters: {
             query?: never;
@@ -3818,6 +3835,83 @@ export interface components {
             /** @description g */
             not_said: number;
         };
+        YearsSideBySide: {
+            years: components["schemas"]["OneYear"][];
+            crops: components["schemas"]["CropYears"][];
+            beds: components["schemas"]["BedYears"][];
+        };
+        OneYear: {
+            year: number;
+            /**
+             * Format: double
+             * @description that came in
+             */
+            kg: number;
+            /**
+             * Format: double
+             * @description by the book
+             */
+            expected: number;
+            /**
+             * Format: double
+             * @description m² of bed today
+             */
+            area: number;
+            /** Format: double */
+            jars: number;
+            /**
+             * Format: double
+             * @description kg
+             */
+            lost: number;
+            /**
+             * Format: double
+             * @description kg
+             */
+            given: number;
+            /** Format: double */
+            hours: number;
+            /**
+             * Format: double
+             * @description °C than the normals; left out where too few days are recorded
+             */
+            warmer?: number;
+            /**
+             * Format: double
+             * @description mm more than the normals
+             */
+            rain?: number;
+            /** @description of weather that were recorded */
+            days: number;
+        };
+        CropYears: {
+            crop: string;
+            name: string;
+            /** Format: double */
+            kg: number;
+            years: components["schemas"]["CropYear"][];
+        };
+        CropYear: {
+            year: number;
+            /** Format: double */
+            kg: number;
+            /** Format: double */
+            expected: number;
+            /** Format: double */
+            plants: number;
+            first?: string;
+            last?: string;
+        };
+        BedYears: {
+            bed: string;
+            name: string;
+            years: {
+                year: number;
+                crops: string[];
+                /** Format: double */
+                kg: number;
+            }[];
+        };
         YearEndFood: {
             food: string;
             /** @description g */
@@ -5187,6 +5281,27 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["YearEndFood"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    getYears: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The years */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["YearsSideBySide"];
                 };
             };
             default: components["responses"]["Problem"];

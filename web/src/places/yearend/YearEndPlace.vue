@@ -57,7 +57,11 @@ const came = (f: { came_in: number; went: Record<string, number>; not_said: numb
 
 <template>
   <section class="year-end">
-    <h2 tabindex="-1">The year’s end</h2>
+    <div class="bar">
+      <h2 tabindex="-1">The year’s end</h2>
+      <RouterLink to="/year-end/years">The years side by side</RouterLink>
+      <RouterLink to="/house/learned">What your garden teaches</RouterLink>
+    </div>
     <p class="intro">
       What you wanted for {{ store.plan?.year }}, what came of it, and what that means for the next year. Take what you
       agree with; nothing changes before you start the next year.
@@ -101,6 +105,12 @@ const came = (f: { came_in: number; went: Record<string, number>; not_said: numb
 </template>
 
 <style scoped>
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-3) var(--space-6);
+  align-items: baseline;
+}
 .intro {
   max-width: 44rem;
 }
