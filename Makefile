@@ -50,7 +50,7 @@ bin/inventory: web/dist/index.html $(GO_SOURCES)
 # its tests, and all that fit beds, take thirty times as long, so they run without it. Of the plan, the API and the files
 # only what works on shared data at once runs under the detector; seasons are never changed once made. All have time enough on a
 # loaded machine.
-UNSHARED = inventory/internal/core/ground inventory/internal/core/backwards inventory/internal/core/questions inventory/internal/golden inventory/internal/core/plan inventory/internal/api inventory/internal/words inventory/internal/exchange inventory/internal/core/season inventory/demo
+UNSHARED = inventory/internal/core/ground inventory/internal/core/backwards inventory/internal/core/questions inventory/internal/golden inventory/internal/core/plan inventory/internal/api inventory/internal/words inventory/internal/exchange inventory/internal/core/season inventory/internal/core/yearend inventory/demo
 SHARED = TestAMemoryChangesNothing|TestPlansAtOnceShareOneMemory|TestManyEditAtOnce|Photograph
 test: check chromium compiler build web/modules/modules.js
 	@set -e; log=$$(mktemp); trap 'rm -f $$log' EXIT; \

@@ -70,6 +70,13 @@ func TestTheYearsEndMakesTheNextWishes(t *testing.T) {
 	p.shows(`[data-food="potato"]`, "came in")
 	p.shows(`[data-food="tomato"] [data-year-of]`, "weeks fed")
 	p.shows(".all", "are proposed")
+	// In passing: nobody eats it. Then it is proposed to grow none; taken back, it is not.
+	lettuce := `[data-food="lettuce"] `
+	p.clickNamed(lettuce+".said button", "nobody eats it")
+	p.shows(lettuce, "You said that nobody eats it")
+	p.shows(lettuce+".act", "Grow none next year")
+	p.clickNamed(lettuce+".said button", "Take it back")
+	p.shows(lettuce+".said", "In passing")
 	onion := `[data-food="onion"] [data-year-of]`
 	p.shows(onion, "You ate")
 	p.fill(onion+` .few input`, "2")

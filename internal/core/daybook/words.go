@@ -35,5 +35,8 @@ func Words(e record.Entry, b *book.Book, lots []stock.Lot) string {
 	case record.Count:
 		return say.ShelfCounted{What: what, Jars: e.Jars, Gram: e.Gram}.String()
 	}
+	if e.Said != "" {
+		return say.SaidOfFood{Food: e.Food, RanOut: e.Said == record.SaidRanOut, TooMuch: e.Said == record.SaidTooMuch}.String()
+	}
 	return say.Noted{Text: e.Note, Photographs: len(e.Photos)}.String()
 }

@@ -88,7 +88,18 @@ type Entry struct {
 	Lesson bool     `json:"lesson,omitempty"` // the note is to be seen again whenever what it is about comes up
 	Pest   string   `json:"pest,omitempty"`   // that the note is about
 	Photos []string `json:"photos,omitempty"` // ids of photographs
+	Said   Said     `json:"said,omitempty"`   // a note in passing, of a food
 }
+
+// Said is what people say of a food in passing.
+type Said string
+
+// What is said.
+const (
+	SaidRanOut  Said = "ran-out"
+	SaidTooMuch Said = "too-much"
+	SaidNobody  Said = "nobody" // nobody eats it
+)
 
 // MostEntries bounds the entries of a household: some fifty years of them.
 const MostEntries = 100_000
@@ -163,10 +174,13 @@ func (e *Entry) validateNote(c invalid.Check, b *book.Book) {
 	if len(e.Photos) > MostPhotos {
 		c.Add("photos", strconv.Itoa(len(e.Photos)), "at most 12 photographs")
 	}
-	if e.Act != Note {
+	if c.OneOf("said", string(e.Said), "", string(SaidRanOut), string(SaidTooMuch), string(SaidNobody)); e.Act != Note {
 		return
 	}
-	if strings.TrimSpace(e.Note) == "" && (len(e.Photos) == 0 || e.Lesson) {
+	if e.Said != "" && e.Food == "" {
+		c.Add("food", "", "the food that it is said of")
+	}
+	if strings.TrimSpace(e.Note) == "" && e.Said == "" && (len(e.Photos) == 0 || e.Lesson) {
 		c.Add("note", "", "what is to be noted")
 	}
 	if e.Lesson && e.Food == "" && e.Bed == "" && e.Pest == "" {

@@ -21,6 +21,9 @@ type (
 		Fed, Wanted int
 		Confidence  float64
 	}
+	// SaidInPassing: the household said in passing that it ran out, that it was too much, or that nobody
+	// eats it.
+	SaidInPassing struct{ RanOut, TooMuch bool }
 	// GrownByOwn: it is grown by what the household's plantings really give.
 	GrownByOwn struct {
 		Factor    float64
@@ -43,4 +46,29 @@ func (x FailedInFairYear) String() string {
 }
 func (x GrownByOwn) String() string {
 	return fmt.Sprintf("It is grown by what yours give: %.0f %% of the book (%d plantings).", 100*x.Factor, x.Plantings)
+}
+func (x SaidInPassing) String() string {
+	switch {
+	case x.RanOut:
+		return "You said that it ran out: a quarter more."
+	case x.TooMuch:
+		return "You said that it was too much: a quarter less."
+	}
+	return "You said that nobody eats it."
+}
+
+// SaidOfFood is what was said of a food in passing.
+type SaidOfFood struct {
+	Food            string
+	RanOut, TooMuch bool
+}
+
+func (x SaidOfFood) String() string {
+	switch {
+	case x.RanOut:
+		return first(x.Food) + " ran out"
+	case x.TooMuch:
+		return first(x.Food) + ": too much"
+	}
+	return first(x.Food) + ": nobody eats it"
 }

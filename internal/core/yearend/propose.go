@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"inventory/internal/core/amount"
+	"inventory/internal/core/record"
 	"inventory/internal/core/say"
 	"inventory/internal/core/wish"
 )
@@ -18,6 +19,7 @@ type Facts struct {
 	Wanted    int
 	Fair      bool    // the year was an ordinary one, or better: a poor one is no reason to plant more
 	Came      float64 // came in of what was planned; 0: nothing was recorded
+	Said      record.Said
 	Remainder float64 // that will be left on the shelf when the next harvest comes, in the wish's own unit
 }
 
@@ -45,7 +47,14 @@ type Proposal struct {
 // where the shelf will do, and surer by a step where it failed in a fair year.
 func Propose(w wish.Wish, usual float64, f Facts) Proposal {
 	p := Proposal{Wish: w, Why: []say.Note{}}
-	p.byAppetite(f)
+	if f.Said == record.SaidNobody {
+		p.Drop, p.Changed = true, true
+		p.Why = append(p.Why, say.That(say.SaidInPassing{}))
+		return p
+	}
+	if p.byAppetite(f); !p.Changed {
+		p.byWhatWasSaid(f.Said)
+	}
 	if !w.Amount.Kind.Weekly() && f.Remainder >= p.Wish.Amount.Number && p.Wish.Amount.Number > 0 {
 		p.Drop, p.Changed = true, true
 		p.Why = append(p.Why, say.That(say.ShelfWillDo{Left: f.Remainder, Unit: w.Amount.Kind.Unit()}))
@@ -67,6 +76,20 @@ func (p *Proposal) byAppetite(f Facts) {
 	if n := Rounded(a.Kind, a.Number*f.Appetite); n != a.Number {
 		a.Number, p.Wish.Story, p.Changed = n, nil, true
 		p.Why = append(p.Why, say.That(say.EatenOfWished{Share: f.Appetite, Weeks: f.Weeks}))
+	}
+}
+
+// byWhatWasSaid makes the amount a quarter more or less, where the household said so and nothing better is
+// known.
+func (p *Proposal) byWhatWasSaid(said record.Said) {
+	by := map[record.Said]float64{record.SaidRanOut: 1.25, record.SaidTooMuch: 0.75}[said]
+	if by == 0 {
+		return
+	}
+	a := &p.Wish.Amount
+	if n := Rounded(a.Kind, a.Number*by); n != a.Number {
+		a.Number, p.Wish.Story, p.Changed = n, nil, true
+		p.Why = append(p.Why, say.That(say.SaidInPassing{RanOut: said == record.SaidRanOut, TooMuch: said == record.SaidTooMuch}))
 	}
 }
 

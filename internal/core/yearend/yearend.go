@@ -169,7 +169,7 @@ func (d *desk) row(w wish.Wish, p *plan.Wish) Row {
 	if r.Left == 0 && len(eaten) > 0 && len(lots) > 0 {
 		r.RanOut = &eaten[len(eaten)-1].day
 	}
-	f := Facts{Appetite: r.Appetite, Weeks: r.Weeks, Fed: r.WeeksFed + p.WeeksBought, Wanted: r.WeeksWanted, Fair: d.fair}
+	f := Facts{Said: d.said(w.Food), Appetite: r.Appetite, Weeks: r.Weeks, Fed: r.WeeksFed + p.WeeksBought, Wanted: r.WeeksWanted, Fair: d.fair}
 	if r.Planned > 0 {
 		f.Came = r.Came / r.Planned
 	}
@@ -193,6 +193,16 @@ func (d *desk) appetite(k wish.AmountKind, eaten []meal, weekly, wanted, left fl
 		weekly *= wanted / season.WeeksPerYear
 	}
 	return d.appetiteOfYear(eaten, weekly, left)
+}
+
+// said returns what was said of a food in passing, last in the year that is looked at.
+func (d *desk) said(food string) (last record.Said) {
+	for _, e := range d.Record.Span(d.to-365, d.to) {
+		if e.Food == food && e.Said != "" {
+			last = e.Said
+		}
+	}
+	return last
 }
 
 // weeklyKg is what a week that is fed takes of a wish, kg as it comes to the table: what must be harvested of

@@ -68,6 +68,10 @@ func TestWhatIsProposed(t *testing.T) {
 		{"it failed in a poor year", meals(2), with(func(f *yearend.Facts) { f.Fed, f.Came, f.Fair = 40, 0.6, false }), 2, false, -1},
 		{"it failed in a fair year", meals(2), with(func(f *yearend.Facts) { f.Fed, f.Came = 40, 0.6 }), 2, false, 0.7},
 		{"gaps were planned, and what was planned came in", meals(2), with(func(f *yearend.Facts) { f.Fed = 40 }), 2, false, -1},
+		{"it ran out, people said", meals(2), with(func(f *yearend.Facts) { f.Weeks, f.Said = 0, record.SaidRanOut }), 2.5, false, -1},
+		{"it was too much, people said", jars, with(func(f *yearend.Facts) { f.Weeks, f.Said = 0, record.SaidTooMuch }), 26, false, -1},
+		{"what was eaten goes before what was said", meals(2), with(func(f *yearend.Facts) { f.Appetite, f.Said = 1.3, record.SaidTooMuch }), 2.5, false, -1},
+		{"nobody eats it", meals(2), with(func(f *yearend.Facts) { f.Appetite, f.Said = 1.3, record.SaidNobody }), 2, true, -1},
 		{"it is as sure as it can be", sure, with(func(f *yearend.Facts) { f.Fed, f.Came = 40, 0.6 }), 2, false, 0.9},
 	} {
 		p := yearend.Propose(c.w, 0, c.f)

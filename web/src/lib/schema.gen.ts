@@ -3347,6 +3347,11 @@ export interface components {
             lesson?: boolean;
             /** @description that the note is about */
             pest?: string;
+            /**
+             * @description a note in passing of a food
+             * @enum {string}
+             */
+            said?: "" | "ran-out" | "too-much" | "nobody";
             /** @description ids of photographs that were sent */
             photos?: string[];
         };

@@ -11,6 +11,7 @@ import { provideOutlooks } from '../../lib/outlooks'
 import { useUnits } from '../../lib/units'
 import { went } from '../../lib/went'
 import { capital, fullDay } from '../../lib/words'
+import FoodSaid from '../../parts/FoodSaid.vue'
 import NotesOf from '../../parts/NotesOf.vue'
 import EntryList from './EntryList.vue'
 import SeasonChart from './SeasonChart.vue'
@@ -62,6 +63,7 @@ const kg = (n: number) => say(n >= 10 ? Math.round(n) : n, 'kg')
     </div>
     <p v-if="store.reference && !kinds" class="empty">The crop book has no food of this name.</p>
     <template v-else>
+      <FoodSaid :food="food" />
       <section aria-label="This season">
         <h3>This season</h3>
         <template v-if="season">

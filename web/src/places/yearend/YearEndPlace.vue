@@ -8,6 +8,7 @@ import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { went } from '../../lib/went'
 import { capital, count } from '../../lib/words'
+import FoodSaid from '../../parts/FoodSaid.vue'
 import WishYear from './WishYear.vue'
 import YearBefore from './YearBefore.vue'
 import YearTurn from './YearTurn.vue'
@@ -88,6 +89,7 @@ const came = (f: { came_in: number; went: Record<string, number>; not_said: numb
             ></span
           ><span v-else class="small quiet"> nothing was weighed in</span>
         </h3>
+        <FoodSaid :food="f.food" />
         <WishYear
           v-for="r in f.wishes"
           :key="r.id"
