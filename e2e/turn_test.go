@@ -75,7 +75,7 @@ func TestTheYearsEndMakesTheNextWishes(t *testing.T) {
 	p.clickNamed(lettuce+".said button", "nobody eats it")
 	p.shows(lettuce, "You said that nobody eats it")
 	p.shows(lettuce+".act", "Grow none next year")
-	p.clickNamed(lettuce+".said button", "Take it back")
+	p.clickNamed(lettuce+".said button", "Remove")
 	p.shows(lettuce+".said", "In passing")
 	onion := `[data-food="onion"] [data-year-of]`
 	p.shows(onion, "You ate")

@@ -174,11 +174,8 @@ func (e *Entry) validateNote(c invalid.Check, b *book.Book) {
 	if len(e.Photos) > MostPhotos {
 		c.Add("photos", strconv.Itoa(len(e.Photos)), "at most 12 photographs")
 	}
-	if c.OneOf("said", string(e.Said), "", string(SaidRanOut), string(SaidTooMuch), string(SaidNobody)); e.Act != Note {
+	if e.validateSaid(c); e.Act != Note {
 		return
-	}
-	if e.Said != "" && e.Food == "" {
-		c.Add("food", "", "the food that it is said of")
 	}
 	if strings.TrimSpace(e.Note) == "" && e.Said == "" && (len(e.Photos) == 0 || e.Lesson) {
 		c.Add("note", "", "what is to be noted")
@@ -188,6 +185,14 @@ func (e *Entry) validateNote(c invalid.Check, b *book.Book) {
 	}
 	if e.Food != "" && b.Food(e.Food) == nil {
 		c.OfBook().Add("food", e.Food, "a food of the crop book"+wish.NearestWords(b, e.Food))
+	}
+}
+
+// validateSaid looks at what is said of a food in passing.
+func (e *Entry) validateSaid(c invalid.Check) {
+	c.OneOf("said", string(e.Said), "", string(SaidRanOut), string(SaidTooMuch), string(SaidNobody))
+	if e.Said != "" && (e.Food == "" || e.Act != Note) {
+		c.Add("said", string(e.Said), "a note in passing about a food")
 	}
 }
 

@@ -38,7 +38,7 @@ async function takeBack() {
   <p class="said small no-print" role="group" :aria-label="`In passing, of ${food}`">
     <template v-if="last?.said"
       >You said on {{ dated(last.day, today) }}: <b>{{ words[last.said] }}</b>.
-      <button type="button" class="link" @click="takeBack">Take it back</button>
+      <button type="button" class="link" @click="takeBack">Remove</button>
     </template>
     <template v-else
       ><span class="quiet">In passing:</span>

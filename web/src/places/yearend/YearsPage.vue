@@ -60,7 +60,7 @@ const share = (v: number, of: number) => fixed((100 * v) / of, 1) + '%'
     <p v-if="wrong" class="wrong" role="alert">{{ capital(wrong) }}</p>
     <p v-else-if="!data" class="quiet" role="status">Working it out …</p>
     <p v-else-if="!years.length" class="empty">
-      Nothing is recorded yet. What you weigh, count and put up in the Daybook stands here, year beside year.
+      Nothing is recorded yet. What you weigh, count and put up in the Daybook is shown here, year beside year.
     </p>
     <template v-else>
       <div class="wide" tabindex="0" role="region" aria-label="The sums of the years">
