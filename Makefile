@@ -48,15 +48,15 @@ bin/inventory: web/dist/index.html $(GO_SOURCES)
 # bin/inventory in Chromium and mostly wait, beside the rest, which runs under the race
 # detector. The fit of the ground runs on one core and shares nothing; under the detector
 # its tests, and all that fit beds, take thirty times as long, so they run without it. Of the plan, the API and the files
-# only what works on shared data at once runs under the detector; seasons are never changed once made. All have time enough on a
-# loaded machine.
-UNSHARED = inventory/internal/core/ground inventory/internal/core/backwards inventory/internal/core/questions inventory/internal/golden inventory/internal/core/plan inventory/internal/api inventory/internal/words inventory/internal/exchange inventory/internal/core/season inventory/internal/core/yearend inventory/demo
-SHARED = TestAMemoryChangesNothing|TestPlansAtOnceShareOneMemory|TestManyEditAtOnce|Photograph
+# only what works on shared data at once runs under the detector; seasons are never changed once made. The store and the commands
+# are used by several at once through the API alone, whose tests look for races. All have time enough on a loaded machine.
+UNSHARED = inventory/cmd/inventory inventory/internal/store inventory/internal/core/ground inventory/internal/core/backwards inventory/internal/core/questions inventory/internal/golden inventory/internal/core/plan inventory/internal/api inventory/internal/words inventory/internal/exchange inventory/internal/core/season inventory/internal/core/yearend inventory/demo
+SHARED = TestTwoEditAtOnce|TestAMemoryChangesNothing|TestPlansAtOnceShareOneMemory|TestManyEditAtOnce|Photograph
 test: check chromium compiler build web/modules/modules.js
 	@set -e; log=$$(mktemp); trap 'rm -f $$log' EXIT; \
 	go test -count=1 -timeout 30m -parallel 3 ./e2e >$$log 2>&1 & browser=$$!; \
 	go test -count=1 -timeout 30m -race $$(go list ./internal/... ./cmd/... ./demo/... ./api/... ./web | grep -vxF $(UNSHARED:%=-e %)) || failed=1; \
-	go test -count=1 -timeout 30m -race -run '$(SHARED)' ./internal/core/plan ./internal/api ./internal/exchange || failed=1; \
+	go test -count=1 -timeout 30m -race -run '$(SHARED)' ./internal/core/plan ./internal/store ./internal/api ./internal/exchange || failed=1; \
 	go test -count=1 -timeout 30m $(UNSHARED) || failed=1; \
 	wait $$browser || failed=1; cat $$log; \
 	[ -z "$$failed" ] || { echo "some tests failed"; exit 1; }

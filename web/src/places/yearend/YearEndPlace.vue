@@ -76,7 +76,7 @@ const came = (f: { came_in: number; went: Record<string, number>; not_said: numb
     <template v-else>
       <p v-if="proposed.length" class="all no-print">
         <b>{{ count(proposed.length, 'wish', 'wishes') }}</b> {{ proposed.length === 1 ? 'is' : 'are' }} proposed
-        otherwise for the next year, {{ count(taken.size, 'is', 'are') }} taken.
+        otherwise for the next year, {{ taken.size ? count(taken.size, 'is', 'are') : 'none is' }} taken.
         <button v-if="open.length" type="button" class="link" @click="takeAll">Take all</button>
       </p>
       <p v-else class="quiet">Nothing is proposed otherwise: what was recorded gives no reason to.</p>
