@@ -65,7 +65,7 @@ const came = (f: { came_in: number; went: Record<string, number>; not_said: numb
     </div>
     <p class="intro">
       What you wanted for {{ store.plan?.year }}, what came of it, and what that means for the next year. Take what you
-      agree with; nothing changes before you start the next year.
+      agree with; nothing changes before you start the next year. Weeks that are still to come count as planned.
     </p>
     <p v-if="wrong" class="wrong" role="alert">{{ capital(wrong) }}</p>
     <p v-else-if="!foods" class="quiet" role="status">Working it out …</p>
