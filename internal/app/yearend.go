@@ -12,7 +12,19 @@ func (a *App) YearEnd(ctx context.Context) ([]yearend.Food, error) {
 	if err != nil {
 		return nil, err
 	}
-	return yearend.Look(yearend.Now{Input: now.Input, Plan: now.Plan, Learned: now.Learned, Record: now.Snapshot.Record, Lots: now.Snapshot.Known.Lots})
+	fed := map[string]int{}
+	if len(now.Input.Household.Beds) > 0 {
+		laid, err := a.layoutOf(now)
+		if err != nil {
+			return nil, err
+		}
+		if laid.Fed != nil {
+			for _, w := range laid.Fed.Wishes { // what has no room feeds nobody
+				fed[w.Wish] = w.WeeksFed
+			}
+		}
+	}
+	return yearend.Look(yearend.Now{Fed: fed, Input: now.Input, Plan: now.Plan, Learned: now.Learned, Record: now.Snapshot.Record, Lots: now.Snapshot.Known.Lots})
 }
 
 // Years puts the years that were recorded side by side.

@@ -61,7 +61,7 @@ type Crop struct {
 	SeedsPerMetre        Maybe
 
 	YieldMin, Yield, YieldMax Maybe // kg per plant and season at InRow × RowGap
-	OwnYield, OwnHeat         Own   // what the household's plantings give of the yield, and need of the heat, that the book says
+	OwnYield                  Own   // what the household's plantings give of it
 	Piece                     Maybe // g of one saleable piece
 	YieldCV                   Maybe // coefficient of variation of the yield from year to year
 	FailProb                  float64

@@ -1,26 +1,15 @@
 package book
 
-import (
-	"maps"
-	"math"
-)
+import "maps"
 
 // Own is what a household's plantings of a crop give of what the book says, as its record teaches it.
 type Own struct {
 	Factor    float64 // the middle; 0: nothing was recorded
+	Low, High float64 // it is less in one case of ten, and more in one of ten
 	Sd        float64 // standard deviation of its logarithm
 	Plantings int     // of the food that it was learned from
 	Years     int
 }
-
-// z80 is how many standard deviations lie between the middle and the tenth or ninetieth percent.
-const z80 = 1.2816
-
-// Low returns what the factor lies under in one case of ten.
-func (o Own) Low() float64 { return o.Factor * math.Exp(-z80*o.Sd) }
-
-// High returns what the factor lies over in one case of ten.
-func (o Own) High() float64 { return o.Factor * math.Exp(z80*o.Sd) }
 
 // Lesson is a figure that the record teaches in place of a usual one.
 type Lesson struct {
@@ -32,7 +21,6 @@ type Lesson struct {
 type Taught struct {
 	Yields map[string]Own    // by crop
 	Losses map[string]Lesson // chance that a sowing of a crop fails
-	Days   map[string]Own    // heat that a crop needs until its first harvest, of what the book says
 	Raw    map[string]Lesson // kg of raw food for a unit of a preparation
 }
 
@@ -40,8 +28,11 @@ type Taught struct {
 // stays as it set it.
 func (b *Book) Taught(t Taught) *Book {
 	o := overruling{usual: b, book: *b, changed: map[string]bool{}}
-	o.own(t.Yields, "yield", func(c *Crop) *Own { return &c.OwnYield })
-	o.own(t.Days, "dtm", func(c *Crop) *Own { return &c.OwnHeat })
+	for id, own := range t.Yields {
+		if c := b.byCrop[id]; c != nil && own.Factor > 0 && !c.set("yield") {
+			o.crop(id).OwnYield = own
+		}
+	}
 	for id, l := range t.Losses {
 		if c := b.byCrop[id]; c != nil && !c.set("fail_prob") {
 			c = o.crop(id)
@@ -61,15 +52,6 @@ func (b *Book) Taught(t Taught) *Book {
 	}
 	o.book.relink(b, o.changed, o.prepared)
 	return &o.book
-}
-
-// own puts what plantings give of a figure into their crops, where the household has not set it.
-func (b *overruling) own(all map[string]Own, field string, of func(*Crop) *Own) {
-	for id, own := range all {
-		if c := b.usual.byCrop[id]; c != nil && own.Factor > 0 && !c.set(field) {
-			*of(b.crop(id)) = own
-		}
-	}
 }
 
 // lesson is a figure that was learned, with the book's.

@@ -15,7 +15,6 @@ func TestWhatIsTaughtGoesBeforeTheBook(t *testing.T) {
 	}
 	b := set.Taught(Taught{
 		Yields: map[string]Own{"leek": {Factor: 0.5, Sd: 0.2}, "kale": {Factor: 0.8, Sd: 0.2, Plantings: 4, Years: 2}, "gone": {Factor: 2}},
-		Days:   map[string]Own{"kale": {Factor: 1.1}},
 		Losses: map[string]Lesson{"leek": {0.4, 3}, "kale": {0.11, 4}},
 		Raw:    map[string]Lesson{"tomato-sauce-thick": {3.3, 5}, "gone": {1, 1}},
 	})
@@ -23,7 +22,7 @@ func TestWhatIsTaughtGoesBeforeTheBook(t *testing.T) {
 		t.Errorf("what the household set is %g and %g", c.Gives(), c.FailProb)
 	}
 	c := b.Crop("kale")
-	if want := 0.8 * kale.Yield.Value; math.Abs(c.Gives()-want) > 1e-9 || c.FailProb != 0.11 || c.OwnHeat.Factor != 1.1 {
+	if want := 0.8 * kale.Yield.Value; math.Abs(c.Gives()-want) > 1e-9 || c.FailProb != 0.11 {
 		t.Errorf("kale gives %g, fails with %g", c.Gives(), c.FailProb)
 	}
 	if a, _ := c.Assumed("fail_prob"); a.From != 4 || a.Set || a.Usual != kale.FailProb || a.Value != 0.11 {
@@ -38,8 +37,5 @@ func TestWhatIsTaughtGoesBeforeTheBook(t *testing.T) {
 	}
 	if usual.Taught(Taught{}) != usual {
 		t.Error("taught nothing, it is another book")
-	}
-	if o := c.OwnYield; o.Low() >= o.Factor || o.High() <= o.Factor {
-		t.Errorf("between %g and %g", o.Low(), o.High())
 	}
 }

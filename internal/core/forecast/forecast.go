@@ -3,10 +3,12 @@
 // picking so far as one observation of it (the precision-weighted mean of two normals).
 package forecast
 
-import "math"
+import (
+	"math"
 
-// Z80 is how many standard deviations lie between the middle and the tenth or ninetieth percent.
-const Z80 = 1.2816
+	"inventory/internal/core/learn"
+	"inventory/internal/core/record"
+)
 
 // Figures of the model: the spread that is not known before anything was recorded, the least share
 // of the curve that is reckoned with, the error of weighing itself, and how much a week's picking
@@ -17,27 +19,6 @@ const (
 	weighingError   = 0.1
 	weeklySwing     = 0.2
 )
-
-// Weighed is how much of what was picked was weighed or counted.
-type Weighed float64
-
-// The answers to "was it weighed?".
-const (
-	All  Weighed = 1
-	Most Weighed = 0.8
-	Half Weighed = 0.5
-)
-
-// variance is what an answer adds to that of the picking.
-func (w Weighed) variance() float64 {
-	switch w {
-	case Most:
-		return 0.15 * 0.15
-	case Half:
-		return 0.25 * 0.25
-	}
-	return 0
-}
 
 // Variance returns the variance of the logarithm of a season's yield, from the book's coefficient
 // of variation.
@@ -58,12 +39,12 @@ func Own(own, variance float64) Prior {
 
 // Picking is how far the picking of a planting has come.
 type Picking struct {
-	Expected float64 // kg that the whole planting was expected to give
-	Picked   float64 // kg so far
-	Share    float64 // of its curve that is over, 0 to 1
-	Weeks    float64 // that are left of it
-	Weighed  Weighed
-	Variance float64 // of the logarithm of a season's yield
+	Expected float64        // kg that the whole planting was expected to give
+	Picked   float64        // kg so far
+	Share    float64        // of its curve that is over, 0 to 1
+	Weeks    float64        // that are left of it
+	Weighed  record.Weighed // how much of what was picked was weighed
+	Variance float64        // of the logarithm of a season's yield
 }
 
 // Outlook is what is still to come of a planting, kg: in one season of ten no more than Low, in one
@@ -82,17 +63,18 @@ type Outlook struct {
 func ToCome(prior Prior, p Picking) Outlook {
 	mean, variance := prior.Mean, prior.Variance
 	out := Outlook{Factor: math.Exp(mean + p.Variance/2), NearlyOver: p.Share > 0.9}
-	if p.Picked > 0 && p.Expected > 0 {
+	// What was hardly weighed says nothing of the rest.
+	if weighed, unsure := p.Weighed.Share(); p.Picked > 0 && p.Expected > 0 && weighed > 0 {
 		share := math.Max(leastShare, math.Min(1, p.Share))
-		q := p.Picked / (p.Expected * share * float64(p.Weighed))
-		v := p.Variance*(1-share)/share + weighingError*weighingError + p.Weighed.variance()
+		q := p.Picked / (p.Expected * share * weighed)
+		v := p.Variance*(1-share)/share + weighingError*weighingError + unsure
 		precision := 1/prior.Variance + 1/v
 		mean, variance = (prior.Mean/prior.Variance+math.Log(q)/v)/precision, 1/precision
 		out.Factor = math.Exp(mean + variance/2)
 	}
 	out.Below = math.Erfc(mean/math.Sqrt(2*variance)) / 2
 	left := p.Expected * math.Max(0, 1-p.Share)
-	spread := Z80 * math.Sqrt(variance+weeklySwing/math.Max(1, p.Weeks))
+	spread := learn.Z80 * math.Sqrt(variance+weeklySwing/math.Max(1, p.Weeks))
 	out.Likely = left * out.Factor
 	out.Low, out.High = left*math.Exp(mean-spread), left*math.Exp(mean+spread)
 	return out

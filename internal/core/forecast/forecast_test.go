@@ -5,18 +5,20 @@ import (
 	"math"
 	"math/rand/v2"
 	"testing"
+
+	"inventory/internal/core/record"
 )
 
 // Example P of the worked examples: cv 0.35, own known and 1.
 func ExampleToCome() {
 	variance := Variance(0.35)
 	for _, c := range []struct{ picked, share, weeks float64 }{{0.6, 0.25, 6}, {0.6, 0.75, 2}, {1.4, 0.5, 4}} {
-		p := Picking{Expected: 100, Picked: 100 * c.picked * c.share, Share: c.share, Weeks: c.weeks, Weighed: All, Variance: variance}
+		p := Picking{Expected: 100, Picked: 100 * c.picked * c.share, Share: c.share, Weeks: c.weeks, Weighed: record.AllWeighed, Variance: variance}
 		o := ToCome(Own(1, variance), p)
 		left := 100 * (1 - c.share)
 		fmt.Printf("%.3f (%.3f to %.3f)\n", o.Factor, o.Low/left, o.High/left)
 	}
-	p := Picking{Expected: 100, Picked: 15, Share: 0.25, Weeks: 6, Weighed: All, Variance: variance}
+	p := Picking{Expected: 100, Picked: 15, Share: 0.25, Weeks: 6, Weighed: record.AllWeighed, Variance: variance}
 	o := ToCome(Unrecorded(variance), p)
 	fmt.Printf("nothing recorded: %.3f (%.3f to %.3f)\n", o.Factor, o.Low/75, o.High/75)
 	// Output:
@@ -55,7 +57,7 @@ func TestTheBandHolds(t *testing.T) {
 			for _, kg := range each[:over] {
 				picked += kg
 			}
-			o := ToCome(prior, Picking{Expected: 1, Picked: picked, Share: share, Weeks: float64(weeks - over), Weighed: All, Variance: variance})
+			o := ToCome(prior, Picking{Expected: 1, Picked: picked, Share: share, Weeks: float64(weeks - over), Weighed: record.AllWeighed, Variance: variance})
 			if rest := total - picked; rest >= o.Low && rest <= o.High {
 				in++
 			}
@@ -71,37 +73,41 @@ func TestTheBandHolds(t *testing.T) {
 // picking it is the prior's.
 func TestWhatMovesTheForecast(t *testing.T) {
 	variance := Variance(0.3)
-	at := func(picked, share float64, w Weighed) Outlook {
+	at := func(picked, share float64, w record.Weighed) Outlook {
 		return ToCome(Own(1, variance), Picking{Expected: 10, Picked: picked, Share: share, Weeks: 5, Weighed: w, Variance: variance})
 	}
-	none := at(0, 0, All)
+	none := at(0, 0, record.AllWeighed)
 	if math.Abs(none.Factor-1) > 1e-12 || math.Abs(none.Likely-10) > 1e-9 || none.Low >= none.Likely || none.High <= none.Likely {
 		t.Errorf("before the first picking %+v", none)
 	}
-	if early, late := at(0.5, 0.1, All), at(4, 0.8, All); early.Factor <= late.Factor || late.Factor > 0.7 {
+	if early, late := at(0.5, 0.1, record.AllWeighed), at(4, 0.8, record.AllWeighed); early.Factor <= late.Factor || late.Factor > 0.7 {
 		t.Errorf("half of what was expected: early %.2f, late %.2f", early.Factor, late.Factor)
 	}
 	width := func(o Outlook) float64 { return math.Log(o.High / o.Low) }
-	all, most, half := at(2, 0.4, All), at(1.6, 0.4, Most), at(1, 0.4, Half)
+	all, most, half := at(2, 0.4, record.AllWeighed), at(1.6, 0.4, record.MostWeighed), at(1, 0.4, record.HalfWeighed)
 	if !(width(all) < width(most) && width(most) < width(half)) || math.Abs(all.Factor-most.Factor) > 0.1 {
 		t.Errorf("weighed all %+v, most %+v, half %+v", all, most, half)
 	}
-	if over := at(9, 0.95, All); !over.NearlyOver || over.Likely > 1 {
+	if over := at(9, 0.95, record.AllWeighed); !over.NearlyOver || over.Likely > 1 {
 		t.Errorf("nearly over: %+v", over)
 	}
-	if end := at(9, 1, All); end.Likely != 0 || end.High != 0 {
+	if end := at(9, 1, record.AllWeighed); end.Likely != 0 || end.High != 0 {
 		t.Errorf("over: %+v", end)
 	}
-	if open := ToCome(Unrecorded(variance), Picking{Expected: 10, Weeks: 5, Weighed: All, Variance: variance}); math.Abs(open.Factor-1) > 1e-12 {
+	if open := ToCome(Unrecorded(variance), Picking{Expected: 10, Weeks: 5, Weighed: record.AllWeighed, Variance: variance}); math.Abs(open.Factor-1) > 1e-12 {
 		t.Errorf("before the first picking, with nothing recorded, the factor is %g", open.Factor)
 	}
 	// By hand: half of what was expected at half of the curve; v = ln(1.09) + 0.01 + 0, 0.15² or 0.25².
-	for w, want := range map[Weighed]float64{All: 0.72067, Most: 0.74707, Half: 0.78352} {
-		if got := at(2.5*float64(w), 0.5, w).Factor; math.Abs(got-want) > 2e-5 {
-			t.Errorf("weighed %g: factor %.5f, want %.5f", w, got, want)
+	for w, want := range map[record.Weighed]float64{record.AllWeighed: 0.72067, record.MostWeighed: 0.74707, record.HalfWeighed: 0.78352} {
+		weighed, _ := w.Share()
+		if got := at(2.5*weighed, 0.5, w).Factor; math.Abs(got-want) > 2e-5 {
+			t.Errorf("weighed %s: factor %.5f, want %.5f", w, got, want)
 		}
 	}
-	if least := at(0.2, 0.001, All); math.Abs(least.Factor-at(0.2, 0.02, All).Factor) > 1e-12 {
+	if none := at(9, 0.5, record.NoneWeighed); none.Factor != at(0, 0.5, record.AllWeighed).Factor {
+		t.Errorf("hardly weighed, the factor is %g", none.Factor)
+	}
+	if least := at(0.2, 0.001, record.AllWeighed); math.Abs(least.Factor-at(0.2, 0.02, record.AllWeighed).Factor) > 1e-12 {
 		t.Errorf("less than a fiftieth of the curve: %+v", least)
 	}
 }

@@ -71,7 +71,7 @@ func BedWorkOf(h household.Household, p plan.Plan, fit Input, l Layout) (BedWork
 	for _, b := range fit.Beds {
 		mine := slices.DeleteFunc(slices.Clone(l.Pieces), func(q Piece) bool { return q.Bed != b.ID })
 		out.Turns = append(out.Turns, turnsOf(fit, p, b, mine, u, rules)...)
-		drinking = append(drinking, work.Drinking{ID: b.ID, Name: b.Name, Texture: b.Texture, By: h.PlotOf(&b).Water, Crops: thirsts(p, fit, l, b.ID), Hourly: func(day civil.Date) float64 {
+		drinking = append(drinking, work.Drinking{ID: b.ID, Name: b.Name, Texture: b.Texture, By: h.PlotOf(&b).Water, Crops: thirsts(p, fit, l, func(id string) bool { return id == b.ID }), Hourly: func(day civil.Date) float64 {
 			metres := 0.0
 			for _, q := range mine {
 				if q.From <= day && day < q.To && q.With == "" {

@@ -222,8 +222,8 @@ func relays(mine []Piece, crops []supply.Crop, count func(int) int) []supply.Rel
 	return out
 }
 
-// thirsts returns the plantings of a layout as far as water goes: of one bed, or of all.
-func thirsts(p plan.Plan, fit Input, l Layout, of string) (crops []work.Thirst) {
+// thirsts returns the plantings of a layout as far as water goes: of the beds that are asked for.
+func thirsts(p plan.Plan, fit Input, l Layout, of func(bed string) bool) (crops []work.Thirst) {
 	for _, s := range p.Sowings {
 		t := work.Thirst{Crop: nil, Name: s.CropName, Sown: s.Method == season.Direct}
 		for _, g := range fit.Plantings {
@@ -241,7 +241,7 @@ func thirsts(p plan.Plan, fit Input, l Layout, of string) (crops []work.Thirst) 
 			t.Up = *s.UpBy
 		}
 		for _, piece := range l.Pieces {
-			if piece.Planting == s.ID && piece.With == "" && (of == "" || of == piece.Bed) {
+			if piece.Planting == s.ID && piece.With == "" && of(piece.Bed) {
 				i := slices.IndexFunc(fit.Beds, func(b bed.Bed) bool { return b.ID == piece.Bed })
 				t.Area += piece.Length * fit.Beds[i].Width
 			}
@@ -255,7 +255,11 @@ func thirsts(p plan.Plan, fit Input, l Layout, of string) (crops []work.Thirst) 
 
 // water reckons the water of the table year's weeks.
 func (n *Needs) water(h household.Household, p plan.Plan, fit Input, l Layout, u bed.Customs) {
-	crops := thirsts(p, fit, l, "")
+	watered := func(id string) bool {
+		i := slices.IndexFunc(h.Beds, func(b bed.Bed) bool { return b.ID == id })
+		return i >= 0 && h.PlotOf(&h.Beds[i]).Water != bed.NoWater
+	}
+	crops := thirsts(p, fit, l, watered)
 	n.Water = work.Water(p.Weeks, crops, h.Place, u.Barrels, u.Roof)
 	for i, w := range n.Water {
 		n.Litres, n.Tap = n.Litres+w.Give, n.Tap+w.Tap

@@ -114,7 +114,7 @@ func (l *Learned) Taught(b *book.Book) book.Taught {
 	for _, c := range b.Crops() {
 		if n := count[c.Food]; n.Plantings > 0 {
 			e := l.Yields.Own(Planting{Food: c.Food, Kind: c.ID, Beds: []Part{{NoBed, 1}}})
-			n.Factor, n.Sd = e.Middle(), e.Sd
+			n.Factor, n.Low, n.High, n.Sd = e.Middle(), e.Low(), e.High(), e.Sd
 			t.Yields[c.ID] = n
 		}
 	}

@@ -60,7 +60,7 @@ func (c *Course) Due(p Picked, picked bool, day civil.Date) float64 {
 // Expected says what a planting gives in all before anything came in of it.
 func (c *Course) Expected() forecast.Outlook {
 	variance := forecast.Variance(c.CV)
-	out := forecast.ToCome(c.prior(variance), forecast.Picking{Expected: c.Kg, Weeks: float64(c.Days) / 7, Weighed: forecast.Most, Variance: variance})
+	out := forecast.ToCome(c.prior(variance), forecast.Picking{Expected: c.Kg, Weeks: float64(c.Days) / 7, Weighed: c.Weighed, Variance: variance})
 	out.Likely = c.Kg
 	return out
 }
@@ -81,8 +81,20 @@ func (c *Course) outlook(p Picked, today civil.Date) forecast.Outlook {
 	}
 	variance := forecast.Variance(c.CV)
 	return forecast.ToCome(c.prior(variance), forecast.Picking{
-		Expected: c.Kg, Picked: p.Kg, Share: over, Weeks: float64(c.Days-days) / 7, Weighed: forecast.Most, Variance: variance,
+		Expected: c.Kg, Picked: p.Kg, Share: over, Weeks: float64(c.Days-days) / 7, Weighed: c.Weighed, Variance: variance,
 	})
+}
+
+// weighed returns how much of what comes in of a sowing is weighed: as was said of it, else as usually.
+func (b *basis) weighed(s *sown) record.Weighed {
+	usual := record.MostWeighed
+	if l := b.in.Household.Learning; l != nil && l.Weighs != "" {
+		usual = l.Weighs
+	}
+	if s.hand != nil && s.hand.Planting != nil && s.hand.Said != "" {
+		return s.hand.Said
+	}
+	return usual
 }
 
 // prior is what is believed of the season's factor of a planting before it is picked: the household's own
@@ -254,7 +266,7 @@ func (b *basis) courseOf(s *sown) (Course, bool) {
 		return Course{}, false
 	}
 	return Course{
-		Sowing: s.ID, Crop: s.Crop, Kg: kg, CV: crop.YieldCV.Or(usualCV), Doubt: crop.OwnYield.Sd, First: *s.FirstPick, Days: st.End - st.Ready,
+		Sowing: s.ID, Crop: s.Crop, Kg: kg, CV: crop.YieldCV.Or(usualCV), Doubt: crop.OwnYield.Sd, Weighed: b.weighed(s), First: *s.FirstPick, Days: st.End - st.Ready,
 		Once: crop.Harvest == book.Once, Begun: s.Begun, Gone: s.gone(), season: s.season, start: st,
 	}, true
 }

@@ -2,21 +2,23 @@ package plan
 
 import (
 	"inventory/internal/core/civil"
+	"inventory/internal/core/record"
 	"inventory/internal/core/season"
 )
 
 // Course is how the picking of a planting that grows is expected to go.
 type Course struct {
-	Sowing string
-	Crop   string
-	Kg     float64 // that the whole planting is likely to give
-	CV     float64 // coefficient of variation of a season's yield
-	Doubt  float64 // standard deviation of the logarithm of the household's own yield; 0: nothing was learned of it
-	First  civil.Date
-	Days   int // from the first picking to the last, both counted
-	Once   bool
-	Begun  bool
-	Gone   bool // it was cleared, lost or lifted whole: nothing more is to come
+	Sowing  string
+	Crop    string
+	Kg      float64 // that the whole planting is likely to give
+	CV      float64 // coefficient of variation of a season's yield
+	Doubt   float64 // standard deviation of the logarithm of the household's own yield; 0: nothing was learned of it
+	First   civil.Date
+	Weighed record.Weighed // how much of what comes in is weighed
+	Days    int            // from the first picking to the last, both counted
+	Once    bool
+	Begun   bool
+	Gone    bool // it was cleared, lost or lifted whole: nothing more is to come
 
 	season *season.Season
 	start  season.Start

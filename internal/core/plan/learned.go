@@ -80,16 +80,22 @@ func MovedBy(in Input) ([]Moved, error) {
 			crop := with.desk.Book.Crop(id)
 			by[id] = &Moved{Crop: id, Name: crop.Name, Factor: 1, Low: 1, High: 1}
 			if own := crop.OwnYield; own.Factor > 0 {
-				*by[id] = Moved{Crop: id, Name: crop.Name, Plantings: own.Plantings, Years: own.Years, Factor: own.Factor, Low: own.Low(), High: own.High()}
+				*by[id] = Moved{Crop: id, Name: crop.Name, Plantings: own.Plantings, Years: own.Years, Factor: own.Factor, Low: own.Low, High: own.High}
 			}
 		}
 		return by[id]
 	}
 	for _, s := range with.plan.Sowings {
+		if !with.desk.Book.Crop(s.Crop).Weighed() {
+			continue
+		}
 		m := of(s.Crop)
 		m.Plants, m.Area, m.Of = m.Plants+s.Plants, m.Area+s.Area, m.Of+s.Area
 	}
 	for _, s := range without.plan.Sowings {
+		if !with.desk.Book.Crop(s.Crop).Weighed() {
+			continue
+		}
 		m := of(s.Crop)
 		m.Plants, m.Area = m.Plants-s.Plants, m.Area-s.Area
 	}

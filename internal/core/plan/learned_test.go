@@ -131,7 +131,7 @@ func TestWhatGrewThisYear(t *testing.T) {
 		t.Errorf("a plant is to give %g kg, the book says %g", each, book)
 	}
 	in.AsOf = civil.Of(2028, 4, 20)
-	if got := of(in); len(got) == 1 && !got[0].Over {
+	if got := of(in); len(got) != 1 || !got[0].Over {
 		t.Error("in the next spring it is not over")
 	}
 }

@@ -221,7 +221,7 @@ func (d *Desk) yield(s *working.Sheet, op working.Op, c *book.Crop) {
 	}
 	s.Do(op, "What yours give of that", own.Factor, amount.Share, working.Measured)
 	if s.On() {
-		s.Note("learned from %s in %s; in eight cases of ten between %.2f and %.2f", counted(own.Plantings, "planting"), counted(own.Years, "year"), own.Low(), own.High())
+		s.Note("learned from %s in %s; in eight cases of ten between %.2f and %.2f", counted(own.Plantings, "planting"), counted(own.Years, "year"), own.Low, own.High)
 	}
 }
 

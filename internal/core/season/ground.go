@@ -310,11 +310,7 @@ func (g *ground) said(x int) refusal {
 // Needs returns the heat a crop needs to its first harvest, °C·days, where its
 // catalogue days are so many: they hold at the crop's reference temperature.
 func Needs(c *book.Crop, days float64) float64 {
-	need := days * (math.Min(c.TRef, c.TCap) - c.TBase)
-	if c.OwnHeat.Factor > 0 { // what the household's plantings really needed of that
-		need *= c.OwnHeat.Factor
-	}
-	return need
+	return days * (math.Min(c.TRef, c.TCap) - c.TBase)
 }
 
 // How much a catalogue's days may shrink and stretch, the days indoors counted.

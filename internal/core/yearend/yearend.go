@@ -49,7 +49,8 @@ type Now struct {
 	Plan    plan.Plan
 	Learned *learn.Learned
 	Record  *record.Record
-	Lots    []stock.Lot // all, as they were put in
+	Lots    []stock.Lot    // all, as they were put in
+	Fed     map[string]int // weeks, by wish, of those that lose some since there is no room; nil: all have room
 }
 
 // desk is a year's end being worked out.
@@ -57,7 +58,6 @@ type desk struct {
 	Now
 	book     *book.Book
 	cull     float64
-	usual    float64 // confidence of a wish that says none
 	from, to civil.Date
 	came     map[string]float64 // kg, by wish
 	fair     bool
@@ -149,18 +149,22 @@ func (d *desk) share() {
 func (d *desk) row(w wish.Wish, p *plan.Wish) Row {
 	crop := d.book.Crop(p.Uses[0].Crop)
 	r := Row{ID: p.ID, Title: p.Title, Words: p.Words, HarvestUnit: p.HarvestUnit, Planned: p.Average, Came: d.came[p.ID], WeeksFed: p.WeeksFed, WeeksWanted: p.WeeksWanted, LeftUnit: w.Amount.Kind.Unit(), Appetite: 1}
+	if fed, is := d.Fed[p.ID]; is {
+		r.WeeksFed = fed
+	}
 	if r.HarvestUnit == amount.Piece && crop != nil && crop.Piece.Value > 0 {
 		r.Came /= crop.Piece.Value / 1000
 	}
 	lots, weekly := d.lotsOf(w), w.Amount.Number/season.WeeksPerYear
-	eaten := d.drawn(w, lots)
+	eaten, share := d.drawn(w, lots), 1.0
 	if !w.Amount.Kind.PutUp() {
 		weekly = d.weeklyKg(p)
 		eaten = d.eaten(w, p, lots)
 		r.LeftUnit = amount.Kilogram
+		share = d.ofFood(w, p)
 	}
 	for _, l := range d.Record.Standing(lots, d.Input.AsOf) {
-		r.Left += inUnit(w, l, l.Count)
+		r.Left += share * inUnit(w, l, l.Count)
 		if !w.Amount.Kind.PutUp() && record.Containers(l) { // heads and bulbs that are counted
 			r.LeftUnit = amount.Piece
 		}
@@ -179,7 +183,7 @@ func (d *desk) row(w wish.Wish, p *plan.Wish) Row {
 	if w.Amount.Kind.PutUp() {
 		f.Remainder = r.Left - weekly*r.Appetite*d.weeksUntilNext(p)
 	}
-	r.Proposal = Propose(d.Input.Household.Wishes[slices.IndexFunc(d.Input.Household.Wishes, func(x wish.Wish) bool { return x.ID == w.ID })], d.usual, f)
+	r.Proposal = Propose(w, p.Confidence, f)
 	return r
 }
 
@@ -210,9 +214,11 @@ func (d *desk) said(food string) (last record.Said) {
 func (d *desk) weeklyKg(p *plan.Wish) float64 {
 	kg := 0.0
 	for _, u := range p.Uses {
-		if crop := d.book.Crop(u.Crop); u.Unit == amount.Piece && crop != nil {
+		switch crop := d.book.Crop(u.Crop); {
+		case u.Part || crop == nil:
+		case u.Unit == amount.Piece:
 			kg += u.Harvested * crop.Piece.Value / 1000
-		} else if !u.Part {
+		default:
 			kg += u.Harvested
 		}
 	}
@@ -291,17 +297,9 @@ func (d *desk) eaten(w wish.Wish, p *plan.Wish, lots []stock.Lot) []meal {
 			}
 		}
 	}
-	mine, all := d.weeklyKg(p), 0.0
-	for i := range d.Plan.Wishes {
-		q := &d.Plan.Wishes[i]
-		for _, x := range d.Input.Household.Wishes {
-			if x.ID == q.ID && x.Food == w.Food && !x.Amount.Kind.PutUp() {
-				all += d.weeklyKg(q)
-			}
-		}
-	}
+	share := d.ofFood(w, p)
 	for i := range out {
-		out[i].much *= mine / math.Max(all, 1e-9)
+		out[i].much *= share
 	}
 	slices.SortStableFunc(out, func(a, b meal) int { return cmp.Compare(a.day, b.day) })
 	return out
@@ -329,6 +327,23 @@ func (d *desk) appetiteOfYear(meals []meal, weekly, left float64) (share, weeks 
 		return 1, 0
 	}
 	return share, weeks
+}
+
+// ofFood returns the share that a wish has in what its food gives the table: several wishes may eat of it.
+func (d *desk) ofFood(w wish.Wish, p *plan.Wish) float64 {
+	mine, all := d.weeklyKg(p), 0.0
+	for i := range d.Plan.Wishes {
+		q := &d.Plan.Wishes[i]
+		for _, x := range d.Input.Household.Wishes {
+			if x.ID == q.ID && x.Food == w.Food && !x.Amount.Kind.PutUp() {
+				all += d.weeklyKg(q)
+			}
+		}
+	}
+	if all <= 0 {
+		return 1
+	}
+	return mine / all
 }
 
 // The days for which one entry speaks, at least and at most: what is taken from the shelf is eaten until
