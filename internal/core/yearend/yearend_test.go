@@ -86,6 +86,10 @@ func TestWhatIsProposed(t *testing.T) {
 			t.Errorf("%s: changed %v", c.name, p.Changed)
 		}
 	}
+	// Jars are planned for seven years of ten where nobody says more: a step surer is eight.
+	if p := yearend.Propose(jars, 0.7, with(func(f *yearend.Facts) { f.Fed, f.Came = 40, 0.6 })); p.Wish.Confidence == nil || *p.Wish.Confidence != 0.8 {
+		t.Errorf("a step surer than 0.7 is %v", p.Wish.Confidence)
+	}
 	for k, want := range map[wish.AmountKind]float64{wish.Meals: 2.25, wish.Jars: 2, wish.WeightYear: 2.5} {
 		if got := yearend.Rounded(k, 2.3); got != want {
 			t.Errorf("2.3 %s are %g, want %g", k, got, want)

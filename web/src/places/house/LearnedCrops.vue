@@ -81,28 +81,8 @@ const off = computed(() => props.effects.filter((e) => e.sort === 'kind' && e.kn
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: var(--space-2) var(--space-5);
-  align-items: baseline;
-  padding: var(--space-2) 0;
-  border-bottom: 1px solid var(--hair);
-}
-b {
-  font-family: var(--serif);
-  font-size: var(--type-text);
-}
 li b {
   width: 15rem;
-}
-.told {
-  flex: 1 1 20rem;
 }
 .changes {
   font-family: var(--serif);

@@ -70,26 +70,8 @@ function say(e: LearnedEffect) {
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: var(--space-2) var(--space-5);
-  align-items: baseline;
-  padding: var(--space-2) 0;
-  border-bottom: 1px solid var(--hair);
-}
-b {
+li b {
   min-width: 9rem;
-  font-family: var(--serif);
-  font-size: var(--type-text);
-}
-.told {
-  flex: 1 1 20rem;
 }
 .acts {
   display: inline-flex;

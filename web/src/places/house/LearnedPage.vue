@@ -13,6 +13,7 @@ import { count } from '../../lib/words'
 import WhatIs from '../../parts/WhatIs.vue'
 import LearnedCrops from './LearnedCrops.vue'
 import LearnedEffects from './LearnedEffects.vue'
+import './learned.css'
 
 const store = useHousehold()
 const { say } = useUnits()

@@ -8,6 +8,7 @@ import { useHousehold } from '../../lib/household'
 import { useUnits } from '../../lib/units'
 import { dated } from '../../lib/words'
 import NumberInput from '../../parts/NumberInput.vue'
+import TwoBars from '../../parts/TwoBars.vue'
 
 const props = defineProps<{ row: YearEndRow; taken: boolean; as: Wish | undefined }>()
 const emit = defineEmits<{ take: [wish: Wish | undefined]; leave: [] }>()
@@ -67,9 +68,7 @@ function take() {
     </p>
     <div class="bars">
       <p v-for="b in bars" :key="b.name" class="bar small">
-        <span class="track" aria-hidden="true"
-          ><i class="want" :style="{ width: b.want + '%' }" /><i class="got" :style="{ width: b.got + '%' }"
-        /></span>
+        <TwoBars :want="b.want" :got="b.got" :most="100" />
         {{ b.text }}
       </p>
       <p v-if="left" class="small quiet">{{ left }}</p>
@@ -112,24 +111,6 @@ function take() {
 .name b {
   font-family: var(--serif);
   font-size: var(--type-text);
-}
-.track {
-  position: relative;
-  display: block;
-  height: 0.7rem;
-}
-.track i {
-  position: absolute;
-  left: 0;
-  top: 0;
-  height: 100%;
-}
-.want {
-  border: 1px dashed var(--ink-2);
-}
-.got {
-  background: var(--fresh);
-  opacity: 0.85;
 }
 .act {
   display: flex;

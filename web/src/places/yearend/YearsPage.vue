@@ -4,10 +4,10 @@ import { computed, ref } from 'vue'
 import { api } from '../../lib/api'
 import { useAnswer } from '../../lib/ask'
 import { useHousehold } from '../../lib/household'
-import { fixed } from '../../lib/numbers'
 import { useUnits } from '../../lib/units'
 import { capital, count, day } from '../../lib/words'
 import ChoiceButtons from '../../parts/ChoiceButtons.vue'
+import TwoBars from '../../parts/TwoBars.vue'
 
 const store = useHousehold()
 const { say, shown } = useUnits()
@@ -48,7 +48,6 @@ const crops = computed(() =>
 /** One scale for a row: the most that came in, or was expected, in any of its years. */
 const most = (list: { kg: number; expected?: number }[]) =>
   Math.max(1e-9, ...list.map((y) => Math.max(y.kg, y.expected ?? 0)))
-const share = (v: number, of: number) => fixed((100 * v) / of, 1) + '%'
 </script>
 
 <template>
@@ -98,11 +97,7 @@ const share = (v: number, of: number) => fixed((100 * v) / of, 1) + '%'
           <h3>{{ c.name }}</h3>
           <div v-for="y in c.years" :key="y.year" class="one small">
             <span class="year">{{ y.year }}</span>
-            <span class="track" aria-hidden="true"
-              ><i v-if="y.expected" class="want" :style="{ width: share(y.expected, most(c.years)) }" /><i
-                class="got"
-                :style="{ width: share(y.kg, most(c.years)) }"
-            /></span>
+            <TwoBars :want="y.expected" :got="y.kg" :most="most(c.years)" />
             <span class="said"
               ><b>{{ round(y.kg) }}</b
               ><template v-if="y.expected"> of {{ round(y.expected) }}</template
@@ -118,9 +113,7 @@ const share = (v: number, of: number) => fixed((100 * v) / of, 1) + '%'
           <h3>{{ b.name }}</h3>
           <div v-for="y in b.years" :key="y.year" class="one small">
             <span class="year">{{ y.year }}</span>
-            <span class="track" aria-hidden="true"
-              ><i class="got" :style="{ width: share(y.kg, most(b.years)) }"
-            /></span>
+            <TwoBars :want="0" :got="y.kg" :most="most(b.years)" />
             <span class="said"
               ><b v-if="y.kg">{{ round(y.kg) }}</b
               >{{ y.kg && y.crops.length ? ', ' : '' }}{{ y.crops.join(', ').toLowerCase() }}</span
@@ -178,23 +171,6 @@ table td {
 .year {
   font-family: var(--serif);
   font-variant-numeric: tabular-nums lining-nums;
-}
-.track {
-  position: relative;
-  height: 0.7rem;
-}
-.track i {
-  position: absolute;
-  left: 0;
-  top: 0;
-  height: 100%;
-}
-.want {
-  border: 1px dashed var(--ink-2);
-}
-.got {
-  background: var(--fresh);
-  opacity: 0.85;
 }
 input {
   font: inherit;
